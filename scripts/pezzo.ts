@@ -1,0 +1,37 @@
+import { UsageError } from './cli/arguments';
+
+const USAGE = `Usage: pezzo COMMAND
+
+  up      [--port N] [--host ADDRESS] [--no-demo] [--reset-demo]
+          install what is missing, start the database, migrate, build, serve
+  test    type check, lint, dependency rules, unit, integration and browser tests
+  plan    FILE --goal GOAL [--option name=value] [--json]
+          the least teardown for a goal, and the way back
+  check   FILE [--json]
+          what cannot be right in a procedure
+`;
+
+const COMMANDS: Record<string, (argv: string[]) => Promise<number>> = {
+  up: async (argv) => (await import('./up/up')).upCommand(argv),
+  test: async (argv) => (await import('./test/test')).testCommand(argv),
+  plan: async (argv) => (await import('./cli/plan')).planCommand(argv),
+  check: async (argv) => (await import('./cli/check')).checkCommand(argv),
+};
+
+async function main([name, ...argv]: string[]): Promise<number> {
+  if (name === 'help' || name === '--help' || name === '-h') {
+    process.stdout.write(USAGE);
+    return 0;
+  }
+  const command = name ? COMMANDS[name] : undefined;
+  if (!command) throw new UsageError(`${name ? `There is no command “${name}”.\n` : ''}${USAGE}`);
+  return command(argv);
+}
+
+main(process.argv.slice(2)).then(
+  (status) => { process.exitCode = status; },
+  (error: Error) => {
+    process.stderr.write(`${error instanceof UsageError ? error.message : error.stack ?? error.message}\n`);
+    process.exitCode = error instanceof UsageError ? 2 : 1;
+  },
+);

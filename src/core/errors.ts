@@ -1,0 +1,39 @@
+/** The kinds of failure the whole application knows. HTTP status codes are chosen at the edge. */
+export type ErrorKind = 'invalid' | 'not-found' | 'conflict' | 'forbidden' | 'unavailable';
+
+/** One failing place: a path or item and what is wrong with it, in trade words. */
+export interface ErrorField {
+  place: string;
+  message: string;
+}
+
+/**
+ * The one base error. `code` is stable and tested; `message` is for people and may change.
+ * `fields` name the places at fault; `cause` keeps the original error for the log.
+ */
+export class PezzoError extends Error {
+  constructor(
+    readonly kind: ErrorKind,
+    readonly code: string,
+    message: string,
+    readonly fields: ErrorField[] = [],
+    cause?: unknown,
+  ) {
+    super(message, { cause });
+    this.name = 'PezzoError';
+  }
+}
+
+/** A broken input of any boundary. */
+export const invalid = (code: string, message: string, fields: ErrorField[] = []) =>
+  new PezzoError('invalid', code, message, fields);
+
+/** Something asked for by name or number that is not there. */
+export const notFound = (code: string, message: string) => new PezzoError('not-found', code, message);
+
+/** The state moved on underneath the caller, or a rule of the shop stands against it. */
+export const conflict = (code: string, message: string, fields: ErrorField[] = []) =>
+  new PezzoError('conflict', code, message, fields);
+
+/** The person may not do this. */
+export const forbidden = (code: string, message: string) => new PezzoError('forbidden', code, message);

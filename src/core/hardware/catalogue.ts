@@ -1,0 +1,59 @@
+import { FASTENER_ALIASES, FASTENER_KINDS, type FastenerKind } from './fastener-kinds';
+import { LINK_KINDS, type LinkKind } from './link-kinds';
+import { MOTIONS, type Motion } from './motions';
+import { PART_KINDS, type PartKind } from './part-kinds';
+
+/** The hardware catalogue: what the words of a document mean. */
+export interface Catalogue {
+  fasteners: ReadonlyMap<string, FastenerKind>;
+  links: ReadonlyMap<string, LinkKind>;
+  parts: ReadonlyMap<string, PartKind>;
+  motions: ReadonlyMap<string, Motion>;
+}
+
+/** The catalogue Pezzo ships with. */
+export const BASE_CATALOGUE: Catalogue = {
+  fasteners: FASTENER_KINDS, links: LINK_KINDS, parts: PART_KINDS, motions: MOTIONS,
+};
+
+/** A catalogue with a shop's own entries laid over the base; an entry with a known code replaces it. */
+export function extendCatalogue(base: Catalogue, own: { fasteners?: FastenerKind[]; links?: LinkKind[]; parts?: PartKind[] }): Catalogue {
+  const lay = <T extends { code: string }>(map: ReadonlyMap<string, T>, entries: T[] = []) =>
+    new Map([...map, ...entries.map((entry): [string, T] => [entry.code, entry])]);
+  return {
+    fasteners: lay(base.fasteners, own.fasteners), links: lay(base.links, own.links),
+    parts: lay(base.parts, own.parts), motions: base.motions,
+  };
+}
+
+const plain = (code: string) => code.trim().toLowerCase().replace(/[\s_]+/g, '-');
+
+/** The fastener kind for a code or one of its other spellings; undefined where unknown. */
+export function findFastenerKind(catalogue: Catalogue, code: string): FastenerKind | undefined {
+  const key = plain(code);
+  return catalogue.fasteners.get(code) ?? catalogue.fasteners.get(key) ?? catalogue.fasteners.get(FASTENER_ALIASES.get(key) ?? '');
+}
+
+/** The link kind for a code; undefined where unknown. */
+export const findLinkKind = (catalogue: Catalogue, code: string) => catalogue.links.get(code) ?? catalogue.links.get(plain(code));
+
+/** The part kind for a code; undefined where unknown. */
+export const findPartKind = (catalogue: Catalogue, code: string) => catalogue.parts.get(code) ?? catalogue.parts.get(plain(code));
+
+/** The motion for a code; undefined where unknown. */
+export const findMotion = (catalogue: Catalogue, code: string) => catalogue.motions.get(code) ?? catalogue.motions.get(plain(code));
+
+/**
+ * The kind to plan with where a document names one the catalogue does not have: turned if it carries a drive, else
+ * pulled. The checker reports it; planning goes on with this cautious reading.
+ */
+export function fastenerKindOrGuess(catalogue: Catalogue, code: string, hasDrive: boolean): FastenerKind {
+  const known = findFastenerKind(catalogue, code);
+  if (known) return known;
+  const like = catalogue.fasteners.get(hasDrive ? 'screw' : 'push-clip')!;
+  return { ...like, code, name: code, plural: code, threaded: true };
+}
+
+/** The link kind to plan with, unknown ones read as a mechanical tether. */
+export const linkKindOrGuess = (catalogue: Catalogue, code: string): LinkKind =>
+  findLinkKind(catalogue, code) ?? { ...catalogue.links.get('strap')!, code, name: code, plural: code };

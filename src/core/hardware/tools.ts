@@ -1,0 +1,33 @@
+import { parseDrive } from './drives';
+
+/** A thing to lay out. `code` is what the document and the plan say. */
+export interface Tool {
+  code: string;
+  name: string;
+  plate: string;
+}
+
+const NAMED: [code: string, name: string][] = [
+  ['hand', 'Bare hand'], ['trim-tool', 'Plastic trim tool'], ['pick', 'Pick'], ['clip-hook', 'C-clip hook'],
+  ['taped-steel', 'Taped steel lever'], ['clip-fork', 'Clip fork'], ['pliers', 'Pliers'], ['side-cutters', 'Side cutters'],
+  ['drill', 'Drill'], ['heat-gun', 'Heat gun'], ['scraper', 'Plastic scraper'], ['knife', 'Knife'], ['magnet', 'Magnet'],
+  ['rivet-tool', 'Rivet tool'], ['battery-spanner', 'Battery terminal spanner'],
+];
+
+/** The hand tools Pezzo ships with, by code. Drivers and sockets are made from the drive. */
+export const NAMED_TOOLS: ReadonlyMap<string, Tool> = new Map(
+  NAMED.map(([code, name]) => [code, { code, name, plate: name }]),
+);
+
+const DRIVER_NOUN = {
+  hexalobular: 'driver', cross: 'driver', hex: 'socket', 'hex-socket': 'hex key', slot: 'driver', square: 'driver',
+} as const;
+
+/** The tool for a tool code or a drive. An unknown code is taken at its word, so a plan never loses a tool. */
+export function toolFor(code: string): Tool {
+  const named = NAMED_TOOLS.get(code);
+  if (named) return named;
+  const drive = parseDrive(code);
+  if (!drive) return { code, name: code, plate: code };
+  return { code: drive.code, name: `${drive.plate} ${DRIVER_NOUN[drive.family]}`, plate: drive.plate };
+}

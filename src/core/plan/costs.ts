@@ -1,0 +1,47 @@
+/** Coefficients of the order's cost: shop settings, all times in whole milliseconds. */
+export interface CostSettings {
+  /** Taking up another tool. */
+  toolChangeMs: number;
+  /** Laying the tool down and using the bare hand. */
+  bareHandMs: number;
+  /** Speed of moving within one panel, millimetres a second. */
+  moveMmPerSecond: number;
+  /** Moving to another zone of the same door. */
+  zoneMoveMs: number;
+  /** Moving to another door or side. */
+  sideMoveMs: number;
+}
+
+/** The defaults of a new shop (common practice, no source). */
+export const DEFAULT_COSTS: CostSettings = {
+  toolChangeMs: 6000, bareHandMs: 2000, moveMmPerSecond: 800, zoneMoveMs: 8000, sideMoveMs: 25000,
+};
+
+/** Where an action happens: enough to price a move between two of them. */
+export interface Place {
+  /** The panel: a procedure. Null for work at the vehicle itself (the battery). */
+  procedure: string | null;
+  side: string | null;
+  group: string;
+  x: number;
+  y: number;
+}
+
+/**
+ * Milliseconds to move from one place to another: straight-line distance within a panel, a fixed time between zones of one
+ * door, a longer one between doors or sides. Distances are rounded up and capped at the zone move, so that the
+ * triangle inequality holds.
+ */
+export function moveMs(from: Place, to: Place, costs: CostSettings): number {
+  if (from.procedure === to.procedure) {
+    const mm = Math.hypot(from.x - to.x, from.y - to.y);
+    return Math.min(Math.ceil((mm / costs.moveMmPerSecond) * 1000), costs.zoneMoveMs);
+  }
+  return from.side === to.side && from.group === to.group ? costs.zoneMoveMs : costs.sideMoveMs;
+}
+
+/** Milliseconds to change from one tool to another; none where it is the same. */
+export function toolChangeMs(from: string, to: string, costs: CostSettings): number {
+  if (from === to) return 0;
+  return to === 'hand' ? costs.bareHandMs : costs.toolChangeMs;
+}

@@ -1,0 +1,130 @@
+import { addToClosure, cloneClosure, emptyClosure, missingFrom, type Closure } from './closure';
+import type { ActionGraph } from './graph';
+
+/** The cheapest set of nodes that makes the goals true, and which alternative each route took. */
+export interface LeastTeardown {
+  chosen: Set<number>;
+  /** Index into `anyOf` of every chosen node that has alternatives. */
+  taken: Map<number, number>;
+  costMs: number;
+  /** False only where the search was cut off; then `chosen` is the best found. */
+  proved: boolean;
+}
+
+/** Nodes that can never be done because they wait for one another. */
+export interface Unorderable {
+  stuck: number[];
+}
+
+const NODE_LIMIT = 20_000;
+
+/**
+ * The actions with the least total time that make the goal nodes true: the ancestor closure, and where routes leave a
+ * choice the provably cheapest one with shared work counted once. Branch and bound over the open alternatives; the bound
+ * shares an action's time among all open alternatives that could use it, so it never overestimates. `banned` nodes may not be chosen.
+ * Deterministic: ties fall to the earlier alternative. Returns the stuck nodes where no choice can be carried out in any order.
+ */
+export function leastTeardown(graph: ActionGraph, goals: number[], banned: ReadonlySet<number> = new Set()): LeastTeardown | Unorderable {
+  let best: LeastTeardown | null = null;
+  let stuckSeen: number[] = [];
+  let visited = 0;
+  const seen = new Set<string>();
+
+  const visit = (closure: Closure): void => {
+    visited += 1;
+    if (visited > NODE_LIMIT || (best && closure.costMs >= best.costMs)) return;
+    const open = closure.open.filter((id) => !graph.nodes[id].anyOf!.some((set) => set.every((n) => closure.chosen.has(n))));
+    closure.open = open;
+    if (closure.open.length === 0) return leaf(closure);
+    const offers = open.map((id) => offersOf(graph, closure, id, banned));
+    if (offers.some((offer) => offer.ways.length === 0)) return;
+    if (best && closure.costMs + sharedBound(graph, offers) >= best.costMs) return;
+    const next = offers.reduce((a, b) => (b.cheapestMs > a.cheapestMs ? b : a));
+    branch(closure, next.ways.map((way) => way.alternative));
+  };
+
+  const branch = (closure: Closure, ways: number[][]): void => {
+    for (const way of ways) {
+      const child = cloneClosure(closure);
+      addToClosure(graph, child, way);
+      if (blocked(child, banned)) continue;
+      const key = child.open.length > 0 ? [...child.chosen].sort((a, b) => a - b).join() : '';
+      if (key && seen.has(key)) continue;
+      if (key) seen.add(key);
+      visit(child);
+    }
+  };
+
+  const leaf = (closure: Closure): void => {
+    const { done, taken } = carryOut(graph, closure.chosen);
+    const stuck = [...closure.chosen].filter((id) => !done.has(id));
+    if (stuck.length === 0) {
+      best = { chosen: closure.chosen, taken, costMs: closure.costMs, proved: true };
+      return;
+    }
+    stuckSeen = stuckSeen.length ? stuckSeen : stuck;
+    const unused = stuck.flatMap((id) => graph.nodes[id].anyOf ?? []).filter((set) => set.some((n) => !closure.chosen.has(n)));
+    branch(closure, unused);
+  };
+
+  const start = emptyClosure();
+  addToClosure(graph, start, goals);
+  if (!blocked(start, banned)) visit(start);
+  const found = best as LeastTeardown | null;
+  return found ? { ...found, proved: visited <= NODE_LIMIT } : { stuck: stuckSeen };
+}
+
+const blocked = (closure: Closure, banned: ReadonlySet<number>) =>
+  banned.size > 0 && [...banned].some((id) => closure.chosen.has(id));
+
+interface Offer {
+  ways: { alternative: number[]; missing: number[]; ms: number }[];
+  cheapestMs: number;
+}
+
+function offersOf(graph: ActionGraph, closure: Closure, id: number, banned: ReadonlySet<number>): Offer {
+  const ways = graph.nodes[id].anyOf!.map((alternative) => {
+    const missing = missingFrom(graph, closure.chosen, alternative);
+    return { alternative, missing, ms: missing.reduce((sum, n) => sum + (graph.nodes[n].action?.ms ?? 0), 0) };
+  }).filter((way) => !way.missing.some((n) => banned.has(n)));
+  ways.sort((a, b) => a.ms - b.ms);
+  return { ways, cheapestMs: ways[0]?.ms ?? Infinity };
+}
+
+function sharedBound(graph: ActionGraph, offers: Offer[]): number {
+  const users = new Map<number, number>();
+  for (const offer of offers) {
+    for (const n of new Set(offer.ways.flatMap((way) => way.missing))) users.set(n, (users.get(n) ?? 0) + 1);
+  }
+  const shareOf = (missing: number[]) => missing.reduce((sum, n) => sum + (graph.nodes[n].action?.ms ?? 0) / users.get(n)!, 0);
+  return offers.reduce((sum, offer) => sum + Math.min(...offer.ways.map((way) => shareOf(way.missing))), 0);
+}
+
+/**
+ * Does everything that can be done within `chosen`, in rounds, and notes the first alternative that became true for each
+ * node with routes. What is not `done` at the end waits for itself. Linear in edges.
+ */
+export function carryOut(graph: ActionGraph, chosen: ReadonlySet<number>): { done: Set<number>; taken: Map<number, number> } {
+  const done = new Set<number>();
+  const taken = new Map<number, number>();
+  const waiters = new Map<number, number[]>();
+  for (const id of chosen) {
+    for (const need of [...graph.nodes[id].needs, ...(graph.nodes[id].anyOf ?? []).flat()]) {
+      const list = waiters.get(need);
+      if (list) list.push(id);
+      else waiters.set(need, [id]);
+    }
+  }
+  const queue = [...chosen].sort((a, b) => a - b);
+  for (let head = 0; head < queue.length; head += 1) {
+    const id = queue[head];
+    const node = graph.nodes[id];
+    if (done.has(id) || !node.needs.every((n) => done.has(n))) continue;
+    const way = node.anyOf ? node.anyOf.findIndex((set) => set.every((n) => done.has(n))) : 0;
+    if (way < 0) continue;
+    done.add(id);
+    if (node.anyOf) taken.set(id, way);
+    queue.push(...(waiters.get(id) ?? []));
+  }
+  return { done, taken };
+}

@@ -1,0 +1,105 @@
+import type { Action } from './action';
+import { moveMs, toolChangeMs, type CostSettings } from './costs';
+
+/** An ordering problem: priced actions and direct predecessors by position. The technician starts with the bare hand. */
+export interface OrderProblem {
+  actions: Action[];
+  before: number[][];
+  costs: CostSettings;
+}
+
+/** A sequence with its cost. `optimal` is true only where `costMs` equals a proven `lowerBoundMs`. */
+export interface Order {
+  sequence: number[];
+  costMs: number;
+  toolChanges: number;
+  lowerBoundMs: number;
+  optimal: boolean;
+}
+
+/** Milliseconds from finishing `from` (null = at the start) to beginning `to`. */
+export function transitionMs(problem: OrderProblem, from: number | null, to: number): number {
+  const next = problem.actions[to];
+  if (from === null) return toolChangeMs('hand', next.tool, problem.costs);
+  const last = problem.actions[from];
+  return toolChangeMs(last.tool, next.tool, problem.costs) + moveMs(last.place, next.place, problem.costs);
+}
+
+/** Prices a complete sequence: own times, tool changes and moves. */
+export function priceOrder(problem: OrderProblem, sequence: number[]): { costMs: number; toolChanges: number } {
+  let costMs = 0;
+  let toolChanges = 0;
+  let last: number | null = null;
+  for (const at of sequence) {
+    costMs += transitionMs(problem, last, at) + problem.actions[at].ms;
+    if ((last === null ? 'hand' : problem.actions[last].tool) !== problem.actions[at].tool) toolChanges += 1;
+    last = at;
+  }
+  return { costMs, toolChanges };
+}
+
+/**
+ * A bound that holds for any order: all own times, plus the cheapest change into each tool that is not the bare hand.
+ * (Each such tool must be taken up at least once, from the hand or from another tool.)
+ */
+export function trivialBoundMs({ actions, costs }: OrderProblem): number {
+  const tools = new Set(actions.map((action) => action.tool));
+  tools.delete('hand');
+  return actions.reduce((sum, action) => sum + action.ms, 0) + tools.size * costs.toolChangeMs;
+}
+
+/**
+ * Picks, step after step, the open action that is cheapest to begin; ties by what opens more, then by `preference`,
+ * then by position. Always a valid linear extension. O(n²).
+ */
+export function greedyOrder(problem: OrderProblem, preference: number[]): number[] {
+  const n = problem.actions.length;
+  const waiting = problem.before.map((list) => list.length);
+  const followers: number[][] = Array.from({ length: n }, () => []);
+  problem.before.forEach((list, at) => list.forEach((p) => followers[p].push(at)));
+  const rank = (at: number) => preference[at] ?? n;
+  const open = new Set(waiting.map((w, at) => (w === 0 ? at : -1)).filter((at) => at >= 0));
+  const sequence: number[] = [];
+  while (open.size) {
+    const last = sequence.length ? sequence[sequence.length - 1] : null;
+    let pick = -1;
+    let pickCost = Infinity;
+    for (const at of open) {
+      const cost = transitionMs(problem, last, at);
+      if (cost < pickCost || (cost === pickCost && (rank(at) < rank(pick) || (rank(at) === rank(pick) && at < pick)))) {
+        pick = at;
+        pickCost = cost;
+      }
+    }
+    open.delete(pick);
+    sequence.push(pick);
+    for (const at of followers[pick]) if (--waiting[at] === 0) open.add(at);
+  }
+  return sequence;
+}
+
+/**
+ * The valid order nearest to a wished one: each wished action in turn, with whatever it still waits for just before it.
+ * `wish` lists positions; actions it leaves out come at the end, by position. Linear in edges.
+ */
+export function followWish(before: number[][], wish: number[]): number[] {
+  const placed = new Uint8Array(before.length);
+  const sequence: number[] = [];
+  const place = (start: number) => {
+    const stack = [start];
+    while (stack.length) {
+      const at = stack[stack.length - 1];
+      const need = before[at].find((p) => !placed[p]);
+      if (placed[at]) stack.pop();
+      else if (need !== undefined) stack.push(need);
+      else {
+        placed[at] = 1;
+        sequence.push(at);
+        stack.pop();
+      }
+    }
+  };
+  for (const at of wish) place(at);
+  for (let at = 0; at < before.length; at += 1) place(at);
+  return sequence;
+}

@@ -1,0 +1,16 @@
+/** Something the checker found, with the items it is about and a proposed repair. */
+export interface Finding {
+  level: 'error' | 'warning';
+  code: string;
+  items: string[];
+  message: string;
+  repair: string;
+}
+
+/** An error: the procedure cannot be planned or approved with it. */
+export const error = (code: string, items: string[], message: string, repair: string): Finding =>
+  ({ level: 'error', code, items, message, repair });
+
+/** A warning: worth a look, planning goes on. */
+export const warning = (code: string, items: string[], message: string, repair: string): Finding =>
+  ({ level: 'warning', code, items, message, repair });

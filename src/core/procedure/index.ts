@@ -1,0 +1,6 @@
+export * from './types';
+export * from './items';
+export * from './references';
+export * from './presence';
+export * from './layers';
+export * from './names';

@@ -1,0 +1,64 @@
+import { BODY, type Fastener, type Item, type ItemType, type Link, type Part, type Point, type ProcedureDocument } from './types';
+
+/** A document's items by id, with what each is. The first of two equal ids wins; the checker reports the second. */
+export interface ItemIndex {
+  parts: Map<string, Part>;
+  fasteners: Map<string, Fastener>;
+  links: Map<string, Link>;
+  typeOf: Map<string, ItemType>;
+}
+
+/** Indexes a document by item id. Linear in its items. */
+export function indexItems(document: ProcedureDocument): ItemIndex {
+  const index: ItemIndex = { parts: new Map(), fasteners: new Map(), links: new Map(), typeOf: new Map() };
+  const add = <T extends Item>(type: ItemType, into: Map<string, T>, items: T[]) => {
+    for (const item of items) {
+      if (index.typeOf.has(item.id)) continue;
+      into.set(item.id, item);
+      index.typeOf.set(item.id, type);
+    }
+  };
+  add('part', index.parts, document.parts);
+  add('fastener', index.fasteners, document.fasteners);
+  add('link', index.links, document.links);
+  return index;
+}
+
+/** The item with this id, whichever it is; undefined where there is none. */
+export const findItem = (index: ItemIndex, id: string): Item | undefined =>
+  index.parts.get(id) ?? index.fasteners.get(id) ?? index.links.get(id);
+
+/** The parts a fastener holds, always as a list. */
+export const heldParts = (fastener: Fastener): string[] =>
+  Array.isArray(fastener.holds) ? fastener.holds : [fastener.holds];
+
+/** How many identical pieces an entry stands for. */
+export const countOf = (item: { count?: number }): number => item.count ?? 1;
+
+/** The first side of a link that is not the vehicle itself; null where both are the body. */
+export const linkOwner = (link: Link): string | null => link.joins.find((end) => end !== BODY) ?? null;
+
+/** The centre of a set of points; null where there are none. */
+export function centreOf(points: Point[] | undefined): Point | null {
+  if (!points?.length) return null;
+  const sum = points.reduce(([x, y], [px, py]) => [x + px, y + py], [0, 0]);
+  return [sum[0] / points.length, sum[1] / points.length];
+}
+
+/** Where on the map an item is: its own place, else its part's; null where nothing is known. */
+export function placeOf(index: ItemIndex, id: string): Point | null {
+  const part = index.parts.get(id);
+  if (part) return centreOf(part.shape);
+  const fastener = index.fasteners.get(id);
+  if (fastener) return centreOf(fastener.at) ?? firstPlace(index, heldParts(fastener));
+  const link = index.links.get(id);
+  return link ? firstPlace(index, link.joins) : null;
+}
+
+function firstPlace(index: ItemIndex, parts: string[]): Point | null {
+  for (const part of parts) {
+    const centre = centreOf(index.parts.get(part)?.shape);
+    if (centre) return centre;
+  }
+  return null;
+}

@@ -1,0 +1,39 @@
+import { findFastenerKind, findLinkKind, parseDrive, toolFor, type Catalogue, BASE_CATALOGUE } from '../hardware';
+import { countOf, findItem, heldParts, type ItemIndex } from './items';
+
+const lowerFirst = (text: string) => (/^[A-Z][a-z]/.test(text) ? text[0].toLowerCase() + text.slice(1) : text);
+
+/** A part's, fastener's or link's name in running text: "the T20 screws", "door card". Unknown ids are shown as written. */
+export function itemWords(index: ItemIndex, id: string, catalogue: Catalogue = BASE_CATALOGUE): string {
+  const item = findItem(index, id);
+  if (!item) return id === 'body' ? 'the body' : id;
+  if (item.name) return lowerFirst(item.name);
+  const fastener = index.fasteners.get(id);
+  if (fastener) {
+    const kind = findFastenerKind(catalogue, fastener.kind);
+    const noun = countOf(fastener) === 1 ? kind?.name : kind?.plural;
+    const drive = fastener.drive ? `${parseDrive(fastener.drive)?.plate ?? fastener.drive} ` : '';
+    return `${drive}${noun ?? fastener.kind}`;
+  }
+  const link = index.links.get(id);
+  if (link) {
+    const kind = findLinkKind(catalogue, link.kind);
+    return (countOf(link) === 1 ? kind?.name : kind?.plural) ?? link.kind;
+  }
+  return id;
+}
+
+/** "2 × T20 screw" for lists and tray labels. */
+export function countedWords(index: ItemIndex, id: string, catalogue: Catalogue = BASE_CATALOGUE): string {
+  const fastener = index.fasteners.get(id) ?? index.links.get(id);
+  return fastener ? `${countOf(fastener)} × ${itemWords(index, id, catalogue)}` : itemWords(index, id, catalogue);
+}
+
+/** The names of the parts a fastener holds, joined for a sentence: "door card and armrest". */
+export function heldWords(index: ItemIndex, id: string): string {
+  const fastener = index.fasteners.get(id);
+  return fastener ? heldParts(fastener).map((part) => itemWords(index, part)).join(' and ') : '';
+}
+
+/** What a size plate shows for a drive or tool code. */
+export const plateWords = (code: string) => toolFor(code).plate;

@@ -1,0 +1,4 @@
+export * from './zones';
+export * from './sides';
+export * from './applies';
+export * from './search-query';

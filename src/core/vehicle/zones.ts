@@ -1,0 +1,44 @@
+/** A zone of the vehicle that a procedure opens. */
+export interface Zone {
+  code: string;
+  name: string;
+  /** Side zones are mirror images of each other; centre zones have no other side. */
+  sided: boolean;
+  /** Zones of one group lie within reach of one place to stand: a door with its neighbours. */
+  group: 'front' | 'rear' | 'dash' | 'roof' | 'load' | 'centre';
+  /** Other words people use for it. */
+  words: string[];
+  /** Usual size of its map, mm. */
+  map: { width: number; height: number };
+}
+
+const zone = (
+  code: string, name: string, sided: boolean, group: Zone['group'], width: number, height: number, words: string[] = [],
+): Zone => ({ code, name, sided, group, words, map: { width, height } });
+
+/** The zones Pezzo knows. A document may name another; it is then shown as written. */
+export const ZONES: Zone[] = [
+  zone('front-door', 'front door', true, 'front', 1100, 700, ['fd', 'driver door', 'passenger door']),
+  zone('rear-door', 'rear door', true, 'rear', 980, 640, ['rd', 'back door']),
+  zone('sliding-door', 'sliding door', true, 'rear', 1200, 1100),
+  zone('tailgate', 'tailgate', false, 'load', 1200, 800, ['hatch', 'boot lid']),
+  zone('dash-top', 'dash top', false, 'dash', 1400, 500, ['dashboard', 'dash']),
+  zone('centre-stack', 'centre stack', false, 'dash', 500, 600, ['console', 'radio']),
+  zone('kick-panel', 'kick panel', true, 'front', 400, 500, ['footwell']),
+  zone('sill', 'sill trim', true, 'front', 1600, 200, ['scuff plate', 'step']),
+  zone('a-pillar', 'A-pillar', true, 'front', 300, 900, ['a pillar']),
+  zone('b-pillar', 'B-pillar', true, 'rear', 300, 1000, ['b pillar']),
+  zone('c-pillar', 'C-pillar', true, 'rear', 500, 900, ['c pillar']),
+  zone('rear-quarter', 'rear quarter', true, 'rear', 1000, 700, ['quarter trim', 'quarter']),
+  zone('rear-seat', 'rear seat', false, 'rear', 1300, 900, ['bench', 'seat base']),
+  zone('front-seat', 'front seat', true, 'front', 600, 900, ['seat']),
+  zone('parcel-shelf', 'parcel shelf', false, 'load', 1200, 500, ['shelf']),
+  zone('load-side', 'load-space side', true, 'load', 1000, 700, ['boot side', 'cargo side']),
+  zone('roof', 'roof lining', false, 'roof', 1200, 1800, ['headliner']),
+];
+
+/** The zone for a code; undefined where unknown. */
+export const findZone = (code: string) => ZONES.find((entry) => entry.code === code);
+
+/** A zone's name for people; an unknown code is read as words. */
+export const zoneName = (code: string) => findZone(code)?.name ?? code.replace(/-/g, ' ');

@@ -1,0 +1,7 @@
+import { readFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import type { ProcedureDocument } from '@/core/procedure';
+
+/** A procedure of the demo by its id. */
+export const demoProcedure = (id: string): ProcedureDocument =>
+  JSON.parse(readFileSync(fileURLToPath(new URL(`../../demo/procedures/${id}.json`, import.meta.url)), 'utf8'));
