@@ -45,6 +45,15 @@ export function instructionFor(documents: ProcedureDocument[], step: Step, catal
 
 const plain = (verb: string, thing: string, lines: string[], done: string): Instruction => ({ verb, plate: null, thing, count: null, lines, done });
 
+/** A gate's title: "Clips of the door card", "Test before the corner trim closes". */
+export function gateWords(documents: ProcedureDocument[], gate: Pick<RefitStep, 'gate' | 'procedure' | 'item'>): string {
+  const document = documents.find((one) => one.id === gate.procedure);
+  if (!document) return 'Test at hand-over';
+  const part = itemWords(indexItems(document), gate.item);
+  const titles = { clips: `Clips of the ${part}`, 'closing-in': `Before the ${part} closes`, test: `Test with the ${part} open` };
+  return titles[gate.gate ?? 'test'];
+}
+
 function vehicleWords(step: Step): Instruction {
   switch (step.type) {
     case 'check': return plain('Before the battery', 'goes off', ['Windows where they are needed. Latches and bonnet open.', 'Radio code and memory settings noted.'], 'All done');

@@ -1,0 +1,5 @@
+export * from './events';
+export * from './fold';
+export * from './ledger';
+export * from './run-plan';
+export * from './view';

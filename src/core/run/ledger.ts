@@ -1,0 +1,70 @@
+import { fastenerKindOrGuess } from '../hardware';
+import { countOf, countedWords, itemWords } from '../procedure';
+import type { ActionGraph } from '../plan';
+import { doneCount, isOverCounted, type RunState } from './fold';
+
+/**
+ * The account of one fastener entry. It balances when out = back + scrapped + lost and
+ * needed = back + renewed + omitted; `damagedButUsed` are among those back.
+ */
+export interface LedgerRow {
+  item: string;
+  words: string;
+  out: number;
+  back: number;
+  scrapped: number;
+  damagedButUsed: number;
+  lost: number;
+  needed: number;
+  renewed: number;
+  omitted: number;
+  reasons: string[];
+  /** Pieces still to come back or to be accounted for; negative where more went in than came out. */
+  missing: number;
+  overCounted: boolean;
+}
+
+/** One row for every entry of which at least one piece came out. */
+export function ledgerOf(graph: ActionGraph, state: RunState): LedgerRow[] {
+  const rows: LedgerRow[] = [];
+  for (const node of graph.nodes) {
+    if (node.action?.type !== 'release') continue;
+    const row = rowFor(graph, state, node.action.procedure!, node.action.item);
+    if (row.out > 0) rows.push(row);
+  }
+  return rows;
+}
+
+function rowFor(graph: ActionGraph, state: RunState, procedure: string, id: string): LedgerRow {
+  const index = graph.indexes.get(procedure)!;
+  const fastener = index.fasteners.get(id)!;
+  const kind = fastenerKindOrGuess(graph.catalogue, fastener.kind, fastener.drive !== undefined);
+  const item = `${procedure}/${id}`;
+  const released = state.done.get(`release:${item}`);
+  const out = doneCount(released, countOf(fastener));
+  const pieces = state.pieces.get(item);
+  const lost = Math.max(0, pieces?.lost ?? 0);
+  const scrapped = kind.destructive ? out - lost : pieces?.scrapped ?? 0;
+  const sound = Math.max(0, out - scrapped - lost);
+  const returned = state.done.get(`${kind.release === 'turned' ? 'start' : 'fit'}:${item}`);
+  const tightened = kind.release !== 'turned' || state.done.has(`tighten:${item}`);
+  const back = returned && tightened ? Math.min(sound, returned.full ? sound : returned.count) : 0;
+  const needed = kind.destructive ? fastener.refit?.count ?? out : out;
+  const omitted = pieces?.omitted ?? 0;
+  const renewed = kind.destructive && returned?.full ? Math.max(0, needed - omitted) : pieces?.renewed ?? 0;
+  return {
+    item, words: countedWords(index, id, graph.catalogue) || itemWords(index, id), out, back, scrapped, lost, needed, renewed, omitted,
+    damagedButUsed: pieces?.damagedButUsed ?? 0, reasons: pieces?.reasons ?? [], missing: needed - back - renewed - omitted,
+    overCounted: isOverCounted(released, countOf(fastener)),
+  };
+}
+
+/** True where both sums of the row hold. */
+export const isBalanced = (row: LedgerRow) =>
+  row.missing === 0 && row.out === row.back + row.scrapped + row.lost && !row.overCounted;
+
+/** Sound pieces of a row that can go back now: what came out less scrapped and lost. */
+export const soundPieces = (row: LedgerRow) => Math.max(0, row.out - row.scrapped - row.lost);
+
+/** Pieces that must come new, be left out with a reason, or be found, once the sound ones are back. */
+export const shortBy = (row: LedgerRow) => Math.max(0, row.needed - soundPieces(row) - row.renewed - row.omitted);

@@ -1,0 +1,109 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { demoProcedure } from '@tests/support/demo';
+import { runPlanFor, stamp } from '@tests/support/run';
+import type { RunEvent, RunFact } from './events';
+import { foldRun } from './fold';
+import { isBalanced, shortBy } from './ledger';
+import { graphOf, viewRun } from './view';
+
+const plan = runPlanFor(demoProcedure('kite-rear-door'), ['woofer'], { windows: 'power' });
+const graph = graphOf(plan);
+const view = (events: RunEvent[]) => viewRun(graph, plan, foldRun(events));
+const key = (id: string) => `kite-rear-door/${id}`;
+
+const fact: fc.Arbitrary<RunFact> = fc.oneof(
+  fc.constantFrom(...plan.removal).map((action) => ({ type: 'done' as const, action })),
+  fc.record({ type: fc.constant('done' as const), action: fc.constantFrom(...plan.removal), count: fc.integer({ min: 1, max: 9 }) }),
+  fc.record({ type: fc.constantFrom('broken' as const, 'lost' as const, 'found' as const, 'renewed' as const), item: fc.constant(key('c1')), count: fc.integer({ min: 1, max: 3 }) }),
+  fc.constant({ type: 'phase' as const, to: 'refit' as const }),
+  fc.record({ type: fc.constant('ticked' as const), line: fc.constantFrom('a', 'b'), on: fc.boolean() }),
+);
+
+/** Events of two devices, some of them taking back earlier ones of the same device. */
+const histories = fc.tuple(fc.array(fact, { maxLength: 20 }), fc.array(fact, { maxLength: 20 }), fc.array(fc.nat(40), { maxLength: 4 }))
+  .map(([a, b, back]) => {
+    const events = [...stamp(a, 'tablet-a'), ...stamp(b, 'tablet-b', 'rui')];
+    const takenBack = events.length ? back.map((n): RunFact => ({ type: 'retracted', event: events[n % events.length].id })) : [];
+    return [...events, ...stamp(takenBack, 'tablet-c', 'bea', 100)];
+  });
+
+describe('the fold', () => {
+  it('does not depend on arrival order or on duplicates', () => {
+    fc.assert(fc.property(histories.chain((events) => fc.tuple(fc.constant(events), fc.shuffledSubarray([...events, ...events], { minLength: events.length * 2 }))), ([events, mixed]) => {
+      expect(foldRun(mixed)).toEqual(foldRun(events));
+    }));
+  });
+
+  it('counts nine clips once when two devices both complete them', () => {
+    const events = [
+      ...stamp([{ type: 'done', action: `release:${key('c1')}` }], 'tablet-a'),
+      ...stamp([{ type: 'done', action: `release:${key('c1')}` }], 'tablet-b'),
+    ];
+    expect(view(events).ledger.find((row) => row.item === key('c1'))?.out).toBe(9);
+  });
+
+  it('adds partial counts and asks when they exceed the entry', () => {
+    const part = (count: number): RunFact => ({ type: 'done', action: `release:${key('c1')}`, count });
+    expect(view(stamp([part(4), part(3)])).ledger[0]).toMatchObject({ out: 7, overCounted: false });
+    expect(view(stamp([part(7), part(5)])).ledger[0]).toMatchObject({ out: 9, overCounted: true });
+  });
+
+  it('keeps an event of a type it does not know', () => {
+    const [event] = stamp([{ type: 'note', text: 'x' }]);
+    const newer = { ...event, type: 'welded' } as unknown as RunEvent;
+    expect(foldRun([newer]).unknown).toEqual([newer]);
+  });
+});
+
+/** Works a run to its end, as the bay screen would: every step now, every gate passed. */
+function workThrough(before: RunFact[], removeSteps: number, answer: (step: string) => RunFact[] = () => []): RunEvent[] {
+  const facts: RunFact[] = [{ type: 'started' }, ...before];
+  for (let n = 0; n < removeSteps; n += 1) {
+    const now = view(stamp(facts)).now;
+    if (!now) break;
+    facts.push({ type: 'done', action: now.key }, ...answer(now.key));
+  }
+  facts.push({ type: 'phase', to: 'refit' });
+  for (let n = 0; n < 200; n += 1) {
+    const now = view(stamp(facts)).now;
+    if (!now) break;
+    facts.push('gate' in now.step && now.step.gate ? { type: 'gatePassed', gate: now.key } : { type: 'done', action: now.key });
+  }
+  return stamp(facts);
+}
+
+describe('a run', () => {
+  it('ends balanced whatever prefix was really done', () => {
+    for (let steps = 0; steps <= plan.removal.length; steps += 1) {
+      const end = view(workThrough([], steps));
+      expect(end.blocks, `after ${steps} steps`).toEqual([]);
+      expect(end.ledger.every(isBalanced)).toBe(true);
+    }
+  });
+
+  it('is not finished while a broken clip has no replacement, and balances once it has', () => {
+    const broken = workThrough([], 99, (step) => (step === `release:${key('c1')}` ? [{ type: 'broken', item: key('c1'), count: 1 }, { type: 'lost', item: key('c1'), count: 1 }] : []));
+    const row = view(broken).ledger.find((one) => one.item === key('c1'))!;
+    expect(row).toMatchObject({ out: 9, back: 7, scrapped: 1, lost: 1, needed: 9, missing: 2 });
+    expect(shortBy(row)).toBe(2);
+    expect(view(broken).blocks.map((block) => block.code)).toContain('missing');
+    const more = stamp([{ type: 'renewed', item: key('c1'), count: 1 }, { type: 'omitted', item: key('c1'), count: 1, reason: 'hole is torn' }], 'tablet-a', 'bea', 1000);
+    expect(view([...broken, ...more]).blocks).toEqual([]);
+  });
+
+  it('takes a step back when its event is retracted', () => {
+    const events = stamp([{ type: 'started' }, { type: 'done', action: plan.removal[0] }]);
+    const back = stamp([{ type: 'retracted', event: events[1].id }], 'tablet-a', 'bea', 50);
+    expect(view(events).now?.key).toBe(plan.removal[1]);
+    expect(view([...events, ...back]).now?.key).toBe(plan.removal[0]);
+  });
+
+  it('takes the replacement of a drilled rivet as new and scraps the old one', () => {
+    const lumen = runPlanFor(demoProcedure('lumen-front-door'), ['woofer'], { audio: 'base', puddle: 'none' });
+    const lumenGraph = graphOf(lumen);
+    const events = stamp([...lumen.removal.map((action): RunFact => ({ type: 'done', action })), { type: 'done', action: 'fit:lumen-front-door/r1' }]);
+    const row = viewRun(lumenGraph, lumen, foldRun(events)).ledger.find((one) => one.item === 'lumen-front-door/r1')!;
+    expect(row).toMatchObject({ out: 3, scrapped: 3, back: 0, needed: 3, renewed: 3, missing: 0 });
+  });
+});

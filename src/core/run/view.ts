@@ -1,0 +1,136 @@
+import { buildGraph, gateWords, instructionFor, planRefit, type ActionGraph, type RefitStep } from '../plan';
+import type { Action } from '../plan';
+import { countOf } from '../procedure';
+import { doneCount, type RunState } from './fold';
+import { isBalanced, ledgerOf, type LedgerRow } from './ledger';
+import { costsOf, type RunPlan } from './run-plan';
+
+/** One step of a run with how far it has come. */
+export interface RunStep {
+  key: string;
+  step: Action | RefitStep;
+  /** Pieces of the entry; 1 where it is no counted entry. */
+  total: number;
+  done: number;
+  state: 'done' | 'skipped' | 'now' | 'open' | 'waiting';
+}
+
+/** Something that stands against finishing, in trade words. */
+export interface Block {
+  code: 'not-joined' | 'not-seated' | 'missing' | 'over-count' | 'gate' | 'step' | 'not-started';
+  item: string;
+  text: string;
+}
+
+/** What the bay screen shows: the steps of removal and refit, what is next, the ledger, what blocks finishing. */
+export interface RunView {
+  removal: RunStep[];
+  refit: RunStep[];
+  now: RunStep | null;
+  ledger: LedgerRow[];
+  blocks: Block[];
+}
+
+/** The graph of a run's plan. Build it once and pass it to `viewRun` on every event. */
+export const graphOf = (plan: RunPlan): ActionGraph =>
+  buildGraph(plan.documents, { options: plan.options, srsWaitSeconds: plan.srsWaitSeconds });
+
+/** Derives the view from the plan and the folded state. The refit is made from what was really removed. */
+export function viewRun(graph: ActionGraph, plan: RunPlan, state: RunState): RunView {
+  const ledger = ledgerOf(graph, state);
+  const removal = removalSteps(graph, plan, state);
+  const refit = refitSteps(graph, plan, state, ledger);
+  const current = state.phase === 'remove' ? removal : state.phase === 'refit' ? refit : [];
+  const now = state.finished ? null : current.find((step) => step.state === 'open') ?? null;
+  if (now) now.state = 'now';
+  return { removal, refit, now, ledger, blocks: blocksOf(plan, state, refit, ledger) };
+}
+
+function totalOf(graph: ActionGraph, step: { procedure: string | null; item: string; type: string }): number {
+  const index = step.procedure ? graph.indexes.get(step.procedure) : undefined;
+  if (!index || !['release', 'start', 'tighten', 'fit'].includes(step.type)) return 1;
+  const fastener = index.fasteners.get(step.item);
+  return fastener ? countOf(fastener) : 1;
+}
+
+function removalSteps(graph: ActionGraph, plan: RunPlan, state: RunState): RunStep[] {
+  const planned = new Set(plan.removal);
+  const extra = [...state.done.keys()].filter((key) => graph.idOf.has(key) && !planned.has(key) && graph.nodes[graph.idOf.get(key)!].action);
+  const keys = [...plan.removal, ...extra];
+  const isDone = (key: string) => {
+    const action = graph.nodes[graph.idOf.get(key)!].action!;
+    const total = totalOf(graph, action);
+    return doneCount(state.done.get(key), total) >= total;
+  };
+  const settled = (key: string) => isDone(key) || state.skipped.has(key);
+  return keys.filter((key) => graph.idOf.has(key)).map((key) => {
+    const action = graph.nodes[graph.idOf.get(key)!].action!;
+    const total = totalOf(graph, action);
+    const done = doneCount(state.done.get(key), total);
+    const waits = waitsFor(graph, planned, graph.idOf.get(key)!).some((need) => !settled(need));
+    const status = done >= total ? 'done' : state.skipped.has(key) ? 'skipped' : waits ? 'waiting' : 'open';
+    return { key, step: action, total, done, state: status };
+  });
+}
+
+/** The planned actions a node needs, looking through nodes that are no actions or not planned. */
+function waitsFor(graph: ActionGraph, planned: ReadonlySet<string>, start: number): string[] {
+  const found = new Set<string>();
+  const seen = new Set([start]);
+  for (const id of seen) {
+    for (const need of [...graph.nodes[id].needs, ...(graph.nodes[id].anyOf ?? []).flat()]) {
+      const { key, action } = graph.nodes[need];
+      if (action && planned.has(key)) found.add(key);
+      else if (!action) seen.add(need);
+    }
+  }
+  return [...found];
+}
+
+function refitSteps(graph: ActionGraph, plan: RunPlan, state: RunState, ledger: LedgerRow[]): RunStep[] {
+  const doneKeys = [...state.done.keys()].filter((key) => graph.nodes[graph.idOf.get(key) ?? -1]?.action);
+  const steps = planRefit(graph, doneKeys.map((key) => graph.idOf.get(key)!), costsOf(plan));
+  const rows = new Map(ledger.map((row) => [row.item, row]));
+  return steps.map((step) => {
+    const item = `${step.procedure}/${step.item}`;
+    step.bin = plan.bins[item] ?? null;
+    const total = rows.get(item) && ['start', 'tighten', 'fit'].includes(step.type) ? rows.get(item)!.out : 1;
+    const passed = step.gate ? gateState(step, state, rows) : doneCount(state.done.get(step.key), total) >= total;
+    const skipped = state.skipped.has(step.key);
+    return { key: step.key, step, total, done: passed ? total : doneCount(state.done.get(step.key), total), state: passed ? 'done' : skipped ? 'skipped' : 'open' };
+  });
+}
+
+/** A gate is passed by a person, or by the counts alone where they say all there is to say. */
+function gateState(step: RefitStep, state: RunState, rows: Map<string, LedgerRow>): boolean {
+  if (state.gates.get(step.key)?.passed) return true;
+  if (!step.auto) return false;
+  return step.checks.flatMap((check) => check.items).every((item) => {
+    const row = rows.get(item);
+    if (row) return isBalanced(row);
+    const undone = state.done.has(`undo:${item}`) && !state.done.has(`join:${item}`);
+    const unseated = state.done.has(`free:${item}`) && !state.done.has(`seat:${item}`);
+    return !undone && !unseated;
+  });
+}
+
+function blocksOf(plan: RunPlan, state: RunState, refit: RunStep[], ledger: LedgerRow[]): Block[] {
+  const blocks: Block[] = [];
+  if (!state.started) blocks.push({ code: 'not-started', item: '', text: 'The run has not been started.' });
+  for (const { key, step, state: status } of refit) {
+    if (status === 'done') continue;
+    const kind = (step as RefitStep).gate ? 'gate' : step.type === 'join' ? 'not-joined' : step.type === 'seat' ? 'not-seated' : 'step';
+    blocks.push({ code: kind, item: key, text: stepWords(plan, step) });
+  }
+  for (const row of ledger) {
+    if (row.overCounted) blocks.push({ code: 'over-count', item: row.item, text: `${row.words}: more were counted out than there are.` });
+    else if (!isBalanced(row)) blocks.push({ code: 'missing', item: row.item, text: `${row.words}: ${row.missing} not back and not accounted for.` });
+  }
+  return blocks;
+}
+
+function stepWords(plan: RunPlan, step: Action | RefitStep): string {
+  if ('gate' in step && step.gate) return `${gateWords(plan.documents, step)}: not passed.`;
+  const { verb, plate, thing, count } = instructionFor(plan.documents, step);
+  return `Still to do: ${[verb.toLowerCase(), count && count > 1 ? `${count} ×` : '', plate, thing].filter(Boolean).join(' ')}.`;
+}

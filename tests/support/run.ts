@@ -1,0 +1,19 @@
+import type { RunEvent, RunFact, RunPlan } from '@/core/run';
+import { makePlan } from '@/core/plan';
+import type { ProcedureDocument } from '@/core/procedure';
+
+/** Stamps facts as one device would, one after another. */
+export function stamp(facts: RunFact[], device = 'tablet-a', person = 'bea', startLamport = 1): RunEvent[] {
+  return facts.map((fact, at) => ({
+    id: `00000000-0000-4000-8000-${device.slice(-1).charCodeAt(0).toString(16).padStart(4, '0')}${String(startLamport + at).padStart(8, '0')}`,
+    lamport: startLamport + at, device, seq: startLamport + at, person, at: '2026-03-02T09:00:00.000Z', ...fact,
+  }));
+}
+
+/** The run plan of a document and goal. */
+export function runPlanFor(document: ProcedureDocument, goals: string[], options = {}): RunPlan {
+  const result = makePlan({ documents: [document], goals, options });
+  if (!result.ok) throw new Error(result.problems[0].message);
+  const bins = Object.fromEntries(result.plan.tray.flatMap(({ bin, items }) => items.map((item) => [item, bin])));
+  return { documents: [document], options, goals, removal: result.plan.removal.map((action) => action.key), bins, newParts: ['Fit the speaker'] };
+}
