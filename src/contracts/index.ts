@@ -1,2 +1,4 @@
 export * from './procedure';
 export * from './event';
+export * from './forms';
+export * from './views';

@@ -1,4 +1,4 @@
-import type { RunEvent, RunFact, RunPlan } from '@/core/run';
+import { runPlanOf, type RunEvent, type RunFact, type RunPlan } from '@/core/run';
 import { makePlan } from '@/core/plan';
 import type { ProcedureDocument } from '@/core/procedure';
 
@@ -14,6 +14,5 @@ export function stamp(facts: RunFact[], device = 'tablet-a', person = 'bea', sta
 export function runPlanFor(document: ProcedureDocument, goals: string[], options = {}): RunPlan {
   const result = makePlan({ documents: [document], goals, options });
   if (!result.ok) throw new Error(result.problems[0].message);
-  const bins = Object.fromEntries(result.plan.tray.flatMap(({ bin, items }) => items.map((item) => [item, bin])));
-  return { documents: [document], options, goals, removal: result.plan.removal.map((action) => action.key), bins, newParts: ['Fit the speaker'] };
+  return runPlanOf(result.plan, { documents: [document], options, goals, newParts: ['Fit the speaker'] });
 }

@@ -11,3 +11,4 @@ export * from './tray';
 export * from './tools';
 export * from './order';
 export * from './words';
+export * from './step-cautions';

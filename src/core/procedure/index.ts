@@ -4,3 +4,4 @@ export * from './references';
 export * from './presence';
 export * from './layers';
 export * from './names';
+export * from './edit';

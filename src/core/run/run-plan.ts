@@ -1,5 +1,5 @@
 import type { OptionValues, ProcedureDocument } from '../procedure';
-import { DEFAULT_COSTS, type CostSettings } from '../plan';
+import { DEFAULT_COSTS, type CostSettings, type Plan } from '../plan';
 
 /** What a run follows, fixed when it is started: procedures at their revision, and the planned removal. */
 export interface RunPlan {
@@ -10,10 +10,29 @@ export interface RunPlan {
   removal: string[];
   /** The tray's bins as planned: item ("procedure/item") to bin number. */
   bins: Record<string, number>;
+  /** For each planned action the chain of reasons down to a goal. */
+  why: Record<string, string[]>;
+  /** What to lay out, by name, with what must not be taken in its place. */
+  tools: { tool: string; name: string; notes: string[] }[];
+  cautions: { code: string; text: string }[];
   /** Lines of the tick list for fitting the new parts. */
   newParts: string[];
   srsWaitSeconds?: number | null;
   costs?: CostSettings;
+}
+
+/** Fixes a plan for a run. */
+export function runPlanOf(
+  plan: Plan, basis: Pick<RunPlan, 'documents' | 'options' | 'goals' | 'newParts' | 'srsWaitSeconds'>,
+): RunPlan {
+  return {
+    ...basis,
+    removal: plan.removal.map((action) => action.key),
+    bins: Object.fromEntries(plan.tray.flatMap(({ bin, items }) => items.map((item) => [item, bin]))),
+    why: Object.fromEntries(plan.removal.map((action) => [action.key, action.why])),
+    tools: plan.tools.map(({ tool, name, notes }) => ({ tool, name, notes })),
+    cautions: plan.cautions.map(({ code, text }) => ({ code, text })),
+  };
 }
 
 /** The cost settings a run plan was made with. */

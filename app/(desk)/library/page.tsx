@@ -1,0 +1,11 @@
+import { may, searchLibrary } from '@/services';
+import { Library } from '@/ui/library';
+import { requirePerson } from '../../session';
+
+export const metadata = { title: 'Library' };
+
+export default async function LibraryPage({ searchParams }: { searchParams: Promise<{ q?: string | string[] }> }) {
+  const q = [(await searchParams).q ?? ''].flat()[0].slice(0, 200);
+  const [person, rows] = await Promise.all([requirePerson(), searchLibrary(q)]);
+  return <Library q={q} rows={rows} mayRecord={may(person, 'record')} />;
+}

@@ -1,0 +1,12 @@
+import { notFound } from 'next/navigation';
+import { everybody, may } from '@/services';
+import { People } from '@/ui/people';
+import { requirePerson } from '../../session';
+
+export const metadata = { title: 'People' };
+
+export default async function PeoplePage() {
+  const person = await requirePerson();
+  if (!may(person, 'set-up')) notFound();
+  return <People people={await everybody()} />;
+}

@@ -1,0 +1,31 @@
+import { planQuerySchema, readForm } from '@/contracts';
+import { PezzoError } from '@/core/errors';
+import { jobBoard, may, planView } from '@/services';
+import { PlanPage } from '@/ui/plan';
+import { orNotFound } from '../../or-not-found';
+import { requirePerson } from '../../session';
+
+export const metadata = { title: 'Plan' };
+
+type Query = Record<string, string | string[] | undefined>;
+const list = (value: string | string[] | undefined) => (value === undefined ? [] : [value].flat());
+
+function readQuery(query: Query) {
+  const options = Object.fromEntries(
+    Object.entries(query).filter(([name]) => name.startsWith('option.')).map(([name, value]) => [name.slice('option.'.length), list(value)[0]]),
+  );
+  return readForm(planQuerySchema, { procedures: list(query.procedure), goals: list(query.goal), options });
+}
+
+export default async function PlanRoute({ searchParams }: { searchParams: Promise<Query> }) {
+  const query = await searchParams;
+  try {
+    const asked = readQuery(query);
+    const [person, view, board] = await Promise.all([requirePerson(), orNotFound(planView(asked)), jobBoard()]);
+    const jobs = board.map(({ job }) => ({ number: job.number, title: job.title, vehicle: `${job.vehicle.make} ${job.vehicle.model} ${job.vehicle.year ?? ''} ${job.vehicle.label}`.trim() }));
+    return <PlanPage view={view} asked={asked} jobs={jobs} forJob={Number(list(query.job)[0]) || null} mayOpen={may(person, 'open-job')} />;
+  } catch (error) {
+    if (error instanceof PezzoError) return <p className="trouble">{error.message}</p>;
+    throw error;
+  }
+}

@@ -1,0 +1,12 @@
+import { may, openDraft } from '@/services';
+import { Recorder } from '@/ui/recorder';
+import { orNotFound } from '../../../../or-not-found';
+import { requirePerson } from '../../../../session';
+
+export const metadata = { title: 'Record' };
+
+export default async function RecorderRoute({ params }: { params: Promise<{ id: string }> }) {
+  const person = await requirePerson();
+  const draft = await orNotFound(openDraft(person, decodeURIComponent((await params).id)));
+  return <Recorder document={draft.document} version={draft.version} mayApprove={may(person, 'approve')} />;
+}

@@ -1,0 +1,7 @@
+import { NewProcedure } from '@/ui/recorder/new-procedure';
+
+export const metadata = { title: 'New procedure' };
+
+export default function NewProcedurePage() {
+  return <NewProcedure />;
+}

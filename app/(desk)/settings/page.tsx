@@ -1,0 +1,11 @@
+import { notFound } from 'next/navigation';
+import { may, readShop } from '@/services';
+import { Settings } from '@/ui/settings';
+import { requirePerson } from '../../session';
+
+export const metadata = { title: 'Settings' };
+
+export default async function SettingsPage() {
+  if (!may(await requirePerson(), 'set-up')) notFound();
+  return <Settings settings={(await readShop()).settings} />;
+}

@@ -1,0 +1,6 @@
+import { jobSchema, readForm } from '@/contracts';
+import { openJob } from '@/services';
+import { answerPerson, readJson } from '../respond';
+
+export const POST = (request: Request) => answerPerson(request, async (person) =>
+  ({ number: await openJob(person, readForm(jobSchema, await readJson(request))) }));

@@ -1,0 +1,6 @@
+import { personSchema, readForm } from '@/contracts';
+import { addPerson } from '@/services';
+import { answerPerson, readJson } from '../respond';
+
+export const POST = (request: Request) => answerPerson(request, async (person) =>
+  ({ id: await addPerson(person, readForm(personSchema, await readJson(request))) }));

@@ -1,0 +1,9 @@
+import { newProcedureSchema, readForm } from '@/contracts';
+import { searchLibrary, startProcedure } from '@/services';
+import { answerPerson, readJson } from '../respond';
+
+export const GET = (request: Request) => answerPerson(request, async () =>
+  ({ procedures: await searchLibrary((new URL(request.url).searchParams.get('q') ?? '').slice(0, 200)) }));
+
+export const POST = (request: Request) => answerPerson(request, async (person) =>
+  ({ id: await startProcedure(person, readForm(newProcedureSchema, await readJson(request))) }));

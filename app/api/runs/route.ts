@@ -1,0 +1,6 @@
+import { newRunSchema, readForm } from '@/contracts';
+import { openRun } from '@/services';
+import { answerPerson, readJson } from '../respond';
+
+export const POST = (request: Request) => answerPerson(request, async (person) =>
+  ({ id: await openRun(person, readForm(newRunSchema, await readJson(request))) }));

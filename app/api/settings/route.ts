@@ -1,0 +1,6 @@
+import { readForm, settingsSchema } from '@/contracts';
+import { changeSettings } from '@/services';
+import { answerPerson, readJson } from '../respond';
+
+export const PUT = (request: Request) => answerPerson(request, async (person) =>
+  changeSettings(person, readForm(settingsSchema, await readJson(request))));

@@ -1,0 +1,1 @@
+export const testCommand = async (argv: string[]): Promise<number> => argv.length;

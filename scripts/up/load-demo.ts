@@ -1,0 +1,103 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import pg from 'pg';
+import { v7 as uuid } from 'uuid';
+import { foldRun, graphOf, viewRun, type RunEvent, type RunFact } from '../../src/core/run';
+import { db, findShop, getPerson, getPool, insertPerson, insertShop, transaction, updateShopSettings } from '../../src/data';
+import { approveDraft, bringIn, hashSecret, openJob, openRun, openRunScreen, receiveEvents } from '../../src/services';
+import { migrate } from '../support/migrate';
+import { PlainFailure, ROOT, say } from '../support/project';
+import { DEMO_PEOPLE, DEMO_SHOP } from './demo-people';
+
+/**
+ * Loads the demo shop into an empty database. A database that has a shop is left as it is; `reset` empties it first, but
+ * only where that shop is the demo's own.
+ */
+export async function loadDemo(databaseUrl: string, reset: boolean): Promise<void> {
+  process.env.DATABASE_URL = databaseUrl;
+  try {
+    const shop = await findShop(db);
+    if (shop && !reset) return;
+    if (shop && shop.settings.demo !== true) throw new PlainFailure('This database holds a real shop: --reset-demo would destroy it, so nothing was done.');
+    if (shop) await empty(databaseUrl);
+    say('Loading the demo shop…');
+    await fill();
+  } finally {
+    await getPool().end();
+    delete (globalThis as { pezzoPool?: pg.Pool }).pezzoPool;
+  }
+}
+
+async function empty(databaseUrl: string): Promise<void> {
+  await db.query('drop schema public cascade');
+  await db.query('create schema public');
+  await migrate(databaseUrl);
+}
+
+async function fill(): Promise<void> {
+  const hashed = await Promise.all(DEMO_PEOPLE.map(async (person) => ({
+    ...person, pinHash: await hashSecret(person.pin), passwordHash: person.password ? await hashSecret(person.password) : null,
+  })));
+  await transaction(async (tx) => {
+    await insertShop(tx, DEMO_SHOP);
+    await updateShopSettings(tx, { demo: true });
+    for (const person of hashed) await insertPerson(tx, person);
+  });
+  const lead = await getPerson(db, 'tomas-varga');
+  const folder = join(ROOT, 'demo/procedures');
+  for (const file of readdirSync(folder).filter((name) => name.endsWith('.json')).sort()) {
+    const { id } = await bringIn(lead, readFileSync(join(folder, file), 'utf8'));
+    await approveDraft(lead, id, 1, 'First recording, checked on the vehicle');
+  }
+  await loadJobs();
+}
+
+const KITE = { make: 'Velden', model: 'Kite', year: 2017, body: 'hatch-5', steering: 'left' as const };
+const INTERCOM = { title: 'Intercom speakers, rear doors', customer: 'Tideway Driving School' };
+
+async function loadJobs(): Promise<void> {
+  const lead = await getPerson(db, 'tomas-varga');
+  const done = await openJob(lead, { ...INTERCOM, ...KITE, label: 'school car 1' });
+  const running = await openJob(lead, { ...INTERCOM, ...KITE, label: 'school car 2' });
+  const waiting = await openJob(lead, {
+    title: 'Front speakers after water in the door', customer: 'Mrs Aldane', make: 'Soria', model: 'Lumen', year: 2021, body: 'suv-5', steering: 'left', label: 'green',
+  });
+  const rear = { procedures: ['kite-rear-door'], goals: ['woofer'], options: { windows: 'power' }, newParts: ['Fit the intercom speaker on its ring', 'Foam behind the cable', 'Speaker plays'] };
+  const first = await openRun(lead, { job: done, ...rear });
+  await work(first, 'bea-nwosu', Infinity);
+  const second = await openRun(lead, { job: running, ...rear });
+  await work(second, 'rui-castellane', 9);
+  await openRun(lead, {
+    job: waiting, procedures: ['lumen-front-door'], goals: ['woofer'], options: { audio: 'amplified', puddle: 'fitted' }, newParts: ['Rivet nuts set', 'New woofer on its adapter'],
+  });
+}
+
+/** Works a run for so many removal steps; with Infinity to the very end, breaking one clip on the way. */
+async function work(runId: string, personId: string, removalSteps: number): Promise<void> {
+  const person = await getPerson(db, personId);
+  const { run } = await openRunScreen(runId);
+  const graph = graphOf(run.plan);
+  const events: RunEvent[] = [];
+  const add = (fact: RunFact) => events.push({
+    id: uuid(), lamport: events.length + 1, device: 'demo-tablet', seq: events.length + 1, person: personId,
+    at: new Date(Date.UTC(2026, 2, 2, 9, 0, events.length * 25)).toISOString(), ...fact,
+  });
+  const now = () => viewRun(graph, run.plan, foldRun(events)).now;
+  add({ type: 'started' });
+  for (let n = 0; n < removalSteps && now(); n += 1) {
+    const { key } = now()!;
+    add({ type: 'done', action: key });
+    if (key === 'release:kite-rear-door/c1') add({ type: 'broken', item: 'kite-rear-door/c1', count: 1 });
+  }
+  if (removalSteps === Infinity) {
+    add({ type: 'phase', to: 'fit' });
+    for (const line of run.plan.newParts) add({ type: 'ticked', line, on: true });
+    add({ type: 'phase', to: 'refit' });
+    add({ type: 'renewed', item: 'kite-rear-door/c1', count: 1 });
+    for (let step = now(); step; step = now()) {
+      add('gate' in step.step && step.step.gate ? { type: 'gatePassed', gate: step.key } : { type: 'done', action: step.key });
+    }
+    add({ type: 'finished' });
+  }
+  await receiveEvents(person, runId, events, 0);
+}

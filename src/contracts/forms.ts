@@ -1,0 +1,99 @@
+import Joi from 'joi';
+import { invalid } from '../core/errors';
+
+const name = Joi.string().trim().min(1).max(120);
+const pin = Joi.string().pattern(/^\d{4,8}$/).messages({ 'string.pattern.base': 'A PIN is 4 to 8 digits.' });
+const password = Joi.string().min(10).max(200).messages({ 'string.min': 'A password has at least 10 characters.' });
+const role = Joi.valid('trainee', 'technician', 'lead', 'owner');
+const text = Joi.string().trim().allow('').max(200).default('');
+const option = Joi.string().min(1).max(200);
+
+export const signInSchema = Joi.object<SignInForm>({
+  person: Joi.string().max(60).required(), pin: Joi.string().max(20), password: Joi.string().max(200),
+}).xor('pin', 'password');
+export interface SignInForm { person: string; pin?: string; password?: string }
+
+export const setupSchema = Joi.object<SetupForm>({
+  shop: name.required().messages({ 'string.empty': 'Give the shop a name.' }),
+  name: name.required().messages({ 'string.empty': 'Give your name.' }),
+  pin: pin.required(), password: password.required(),
+});
+export interface SetupForm { shop: string; name: string; pin: string; password: string }
+
+export const personSchema = Joi.object<PersonForm>({
+  name: name.required(), role: role.required(), pin: pin.required(), password: password.allow('').default(''),
+});
+export interface PersonForm { name: string; role: 'trainee' | 'technician' | 'lead' | 'owner'; pin: string; password: string }
+
+export const personChangeSchema = Joi.object<PersonChange>({
+  role, active: Joi.boolean(), pin, password,
+}).min(1);
+export interface PersonChange { role?: PersonForm['role']; active?: boolean; pin?: string; password?: string }
+
+export const settingsSchema = Joi.object<SettingsForm>({
+  batteryAlways: Joi.boolean().required(),
+  srsWaitSeconds: Joi.number().integer().min(1).max(7200).allow(null).required(),
+  srsWaitSource: Joi.string().trim().allow('').max(300).required(),
+}).custom((value: SettingsForm, helpers) =>
+  value.srsWaitSeconds !== null && !value.srsWaitSource ? helpers.error('any.custom') : value,
+).messages({ 'any.custom': 'A wait needs its source: which manual, which page.' });
+export interface SettingsForm { batteryAlways: boolean; srsWaitSeconds: number | null; srsWaitSource: string }
+
+const year = Joi.number().integer().min(1900).max(2100);
+
+export const jobSchema = Joi.object<JobForm>({
+  title: Joi.string().trim().min(1).max(200).required().messages({ 'string.empty': 'Say what the job is.' }),
+  customer: text, label: text,
+  make: name.required(), model: name.required(), year: year.allow(null).default(null), body: text,
+  steering: Joi.valid('left', 'right', 'any').default('any'),
+});
+export interface JobForm {
+  title: string; customer: string; label: string; make: string; model: string; year: number | null; body: string;
+  steering: 'left' | 'right' | 'any';
+}
+
+export const newProcedureSchema = Joi.object<NewProcedureForm>({
+  make: name.required().messages({ 'string.empty': 'Which make?' }), model: name.required().messages({ 'string.empty': 'Which model?' }),
+  from: year.allow(null).default(null), to: year.allow(null).default(null), body: text,
+  zone: Joi.string().max(60).required(), side: Joi.valid('left', 'right', 'centre').required(),
+  width: Joi.number().integer().min(50).max(5000).required(), height: Joi.number().integer().min(50).max(5000).required(),
+}).custom((value: NewProcedureForm, helpers) =>
+  value.from !== null && value.to !== null && value.from > value.to ? helpers.error('any.custom') : value,
+).messages({ 'any.custom': 'The first year is after the last.' });
+export interface NewProcedureForm {
+  make: string; model: string; from: number | null; to: number | null; body: string; zone: string;
+  side: 'left' | 'right' | 'centre'; width: number; height: number;
+}
+
+export const planQuerySchema = Joi.object<PlanQuery>({
+  procedures: Joi.array().items(Joi.string().max(80)).min(1).max(12).required(),
+  goals: Joi.array().items(Joi.string().min(1).max(200)).max(100).required(),
+  options: Joi.object().pattern(option, option).required(),
+});
+export interface PlanQuery { procedures: string[]; goals: string[]; options: Record<string, string> }
+
+export const newRunSchema = Joi.object<NewRunForm>({
+  job: Joi.number().integer().min(1).required(),
+  procedures: Joi.array().items(Joi.string().max(80)).min(1).max(12).required(),
+  goals: Joi.array().items(Joi.string().min(1).max(200)).min(1).max(100).required(),
+  options: Joi.object().pattern(option, option).default({}),
+  newParts: Joi.array().items(Joi.string().trim().min(1).max(200)).max(50).default([]),
+});
+export interface NewRunForm { job: number; procedures: string[]; goals: string[]; options: Record<string, string>; newParts: string[] }
+
+export const saveDraftSchema = Joi.object<{ version: number; document: unknown }>({
+  version: Joi.number().integer().min(1).required(), document: Joi.object().required(),
+});
+
+export const approveSchema = Joi.object<{ note: string; version: number }>({
+  note: Joi.string().trim().min(1).max(500).required().messages({ 'string.empty': 'Say in a few words what changed and why.' }),
+  version: Joi.number().integer().min(1).required(),
+});
+
+/** Checks a request body. Throws `invalid` with each field at fault; unknown fields are refused. */
+export function readForm<T>(schema: Joi.ObjectSchema<T>, value: unknown): T {
+  const { error, value: read } = schema.validate(value, { abortEarly: false, errors: { wrap: { label: false } } });
+  if (!error) return read as T;
+  const fields = error.details.map((detail) => ({ place: detail.path.join('.'), message: detail.message }));
+  throw invalid('form', fields.map((field) => field.message).join(' '), fields);
+}

@@ -1,0 +1,53 @@
+import { notFound } from '../core/errors';
+import type { Vehicle } from '../core/vehicle';
+import type { Db } from './pool';
+
+export interface VehicleRow extends Vehicle {
+  id: string;
+  label: string;
+}
+
+export interface JobRow {
+  number: number;
+  title: string;
+  customer: string;
+  createdAt: Date;
+  vehicle: VehicleRow;
+}
+
+const VEHICLE = `json_build_object('id', v.id, 'make', v.make, 'model', v.model, 'year', v.year, 'body', v.body,
+  'steering', v.steering, 'label', v.label) as vehicle`;
+const JOB = `j.number, j.title, j.customer, j.created_at as "createdAt", ${VEHICLE}`;
+
+/** Adds a vehicle and returns its id. */
+export async function insertVehicle(db: Db, vehicle: Vehicle & { label: string }): Promise<string> {
+  const { rows } = await db.query<{ id: string }>(
+    'insert into vehicles (make, model, year, body, steering, label) values ($1, $2, $3, $4, $5, $6) returning id',
+    [vehicle.make, vehicle.model, vehicle.year ?? null, vehicle.body ?? null, vehicle.steering ?? 'any', vehicle.label],
+  );
+  return rows[0].id;
+}
+
+/** Opens a job and returns its number. */
+export async function insertJob(db: Db, job: { title: string; customer: string; vehicleId: string; by: string }): Promise<number> {
+  const { rows } = await db.query<{ number: number }>(
+    'insert into jobs (title, customer, vehicle_id, created_by) values ($1, $2, $3, $4) returning number',
+    [job.title, job.customer, job.vehicleId, job.by],
+  );
+  return rows[0].number;
+}
+
+/** All jobs with their vehicle, newest first. */
+export async function listJobs(db: Db, limit: number): Promise<JobRow[]> {
+  const { rows } = await db.query<JobRow>(
+    `select ${JOB} from jobs j join vehicles v on v.id = j.vehicle_id order by j.number desc limit $1`, [limit],
+  );
+  return rows;
+}
+
+/** One job. Throws not-found. */
+export async function getJob(db: Db, number: number): Promise<JobRow> {
+  const { rows } = await db.query<JobRow>(`select ${JOB} from jobs j join vehicles v on v.id = j.vehicle_id where j.number = $1`, [number]);
+  if (!rows[0]) throw notFound('job-unknown', `There is no job ${number}.`);
+  return rows[0];
+}

@@ -1,0 +1,79 @@
+import type { Db } from './pool';
+import { notFound } from '../core/errors';
+
+export type Role = 'trainee' | 'technician' | 'lead' | 'owner';
+
+export interface Person {
+  id: string;
+  name: string;
+  role: Role;
+  active: boolean;
+  hasPassword: boolean;
+}
+
+export interface PersonSecrets extends Person {
+  pinHash: string;
+  passwordHash: string | null;
+  failedAttempts: number;
+  lockedUntil: Date | null;
+}
+
+const PERSON = 'id, name, role, active, password_hash is not null as "hasPassword"';
+
+/** Everybody, active ones first, by name. */
+export async function listPeople(db: Db): Promise<Person[]> {
+  const { rows } = await db.query<Person>(`select ${PERSON} from people order by active desc, name`);
+  return rows;
+}
+
+/** One person. Throws not-found. */
+export async function getPerson(db: Db, id: string): Promise<Person> {
+  const { rows } = await db.query<Person>(`select ${PERSON} from people where id = $1`, [id]);
+  if (!rows[0]) throw notFound('person-unknown', 'There is nobody by that name here.');
+  return rows[0];
+}
+
+/** A person with the secrets sign-in compares, locked for this transaction; null where there is none. */
+export async function findPersonForSignIn(db: Db, id: string): Promise<PersonSecrets | null> {
+  const { rows } = await db.query<PersonSecrets>(
+    `select ${PERSON}, pin_hash as "pinHash", password_hash as "passwordHash",
+            failed_attempts as "failedAttempts", locked_until as "lockedUntil"
+       from people where id = $1 for update`,
+    [id],
+  );
+  return rows[0] ?? null;
+}
+
+/** Adds a person. */
+export async function insertPerson(db: Db, person: { id: string; name: string; role: Role; pinHash: string; passwordHash: string | null }): Promise<void> {
+  await db.query(
+    'insert into people (id, name, role, pin_hash, password_hash) values ($1, $2, $3, $4, $5)',
+    [person.id, person.name, person.role, person.pinHash, person.passwordHash],
+  );
+}
+
+/** Changes a person's role and whether they may sign in. */
+export async function updatePerson(db: Db, id: string, role: Role, active: boolean): Promise<void> {
+  await db.query('update people set role = $2, active = $3 where id = $1', [id, role, active]);
+}
+
+/** Sets a new PIN and lifts a lock-out. */
+export async function updatePin(db: Db, id: string, pinHash: string): Promise<void> {
+  await db.query('update people set pin_hash = $2, failed_attempts = 0, locked_until = null where id = $1', [id, pinHash]);
+}
+
+/** Sets a new password and lifts a lock-out. */
+export async function updatePassword(db: Db, id: string, passwordHash: string): Promise<void> {
+  await db.query('update people set password_hash = $2, failed_attempts = 0, locked_until = null where id = $1', [id, passwordHash]);
+}
+
+/** Notes a failed sign-in; `lockedUntil` is set when it was one too many. */
+export async function noteFailure(db: Db, id: string, failedAttempts: number, lockedUntil: Date | null): Promise<void> {
+  await db.query('update people set failed_attempts = $2, locked_until = $3 where id = $1', [id, failedAttempts, lockedUntil]);
+}
+
+/** How many active owners there are: the last one may not be removed. */
+export async function countOwners(db: Db): Promise<number> {
+  const { rows } = await db.query<{ n: number }>(`select count(*)::int as n from people where active and role = 'owner'`);
+  return rows[0].n;
+}

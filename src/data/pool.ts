@@ -1,0 +1,67 @@
+import pg from 'pg';
+import { conflict, invalid, PezzoError } from '../core/errors';
+
+/** Anything statements can be sent to: the pool, or one connection inside a transaction. */
+export interface Db {
+  query<Row extends pg.QueryResultRow = pg.QueryResultRow>(text: string, values?: unknown[]): Promise<pg.QueryResult<Row>>;
+}
+
+const CONNECTIONS = 8;
+/** Serialization failure and deadlock: the whole transaction may simply be tried again. */
+const RETRIED = new Set(['40001', '40P01']);
+const TRIES = 5;
+
+const keep = globalThis as { pezzoPool?: pg.Pool };
+
+/** The process's one pool, made on first use from DATABASE_URL. */
+export function getPool(): pg.Pool {
+  if (!keep.pezzoPool) {
+    if (!process.env.DATABASE_URL) throw new PezzoError('unavailable', 'no-database', 'DATABASE_URL is not set.');
+    keep.pezzoPool = new pg.Pool({ connectionString: process.env.DATABASE_URL, max: CONNECTIONS, connectionTimeoutMillis: 5000 });
+    // An idle connection that breaks (database restarted) is replaced on the next query; it must not end the process.
+    keep.pezzoPool.on('error', (error) => process.stderr.write(`database connection lost: ${error.message}\n`));
+  }
+  return keep.pezzoPool;
+}
+
+/** Runs one statement on the pool, with database errors turned into the application's own. */
+export const db: Db = {
+  async query(text, values) {
+    try {
+      return await getPool().query(text, values);
+    } catch (error) {
+      throw translate(error);
+    }
+  },
+};
+
+/** Runs `work` in one serializable transaction; the whole of it is tried again when the database asks for that. */
+export async function transaction<T>(work: (tx: Db) => Promise<T>): Promise<T> {
+  for (let attempt = 1; ; attempt += 1) {
+    const client = await getPool().connect().catch((error: unknown) => { throw translate(error); });
+    try {
+      await client.query('begin isolation level serializable');
+      const result = await work(client as unknown as Db);
+      await client.query('commit');
+      client.release();
+      return result;
+    } catch (error) {
+      await client.query('rollback').then(() => client.release(), (broken: Error) => client.release(broken));
+      if (attempt < TRIES && RETRIED.has((error as { code?: string }).code ?? '')) continue;
+      throw translate(error);
+    }
+  }
+}
+
+/** Turns a database error into the application's own; constraints are named for what they guard. */
+function translate(error: unknown): unknown {
+  const { code, constraint, message } = error as { code?: string; constraint?: string; message?: string };
+  if (error instanceof PezzoError || !code) return error;
+  if (code === '23505') return conflict('already-there', `This exists already (${constraint}).`);
+  if (code === '23503') return invalid('refers-to-nothing', `This refers to something that is not there (${constraint}).`);
+  if (code === '23514' || code === '22001' || code === '22P02' || code === '22P05') return invalid('out-of-range', `A value is not allowed here (${constraint ?? message}).`);
+  if (code.startsWith('08') || code.startsWith('57P') || code.startsWith('53') || code.startsWith('E')) {
+    return new PezzoError('unavailable', 'database-unavailable', 'The database does not answer just now. Nothing was lost; try again.', [], error);
+  }
+  return error;
+}

@@ -1,0 +1,172 @@
+import { conflict, notFound } from '../core/errors';
+import type { ProcedureDocument } from '../core/procedure';
+import { zoneName, type SearchQuery } from '../core/vehicle';
+import type { Db } from './pool';
+
+/** A procedure as lists show it. */
+export interface ProcedureRow {
+  id: string;
+  title: string;
+  zone: string;
+  side: 'left' | 'right' | 'centre';
+  /** The revision in force; null while it is only a draft. */
+  revision: number | null;
+  hasDraft: boolean;
+  changedAt: Date;
+  applies: string;
+}
+
+export interface Draft {
+  version: number;
+  document: ProcedureDocument;
+  editedBy: string;
+  editedAt: Date;
+}
+
+export interface Revision {
+  revision: number;
+  document: ProcedureDocument;
+  note: string;
+  madeBy: string;
+  approvedBy: string;
+  approvedAt: Date;
+}
+
+const fold = (text: string) => text.normalize('NFKD').replace(/\p{M}/gu, '').toLowerCase();
+
+/** The text the search box looks in: title, makes, models, bodies and the zone's words. */
+const searchText = (document: ProcedureDocument) =>
+  fold([document.title, ...document.applies.flatMap((a) => [a.make, a.model, a.body ?? '']), zoneName(document.zone), document.id].join(' '));
+
+/** Adds a procedure that has neither draft nor revision yet. */
+export async function insertProcedure(db: Db, document: ProcedureDocument, by: string): Promise<void> {
+  await db.query(
+    'insert into procedures (id, title, zone, side, search_text, created_by) values ($1, $2, $3, $4, $5, $6)',
+    [document.id, document.title, document.zone, document.side, searchText(document), by],
+  );
+  await insertApplies(db, document);
+}
+
+/** Brings the search columns in line with a document. */
+export async function updateProcedureColumns(db: Db, document: ProcedureDocument): Promise<void> {
+  await db.query(
+    'update procedures set title = $2, zone = $3, side = $4, search_text = $5, changed_at = now() where id = $1',
+    [document.id, document.title, document.zone, document.side, searchText(document)],
+  );
+  await db.query('delete from procedure_applies where procedure_id = $1', [document.id]);
+  await insertApplies(db, document);
+}
+
+async function insertApplies(db: Db, document: ProcedureDocument): Promise<void> {
+  for (const { make, model, from, to, body, steering } of document.applies) {
+    await db.query(
+      `insert into procedure_applies (procedure_id, make, model, years, body, steering)
+       values ($1, $2, $3, int4range($4::int, $5::int, '[]'), $6, $7)`,
+      [document.id, make, model, from ?? null, to ?? null, body ?? null, steering ?? 'any'],
+    );
+  }
+}
+
+const ROW = `p.id, p.title, p.zone, p.side, p.revision, p.changed_at as "changedAt",
+  exists (select 1 from procedure_drafts d where d.procedure_id = p.id) as "hasDraft",
+  (select string_agg(a.make || ' ' || a.model || coalesce(' ' || lower(a.years) || '–' || (upper(a.years) - 1), ''), ', ' order by a.make, a.model)
+     from procedure_applies a where a.procedure_id = p.id) as applies`;
+
+/**
+ * Procedures that match every part of the query, by title; at most `limit`. One `like` for each word rather than
+ * `like all`, which the trigram index cannot serve.
+ */
+export async function searchProcedures(db: Db, query: SearchQuery, limit: number): Promise<ProcedureRow[]> {
+  const words = query.words.map((word) => `%${word.replace(/[\\%_]/g, '\\$&')}%`);
+  const { rows } = await db.query<ProcedureRow>(
+    `select ${ROW} from procedures p
+      where ($1::text is null or p.zone = $1)
+        and ($2::text is null or p.side in ($2, 'centre'))
+        and ($3::int is null or exists (select 1 from procedure_applies a where a.procedure_id = p.id and a.years @> $3::int))
+        ${words.map((_, at) => `and p.search_text like $${at + 5}`).join(' ')}
+      order by p.title, p.side, p.id limit $4`,
+    [query.zone, query.side, query.year, limit, ...words],
+  );
+  return rows;
+}
+
+/** One procedure's row. Throws not-found. */
+export async function getProcedureRow(db: Db, id: string): Promise<ProcedureRow> {
+  const { rows } = await db.query<ProcedureRow>(`select ${ROW} from procedures p where p.id = $1`, [id]);
+  if (!rows[0]) throw notFound('procedure-unknown', `There is no procedure “${id}”.`);
+  return rows[0];
+}
+
+/** True where a procedure has this id. */
+export async function isProcedureId(db: Db, id: string): Promise<boolean> {
+  const { rows } = await db.query('select 1 from procedures where id = $1', [id]);
+  return rows.length > 0;
+}
+
+/** The draft of a procedure, or null. */
+export async function findDraft(db: Db, id: string): Promise<Draft | null> {
+  const { rows } = await db.query<Draft>(
+    'select version, document, edited_by as "editedBy", edited_at as "editedAt" from procedure_drafts where procedure_id = $1', [id],
+  );
+  return rows[0] ?? null;
+}
+
+/** Starts a draft at version 1. A conflict where there is one already. */
+export async function insertDraft(db: Db, document: ProcedureDocument, by: string): Promise<void> {
+  await db.query('insert into procedure_drafts (procedure_id, document, edited_by) values ($1, $2, $3)', [document.id, document, by]);
+}
+
+/** Saves over the version the editor started from. A conflict where somebody saved in between: nothing is overwritten. */
+export async function updateDraft(db: Db, document: ProcedureDocument, fromVersion: number, by: string): Promise<number> {
+  const { rows } = await db.query<{ version: number }>(
+    `update procedure_drafts set version = version + 1, document = $3, edited_by = $4, edited_at = now()
+      where procedure_id = $1 and version = $2 returning version`,
+    [document.id, fromVersion, document, by],
+  );
+  if (!rows[0]) throw conflict('draft-moved-on', 'Somebody else saved this draft in the meantime. Your changes are still here, unsaved.');
+  return rows[0].version;
+}
+
+/** Throws the draft away. */
+export async function deleteDraft(db: Db, id: string): Promise<void> {
+  await db.query('delete from procedure_drafts where procedure_id = $1', [id]);
+}
+
+/** Removes a procedure that never had a revision. */
+export async function deleteUnapproved(db: Db, id: string): Promise<void> {
+  await db.query('delete from procedures where id = $1 and revision is null', [id]);
+}
+
+/** Makes the next revision and puts it in force. Returns its number. */
+export async function insertRevision(
+  db: Db, document: ProcedureDocument, note: string, madeBy: string, approvedBy: string,
+): Promise<number> {
+  const { rows } = await db.query<{ revision: number }>(
+    `insert into procedure_revisions (procedure_id, revision, document, note, made_by, approved_by)
+     select $1, coalesce(max(revision), 0) + 1, $2, $3, $4, $5 from procedure_revisions where procedure_id = $1
+     returning revision`,
+    [document.id, document, note, madeBy, approvedBy],
+  );
+  await db.query('update procedures set revision = $2 where id = $1', [document.id, rows[0].revision]);
+  return rows[0].revision;
+}
+
+/** The revision in force, or null while there is none. */
+export async function findCurrentRevision(db: Db, id: string): Promise<Revision | null> {
+  const { rows } = await db.query<Revision>(
+    `select r.revision, r.document, r.note, r.made_by as "madeBy", r.approved_by as "approvedBy", r.approved_at as "approvedAt"
+       from procedures p join procedure_revisions r on r.procedure_id = p.id and r.revision = p.revision where p.id = $1`,
+    [id],
+  );
+  return rows[0] ?? null;
+}
+
+/** All revisions, newest first, without their documents. */
+export async function listRevisions(db: Db, id: string): Promise<Omit<Revision, 'document'>[]> {
+  const { rows } = await db.query<Omit<Revision, 'document'>>(
+    `select revision, note, made_by as "madeBy", approved_by as "approvedBy", approved_at as "approvedAt"
+       from procedure_revisions where procedure_id = $1 order by revision desc`,
+    [id],
+  );
+  return rows;
+}

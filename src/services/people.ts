@@ -1,0 +1,40 @@
+import type { PersonChange, PersonForm } from '../contracts';
+import { conflict } from '../core/errors';
+import {
+  countOwners, db, deleteSessionsOf, getPerson, insertPerson, listPeople, transaction, updatePassword, updatePerson, updatePin, type Person,
+} from '../data';
+import { demand } from './permission';
+import { personId } from './person-id';
+import { hashSecret } from './sign-in';
+
+/** Everybody of the shop. */
+export const everybody = () => listPeople(db);
+
+/** Adds a person. A conflict where the name is taken. */
+export async function addPerson(by: Person, form: PersonForm): Promise<string> {
+  demand(by, 'set-up');
+  const pinHash = await hashSecret(form.pin);
+  const passwordHash = form.password ? await hashSecret(form.password) : null;
+  const id = personId(form.name);
+  if ((await listPeople(db)).some((person) => person.id === id)) throw conflict('name-taken', `There is somebody called ${form.name} already.`);
+  await insertPerson(db, { id, name: form.name, role: form.role, pinHash, passwordHash });
+  return id;
+}
+
+/** Changes role, access, PIN or password. The last owner stays an active owner. A removed person is signed out at once. */
+export async function changePerson(by: Person, id: string, change: PersonChange): Promise<void> {
+  demand(by, 'set-up');
+  const pinHash = change.pin ? await hashSecret(change.pin) : null;
+  const passwordHash = change.password ? await hashSecret(change.password) : null;
+  await transaction(async (tx) => {
+    const person = await getPerson(tx, id);
+    const role = change.role ?? person.role;
+    const active = change.active ?? person.active;
+    const losesOwner = person.role === 'owner' && person.active && (role !== 'owner' || !active);
+    if (losesOwner && (await countOwners(tx)) === 1) throw conflict('last-owner', 'The shop needs an owner: make somebody else owner first.');
+    await updatePerson(tx, id, role, active);
+    if (pinHash) await updatePin(tx, id, pinHash);
+    if (passwordHash) await updatePassword(tx, id, passwordHash);
+    if (!active || pinHash || passwordHash) await deleteSessionsOf(tx, id);
+  });
+}

@@ -1,0 +1,3 @@
+export * from './job-board';
+export * from './job-page';
+export * from './new-job';

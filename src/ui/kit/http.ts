@@ -1,0 +1,20 @@
+/** A refusal of the server, in the words it gave. */
+export class ApiError extends Error {
+  constructor(readonly status: number, readonly code: string, message: string, readonly fields: { place: string; message: string }[]) {
+    super(message);
+  }
+}
+
+/** Sends JSON and returns the answer's JSON. Throws ApiError for a refusal and TypeError where the server cannot be reached. */
+export async function send<T = unknown>(method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE', url: string, body?: unknown): Promise<T> {
+  const response = await fetch(url, {
+    method, headers: body === undefined ? {} : { 'content-type': 'application/json' }, body: body === undefined ? undefined : JSON.stringify(body),
+  });
+  const answer = (await response.json().catch(() => ({}))) as T & { code?: string; message?: string; fields?: [] };
+  if (response.ok) return answer;
+  throw new ApiError(response.status, answer.code ?? 'unknown', answer.message ?? 'The server did not answer as expected.', answer.fields ?? []);
+}
+
+/** What to show for something that went wrong while sending. */
+export const troubleWords = (error: unknown) =>
+  error instanceof ApiError ? error.message : 'The server cannot be reached just now. What you entered is still here; try again.';

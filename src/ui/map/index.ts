@@ -1,0 +1,7 @@
+export * from './panel-map';
+export * from './peel';
+export * from './item-list';
+export * from './mark';
+export * from './geometry';
+export * from './visibility';
+export * from './outlines';

@@ -1,0 +1,168 @@
+'use client';
+import { memo, useMemo, type PointerEvent, type ReactNode } from 'react';
+import { centreOf, indexItems, itemWords, placeOf, type Part, type Point, type ProcedureDocument } from '@/core/procedure';
+import { boundsOf, drawingOf, polygonPoints, toDrawing, type Drawing } from './geometry';
+import { FastenerGlyph, LinkGlyph } from './mark';
+import { outlinePath } from './outlines';
+import type { Appearance } from './visibility';
+
+export interface PanelMapProps {
+  document: ProcedureDocument;
+  appearance: Map<string, Appearance>;
+  selected?: string | null;
+  now?: string | null;
+  /** Items that could be worked on now. */
+  open?: ReadonlySet<string>;
+  onSelect?: (id: string) => void;
+  /** A short line with a leader to the item that is `now`. */
+  leader?: string | null;
+  /** Brings an item large into view; everything else stays where it is. */
+  zoomTo?: string | null;
+  onGround?: (event: PointerEvent<SVGSVGElement>) => void;
+  children?: (drawing: Drawing) => ReactNode;
+  svgRef?: React.Ref<SVGSVGElement>;
+}
+
+const MARGIN = 46;
+const ZOOM = 1.7;
+/** Marks keep one size on the screen: this many millimetres at full view on a map of 1000 mm. */
+const MARK_SCALE = 1.05;
+
+/** The panel drawn to scale as seen from inside the cabin, each fastener by what it is and by its state. */
+export const PanelMap = memo(function PanelMap(props: PanelMapProps) {
+  const { document, appearance, zoomTo } = props;
+  const drawing = useMemo(() => drawingOf(document), [document]);
+  const index = useMemo(() => indexItems(document), [document]);
+  const focus = zoomTo ? placeOf(index, zoomTo) : null;
+  const zoom = focus ? ZOOM : 1;
+  const view = viewTransform(drawing, focus, zoom);
+  const size = (drawing.width / 1000) * MARK_SCALE / zoom;
+  const seen = (id: string) => appearance.get(id) ?? 'hidden';
+  const state = (id: string) =>
+    `${seen(id)}${props.now === id ? ' now' : ''}${props.selected === id ? ' selected' : ''}${props.open?.has(id) ? ' open' : ''}`;
+  const visible = (id: string) => seen(id) !== 'hidden' || props.now === id || props.selected === id;
+  const parts = document.parts.filter((part) => part.shape && visible(part.id)).sort((a, b) => areaOf(b) - areaOf(a));
+  const tap = (id: string) => (event: PointerEvent) => {
+    if (!props.onSelect) return;
+    event.stopPropagation();
+    props.onSelect(id);
+  };
+  const label = (id: string) => itemWords(index, id);
+  return (
+    <svg ref={props.svgRef} className="panel-map" role="group" aria-label={`Panel map: ${document.title}, ${document.side}`}
+      viewBox={`${-MARGIN} ${-MARGIN} ${drawing.width + MARGIN * 2} ${drawing.height + MARGIN * 2}`} onPointerDown={props.onGround}>
+      <defs>
+        <pattern id="lifted" width="18" height="18" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <rect width="18" height="18" fill="#f1ece1" fillOpacity="0.55" /><path d="M0 0V18" stroke="#c9c2b3" strokeWidth="2.5" />
+        </pattern>
+      </defs>
+      <g className="zooming" style={{ transform: view }}>
+        <path className="outline" d={outlinePath(document.map)} transform={outlineTransform(drawing)} />
+        {parts.map((part) => (
+          <g key={part.id} onPointerDown={props.onSelect && tap(part.id)}>
+            <title>{label(part.id)}</title>
+            <polygon className={`part ${partLook(part)} ${state(part.id)}`} points={polygonPoints(drawing, part.shape!)} />
+            {partLook(part) === 'speaker' && seen(part.id) === 'in' && <SpeakerRing drawing={drawing} shape={part.shape!} />}
+          </g>
+        ))}
+        {document.fasteners.filter((f) => visible(f.id)).flatMap((fastener) => placesFor(fastener.at, placeOf(index, fastener.id)).map((at, i) => (
+          <Mark key={`${fastener.id}-${i}`} at={toDrawing(drawing, at)} size={size} state={state(fastener.id)} title={label(fastener.id)} onTap={props.onSelect && tap(fastener.id)}>
+            <FastenerGlyph fastener={fastener} />
+          </Mark>
+        )))}
+        {document.links.filter((link) => visible(link.id)).map((link) => {
+          const at = linkPlace(document, placeOf(index, link.id), link.id);
+          return at && (
+            <Mark key={link.id} at={toDrawing(drawing, at)} size={size} state={state(link.id)} title={label(link.id)} onTap={props.onSelect && tap(link.id)}>
+              <LinkGlyph link={link} />
+            </Mark>
+          );
+        })}
+        {props.leader && props.now && <Leader drawing={drawing} at={leaderPlace(document, index, props.now)} text={props.leader} size={size} />}
+        {props.children?.(drawing)}
+      </g>
+      <Orientation drawing={drawing} side={document.side} />
+    </svg>
+  );
+});
+
+function viewTransform({ width, height }: Drawing, focus: Point | null, zoom: number): string {
+  if (!focus) return 'translate(0px, 0px) scale(1)';
+  const [x, y] = focus;
+  const clamp = (value: number, max: number) => Math.min(0, Math.max(max * (1 - zoom), value));
+  return `translate(${clamp(width / 2 - x * zoom, width)}px, ${clamp(height / 2 - y * zoom, height)}px) scale(${zoom})`;
+}
+
+const outlineTransform = ({ width, height, mirrored }: Drawing) =>
+  mirrored ? `translate(${width} ${height}) scale(-1 -1)` : `translate(0 ${height}) scale(1 -1)`;
+
+const areaOf = (part: Part) => {
+  const [, , width, height] = boundsOf(part.shape!);
+  return width * height;
+};
+
+function partLook(part: Part): string {
+  if (part.kind === 'speaker' || part.kind === 'tweeter') return 'speaker';
+  if (part.kind === 'shield') return 'shield';
+  return part.kind === 'panel' ? 'panel' : 'small';
+}
+
+function SpeakerRing({ drawing, shape }: { drawing: Drawing; shape: Point[] }) {
+  const [x, y] = toDrawing(drawing, centreOf(shape)!);
+  const radius = boundsOf(shape)[2] / 2;
+  return <><circle className="inner-ring" cx={x} cy={y} r={radius * 0.72} /><circle className="inner-ring" cx={x} cy={y} r={radius * 0.25} /></>;
+}
+
+const placesFor = (at: Point[] | undefined, fallback: Point | null): Point[] => (at?.length ? at : fallback ? [fallback] : []);
+
+/** Links have no place of their own: they fan out below the centre of the part they belong to. */
+function linkPlace(document: ProcedureDocument, centre: Point | null, id: string): Point | null {
+  if (!centre) return null;
+  const owner = document.links.find((link) => link.id === id)!.joins[0];
+  const siblings = document.links.filter((link) => link.joins[0] === owner);
+  const at = siblings.findIndex((link) => link.id === id);
+  return [centre[0] + (at - (siblings.length - 1) / 2) * 70, centre[1] - 14];
+}
+
+function Mark({ at, size, state, title, onTap, children }: {
+  at: Point; size: number; state: string; title: string; onTap?: (event: PointerEvent) => void; children: ReactNode;
+}) {
+  return (
+    <g className={`mark ${state}`} transform={`translate(${at[0]} ${at[1]}) scale(${size})`} onPointerDown={onTap}>
+      <title>{title}</title>
+      <circle className="halo" r={26} /><circle r={26} fill="transparent" />
+      {children}
+    </g>
+  );
+}
+
+function leaderPlace(document: ProcedureDocument, index: ReturnType<typeof indexItems>, id: string): Point | null {
+  const first = index.fasteners.get(id)?.at?.[0];
+  return first ?? (index.links.has(id) ? linkPlace(document, placeOf(index, id), id) : placeOf(index, id));
+}
+
+function Leader({ drawing, at, text, size }: { drawing: Drawing; at: Point | null; text: string; size: number }) {
+  if (!at) return null;
+  const [x, y] = toDrawing(drawing, at);
+  const toLeft = x > drawing.width / 2;
+  const up = y > drawing.height * 0.25 ? -1 : 1;
+  const [bx, by] = [x + (toLeft ? -30 : 30) * size, y + up * 62 * size];
+  return (
+    <g pointerEvents="none">
+      <path className="leader" d={`M${x} ${y + up * 27 * size}V${by}H${bx}`} strokeWidth={2.4 * size} />
+      <text className="leader-text" x={bx + (toLeft ? -7 : 7) * size} y={by + 7 * size} fontSize={25 * size} strokeWidth={5 * size} textAnchor={toLeft ? 'end' : 'start'}>{text}</text>
+    </g>
+  );
+}
+
+function Orientation({ drawing, side }: { drawing: Drawing; side: string }) {
+  if (side === 'centre') return null;
+  const front = drawing.mirrored;
+  const y = drawing.height + 34;
+  return (
+    <>
+      <text className="orientation" x={0} y={y} fontSize={24}>{front ? '← rear' : '← front'}</text>
+      <text className="orientation" x={drawing.width} y={y} fontSize={24} textAnchor="end">{front ? 'front →' : 'rear →'}</text>
+    </>
+  );
+}

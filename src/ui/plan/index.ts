@@ -1,0 +1,2 @@
+export * from './plan-page';
+export type { JobChoice } from './open-run';

@@ -1,0 +1,3 @@
+export * from './procedure-page';
+export * from './findings';
+export * from './item-facts';

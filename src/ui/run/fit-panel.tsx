@@ -1,0 +1,39 @@
+'use client';
+import { useState } from 'react';
+import type { RunPlan } from '@/core/run';
+import { RunFoot } from './foot';
+import type { RunHandle } from './use-run';
+
+/** Between taking apart and putting back: the tick list for the new parts, and notes. */
+export function FitPanel({ plan, run }: { plan: RunPlan; run: RunHandle }) {
+  const { state, record } = run;
+  const [note, setNote] = useState('');
+  const notes = state.log.filter((event) => event.type === 'note');
+  const keep = () => {
+    record({ type: 'note', text: note.trim() });
+    setNote('');
+  };
+  return (
+    <section className="run-panel">
+      <h1 className="verb">Fit the new parts</h1>
+      <div className="mt-3">
+        {plan.newParts.length === 0 && <p className="quiet">No list was made for this job.</p>}
+        {plan.newParts.map((line) => (
+          <button key={line} type="button" role="checkbox" className="check-line" aria-checked={state.ticks.get(line) ?? false} onClick={() => record({ type: 'ticked', line, on: !state.ticks.get(line) })}>
+            <span className="box" aria-hidden="true">{state.ticks.get(line) ? '✓' : ''}</span>{line}
+          </button>
+        ))}
+      </div>
+      {notes.map((event) => <p key={event.id} className="caution mild">{event.type === 'note' && event.text}</p>)}
+      <div className="d-flex gap-2 mt-2">
+        <input className="form-control" aria-label="Note" placeholder="Note for the file" maxLength={2000} value={note} onChange={(event) => setNote(event.target.value)} />
+        <button type="button" className="btn btn-outline-dark" disabled={!note.trim()} onClick={keep}>Keep</button>
+      </div>
+      <div className="spacer" />
+      <button type="button" className="done-bar" onClick={() => record({ type: 'phase', to: 'refit' })}>Put it back</button>
+      <RunFoot run={run}>
+        {state.phase === 'fit' && run.view.removal.some((step) => step.state === 'open') && <button type="button" onClick={() => record({ type: 'phase', to: 'remove' })}>Take more apart</button>}
+      </RunFoot>
+    </section>
+  );
+}

@@ -1,0 +1,2 @@
+export * from './sign-in';
+export * from './setup-form';
