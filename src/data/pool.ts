@@ -35,12 +35,15 @@ export const db: Db = {
   },
 };
 
-/** Runs `work` in one serializable transaction; the whole of it is tried again when the database asks for that. */
-export async function transaction<T>(work: (tx: Db) => Promise<T>): Promise<T> {
+/**
+ * Runs `work` in one transaction; the whole of it is tried again when the database asks for that. Serializable unless the
+ * work holds a lock that makes it the only writer (then `read committed` is enough and never has to be tried again).
+ */
+export async function transaction<T>(work: (tx: Db) => Promise<T>, isolation: 'serializable' | 'read committed' = 'serializable'): Promise<T> {
   for (let attempt = 1; ; attempt += 1) {
     const client = await getPool().connect().catch((error: unknown) => { throw translate(error); });
     try {
-      await client.query('begin isolation level serializable');
+      await client.query(`begin isolation level ${isolation}`);
       const result = await work(client as unknown as Db);
       await client.query('commit');
       client.release();
@@ -60,6 +63,7 @@ function translate(error: unknown): unknown {
   if (code === '23505') return conflict('already-there', `This exists already (${constraint}).`);
   if (code === '23503') return invalid('refers-to-nothing', `This refers to something that is not there (${constraint}).`);
   if (code === '23514' || code === '22001' || code === '22P02' || code === '22P05') return invalid('out-of-range', `A value is not allowed here (${constraint ?? message}).`);
+  if (RETRIED.has(code)) return new PezzoError('unavailable', 'busy', 'Too many changes at once. Nothing was lost; try again.', [], error);
   if (code.startsWith('08') || code.startsWith('57P') || code.startsWith('53') || code.startsWith('E')) {
     return new PezzoError('unavailable', 'database-unavailable', 'The database does not answer just now. Nothing was lost; try again.', [], error);
   }

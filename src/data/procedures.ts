@@ -1,6 +1,6 @@
 import { conflict, notFound } from '../core/errors';
 import type { ProcedureDocument } from '../core/procedure';
-import { zoneName, type SearchQuery } from '../core/vehicle';
+import { zoneName, type SearchQuery, type Vehicle } from '../core/vehicle';
 import type { Db } from './pool';
 
 /** A procedure as lists show it. */
@@ -86,6 +86,22 @@ export async function searchProcedures(db: Db, query: SearchQuery, limit: number
         ${words.map((_, at) => `and p.search_text like $${at + 5}`).join(' ')}
       order by p.title, p.side, p.id limit $4`,
     [query.zone, query.side, query.year, limit, ...words],
+  );
+  return rows;
+}
+
+/** Approved procedures recorded for a vehicle. What the vehicle does not state excludes nothing. */
+export async function listProceduresFor(db: Db, vehicle: Vehicle): Promise<ProcedureRow[]> {
+  const { rows } = await db.query<ProcedureRow>(
+    `select ${ROW} from procedures p
+      where p.revision is not null and exists (
+        select 1 from procedure_applies a
+         where a.procedure_id = p.id and lower(a.make) = lower($1) and lower(a.model) = lower($2)
+           and ($3::int is null or a.years @> $3::int)
+           and ($4::text is null or a.body is null or lower(a.body) = lower($4))
+           and ($5 = 'any' or a.steering in ('any', $5)))
+      order by p.zone, p.side, p.id`,
+    [vehicle.make, vehicle.model, vehicle.year ?? null, vehicle.body || null, vehicle.steering ?? 'any'],
   );
   return rows;
 }

@@ -3,10 +3,10 @@ import { readProcedure, readProcedureText } from '../contracts';
 import { conflict, invalid, notFound } from '../core/errors';
 import { checkProcedure, hasErrors, type CheckResult, type Finding } from '../core/procedure/check';
 import type { ProcedureDocument } from '../core/procedure';
-import { parseSearch, zoneName } from '../core/vehicle';
+import { parseSearch, zoneName, type Vehicle } from '../core/vehicle';
 import {
   db, deleteDraft, deleteUnapproved, findCurrentRevision, findDraft, getProcedureRow, insertDraft, insertProcedure, insertRevision,
-  isProcedureId, listRevisions, searchProcedures, transaction, updateDraft, updateProcedureColumns, type Draft, type Person,
+  isProcedureId, listProceduresFor, listRevisions, searchProcedures, transaction, updateDraft, updateProcedureColumns, type Draft, type Person,
 } from '../data';
 import { demand } from './permission';
 
@@ -14,6 +14,9 @@ const SEARCH_LIMIT = 200;
 
 /** Procedures for one line of search, in any order of words. */
 export const searchLibrary = (text: string): Promise<ProcedureRowView[]> => searchProcedures(db, parseSearch(text), SEARCH_LIMIT);
+
+/** Approved procedures recorded for exactly this vehicle. */
+export const proceduresFor = (vehicle: Vehicle): Promise<ProcedureRowView[]> => listProceduresFor(db, vehicle);
 
 /** Everything the procedure page shows. Throws not-found. */
 export async function viewProcedure(id: string): Promise<ProcedureView> {

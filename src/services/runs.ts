@@ -36,7 +36,7 @@ export async function receiveEvents(by: Person, runId: string, events: RunEvent[
   const kept = await transaction(async (tx) => {
     await lockRun(tx, runId);
     return appendEvents(tx, runId, others, by.id);
-  });
+  }, 'read committed');
   const finished = finishing.length ? await finish(by, runId, finishing) : [];
   const news = await listEvents(db, runId, after);
   return { kept: [...kept, ...finished], ...news };
@@ -56,5 +56,5 @@ async function finish(by: Person, runId: string, events: RunEvent[]): Promise<st
     const kept = await appendEvents(tx, runId, events, by.id);
     await markFinished(tx, runId);
     return kept;
-  });
+  }, 'read committed');
 }

@@ -3,7 +3,7 @@ import { compare, hash } from 'bcryptjs';
 import type { SetupForm, SignInForm } from '../contracts';
 import { conflict, forbidden } from '../core/errors';
 import {
-  db, deleteSession, deleteSessionsOf, findPersonForSignIn, findSessionPerson, findShop, insertPerson, insertSession, insertShop,
+  db, deleteSession, findPersonForSignIn, findSessionPerson, findShop, insertPerson, insertSession, insertShop,
   listPeople, noteFailure, transaction, type Person, type PersonSecrets,
 } from '../data';
 import { personId } from './person-id';
@@ -87,6 +87,3 @@ export const findSignedIn = (token: string | undefined): Promise<Person | null> 
 
 /** Ends a session. */
 export const signOut = (token: string | undefined) => (token ? deleteSession(db, tokenHash(token)) : Promise.resolve());
-
-/** Ends all sessions of a person, as after a removal or a new PIN. */
-export const endSessionsOf = (personId: string) => deleteSessionsOf(db, personId);

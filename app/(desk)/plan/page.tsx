@@ -17,15 +17,23 @@ function readQuery(query: Query) {
   return readForm(planQuerySchema, { procedures: list(query.procedure), goals: list(query.goal), options });
 }
 
-export default async function PlanRoute({ searchParams }: { searchParams: Promise<Query> }) {
-  const query = await searchParams;
+/** Everything the page shows, or the refusal in words. */
+async function readPlan(query: Query) {
   try {
     const asked = readQuery(query);
     const [person, view, board] = await Promise.all([requirePerson(), orNotFound(planView(asked)), jobBoard()]);
-    const jobs = board.map(({ job }) => ({ number: job.number, title: job.title, vehicle: `${job.vehicle.make} ${job.vehicle.model} ${job.vehicle.year ?? ''} ${job.vehicle.label}`.trim() }));
-    return <PlanPage view={view} asked={asked} jobs={jobs} forJob={Number(list(query.job)[0]) || null} mayOpen={may(person, 'open-job')} />;
+    return { asked, person, view, board };
   } catch (error) {
-    if (error instanceof PezzoError) return <p className="trouble">{error.message}</p>;
+    if (error instanceof PezzoError) return { trouble: error.message };
     throw error;
   }
+}
+
+export default async function PlanRoute({ searchParams }: { searchParams: Promise<Query> }) {
+  const query = await searchParams;
+  const read = await readPlan(query);
+  if (read.trouble !== undefined) return <p className="trouble">{read.trouble}</p>;
+  const { asked, person, view, board } = read;
+  const jobs = board.map(({ job }) => ({ number: job.number, title: job.title, vehicle: `${job.vehicle.make} ${job.vehicle.model} ${job.vehicle.year ?? ''} ${job.vehicle.label}`.trim() }));
+  return <PlanPage view={view} asked={asked} jobs={jobs} forJob={Number(list(query.job)[0]) || null} mayOpen={may(person, 'open-job')} />;
 }

@@ -16,16 +16,6 @@ export const BASE_CATALOGUE: Catalogue = {
   fasteners: FASTENER_KINDS, links: LINK_KINDS, parts: PART_KINDS, motions: MOTIONS,
 };
 
-/** A catalogue with a shop's own entries laid over the base; an entry with a known code replaces it. */
-export function extendCatalogue(base: Catalogue, own: { fasteners?: FastenerKind[]; links?: LinkKind[]; parts?: PartKind[] }): Catalogue {
-  const lay = <T extends { code: string }>(map: ReadonlyMap<string, T>, entries: T[] = []) =>
-    new Map([...map, ...entries.map((entry): [string, T] => [entry.code, entry])]);
-  return {
-    fasteners: lay(base.fasteners, own.fasteners), links: lay(base.links, own.links),
-    parts: lay(base.parts, own.parts), motions: base.motions,
-  };
-}
-
 const plain = (code: string) => code.trim().toLowerCase().replace(/[\s_]+/g, '-');
 
 /** The fastener kind for a code or one of its other spellings; undefined where unknown. */

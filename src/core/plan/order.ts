@@ -8,15 +8,6 @@ export interface OrderProblem {
   costs: CostSettings;
 }
 
-/** A sequence with its cost. `optimal` is true only where `costMs` equals a proven `lowerBoundMs`. */
-export interface Order {
-  sequence: number[];
-  costMs: number;
-  toolChanges: number;
-  lowerBoundMs: number;
-  optimal: boolean;
-}
-
 /** Milliseconds from finishing `from` (null = at the start) to beginning `to`. */
 export function transitionMs(problem: OrderProblem, from: number | null, to: number): number {
   const next = problem.actions[to];

@@ -36,7 +36,7 @@ export function instructionFor(documents: ProcedureDocument[], step: Step, catal
     case 'release': case 'start': case 'tighten': case 'fit': return fastenerWords(index, step, catalogue);
     case 'undo': case 'join': return linkWords(index, step, catalogue);
     case 'free': return plain('Free', name, motionLines(index, step.item, catalogue, 'out'), 'It is free');
-    case 'takeOff': return plain('Take off', name, ['Links are undone: lift it away and put it aside, face up.', ...carriedLines(document, index, step.item)], 'It is off');
+    case 'takeOff': return plain('Take off', name, [document.links.some((link) => link.joins.includes(step.item)) ? 'Its links are undone: lift it away and put it aside, face up.' : 'Put it aside, face up, with its clips on it.', ...carriedLines(document, index, step.item)], 'It is off');
     case 'place': return plain('Bring back', name, ['Hold it near; cables and plugs through their holes.'], 'It is in place');
     case 'seat': return plain('Seat', name, motionLines(index, step.item, catalogue, 'in'), 'It is home');
     default: return vehicleWords(step);

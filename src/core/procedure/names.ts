@@ -1,4 +1,4 @@
-import { findFastenerKind, findLinkKind, parseDrive, toolFor, type Catalogue, BASE_CATALOGUE } from '../hardware';
+import { findFastenerKind, findLinkKind, parseDrive, type Catalogue, BASE_CATALOGUE } from '../hardware';
 import { countOf, findItem, heldParts, type ItemIndex } from './items';
 
 const lowerFirst = (text: string) => (/^[A-Z][a-z]/.test(text) ? text[0].toLowerCase() + text.slice(1) : text);
@@ -34,6 +34,3 @@ export function heldWords(index: ItemIndex, id: string): string {
   const fastener = index.fasteners.get(id);
   return fastener ? heldParts(fastener).map((part) => itemWords(index, part)).join(' and ') : '';
 }
-
-/** What a size plate shows for a drive or tool code. */
-export const plateWords = (code: string) => toolFor(code).plate;

@@ -1,5 +1,5 @@
 import { fastenerKindOrGuess } from '../hardware';
-import { countOf, countedWords, itemWords } from '../procedure';
+import { countOf, countedWords, heldWords } from '../procedure';
 import type { ActionGraph } from '../plan';
 import { doneCount, isOverCounted, type RunState } from './fold';
 
@@ -53,7 +53,7 @@ function rowFor(graph: ActionGraph, state: RunState, procedure: string, id: stri
   const omitted = pieces?.omitted ?? 0;
   const renewed = kind.destructive && returned?.full ? Math.max(0, needed - omitted) : pieces?.renewed ?? 0;
   return {
-    item, words: countedWords(index, id, graph.catalogue) || itemWords(index, id), out, back, scrapped, lost, needed, renewed, omitted,
+    item, words: `${countedWords(index, id, graph.catalogue)}, ${heldWords(index, id)}`, out, back, scrapped, lost, needed, renewed, omitted,
     damagedButUsed: pieces?.damagedButUsed ?? 0, reasons: pieces?.reasons ?? [], missing: needed - back - renewed - omitted,
     overCounted: isOverCounted(released, countOf(fastener)),
   };

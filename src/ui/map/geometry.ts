@@ -20,6 +20,26 @@ export const toMap = (drawing: Drawing, point: Point): Point => toDrawing(drawin
 /** SVG points of a polygon. */
 export const polygonPoints = (drawing: Drawing, shape: Point[]) => shape.map((point) => toDrawing(drawing, point).join(',')).join(' ');
 
+/** How much of a corner is rounded off, mm, where the edges are long enough. */
+const CORNER_MM = 22;
+
+/** A polygon as a closed path with rounded corners. */
+export function roundedPath(drawing: Drawing, shape: Point[]): string {
+  const points = shape.map((point) => toDrawing(drawing, point));
+  const toward = (from: Point, to: Point): Point => {
+    const length = Math.hypot(to[0] - from[0], to[1] - from[1]) || 1;
+    const share = Math.min(CORNER_MM, length / 2) / length;
+    return [from[0] + (to[0] - from[0]) * share, from[1] + (to[1] - from[1]) * share];
+  };
+  const at = ([x, y]: Point) => `${x.toFixed(1)} ${y.toFixed(1)}`;
+  const corners = points.map((point, n) => {
+    const before = toward(point, points[(n + points.length - 1) % points.length]);
+    const after = toward(point, points[(n + 1) % points.length]);
+    return `${n === 0 ? 'M' : 'L'}${at(before)} Q${at(point)} ${at(after)}`;
+  });
+  return `${corners.join(' ')} Z`;
+}
+
 /** The box around points: [left, top, width, height]. */
 export function boundsOf(points: Point[]): [number, number, number, number] {
   const xs = points.map(([x]) => x);

@@ -9,9 +9,6 @@ const UNIT_PATHS: Record<string, string> = {
 };
 const PLAIN = 'M .06 .03 L .94 .03 Q .98 .03 .98 .09 L .98 .91 Q .98 .97 .94 .97 L .06 .97 Q .02 .97 .02 .91 L .02 .09 Q .02 .03 .06 .03 Z';
 
-/** The zones that have an outline of their own; others get a plain panel. */
-export const OUTLINE_NAMES = Object.keys(UNIT_PATHS);
-
 /** The outline of a map as a path in its millimetres (y up). */
 export function outlinePath({ width, height, outline }: PanelMap): string {
   if (typeof outline === 'object' && 'path' in outline) return outline.path;

@@ -1,7 +1,7 @@
 'use client';
 import { memo, useMemo, type PointerEvent, type ReactNode } from 'react';
 import { centreOf, indexItems, itemWords, placeOf, type Part, type Point, type ProcedureDocument } from '@/core/procedure';
-import { boundsOf, drawingOf, polygonPoints, toDrawing, type Drawing } from './geometry';
+import { boundsOf, drawingOf, roundedPath, toDrawing, type Drawing } from './geometry';
 import { FastenerGlyph, LinkGlyph } from './mark';
 import { outlinePath } from './outlines';
 import type { Appearance } from './visibility';
@@ -24,7 +24,7 @@ export interface PanelMapProps {
 }
 
 const MARGIN = 46;
-const ZOOM = 1.7;
+const ZOOM = 1.6;
 /** Marks keep one size on the screen: this many millimetres at full view on a map of 1000 mm. */
 const MARK_SCALE = 1.05;
 
@@ -33,7 +33,8 @@ export const PanelMap = memo(function PanelMap(props: PanelMapProps) {
   const { document, appearance, zoomTo } = props;
   const drawing = useMemo(() => drawingOf(document), [document]);
   const index = useMemo(() => indexItems(document), [document]);
-  const focus = zoomTo ? placeOf(index, zoomTo) : null;
+  const place = zoomTo ? placeOf(index, zoomTo) : null;
+  const focus = place && toDrawing(drawing, place);
   const zoom = focus ? ZOOM : 1;
   const view = viewTransform(drawing, focus, zoom);
   const size = (drawing.width / 1000) * MARK_SCALE / zoom;
@@ -41,6 +42,7 @@ export const PanelMap = memo(function PanelMap(props: PanelMapProps) {
   const state = (id: string) =>
     `${seen(id)}${props.now === id ? ' now' : ''}${props.selected === id ? ' selected' : ''}${props.open?.has(id) ? ' open' : ''}`;
   const visible = (id: string) => seen(id) !== 'hidden' || props.now === id || props.selected === id;
+  // Large parts first, so that what lies on them is drawn over them.
   const parts = document.parts.filter((part) => part.shape && visible(part.id)).sort((a, b) => areaOf(b) - areaOf(a));
   const tap = (id: string) => (event: PointerEvent) => {
     if (!props.onSelect) return;
@@ -61,7 +63,7 @@ export const PanelMap = memo(function PanelMap(props: PanelMapProps) {
         {parts.map((part) => (
           <g key={part.id} onPointerDown={props.onSelect && tap(part.id)}>
             <title>{label(part.id)}</title>
-            <polygon className={`part ${partLook(part)} ${state(part.id)}`} points={polygonPoints(drawing, part.shape!)} />
+            <path className={`part ${partLook(part)} ${state(part.id)}`} d={roundedPath(drawing, part.shape!)} />
             {partLook(part) === 'speaker' && seen(part.id) === 'in' && <SpeakerRing drawing={drawing} shape={part.shape!} />}
           </g>
         ))}

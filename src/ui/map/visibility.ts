@@ -1,4 +1,6 @@
-import { heldParts, indexItems, layersOf, linkOwner, parseReference, type ItemIndex, type ProcedureDocument } from '@/core/procedure';
+import {
+  heldParts, indexItems, layersOf, linkOwner, parseReference, presenceOf, type ItemIndex, type OptionValues, type ProcedureDocument,
+} from '@/core/procedure';
 
 /** How an item appears on the map. */
 export type Appearance = 'hidden' | 'in' | 'out';
@@ -11,10 +13,11 @@ export function peeled(document: ProcedureDocument, layers: Map<string, number>,
   };
   const appearance = new Map<string, Appearance>();
   for (const item of [...document.parts, ...document.fasteners, ...document.links]) appearance.set(item.id, look(item.id));
-  // A part that is still on is seen as soon as nothing covers it, even while its own fasteners lie deeper.
+  // A part that is still on is seen as soon as nothing covers it, even while its own fasteners lie deeper. A panel is
+  // too large to be hidden by the trims over its edge.
   const index = indexItems(document);
   for (const part of document.parts) {
-    if (appearance.get(part.id) === 'hidden' && coversOfItem(index, part.id).every((cover) => appearance.get(cover) === 'out')) appearance.set(part.id, 'in');
+    if (appearance.get(part.id) === 'hidden' && coversOfItem(index, part.id).every((cover) => appearance.get(cover) === 'out' || onlyEdges(index, part.id, cover))) appearance.set(part.id, 'in');
   }
   return appearance;
 }
@@ -24,10 +27,20 @@ export function fromDone(document: ProcedureDocument, isOut: (id: string) => boo
   const index = indexItems(document);
   const appearance = new Map<string, Appearance>();
   for (const item of [...document.parts, ...document.fasteners, ...document.links]) {
-    const covered = coversOfItem(index, item.id).some((part) => !isOut(part));
+    const covered = coversOfItem(index, item.id).some((part) => !isOut(part) && !onlyEdges(index, item.id, part));
     appearance.set(item.id, isOut(item.id) ? 'out' : covered ? 'hidden' : 'in');
   }
   return appearance;
+}
+
+/** True where the cover is a small trim over the edge of a panel: the panel is in sight all the same. */
+const onlyEdges = (index: ItemIndex, id: string, cover: string) =>
+  index.parts.get(id)?.kind === 'panel' && !['panel', 'shield', 'seat', 'carpet'].includes(index.parts.get(cover)?.kind ?? '');
+
+/** Appearance without what this vehicle does not have. */
+export function withoutAbsent(document: ProcedureDocument, options: OptionValues, appearance: Map<string, Appearance>): Map<string, Appearance> {
+  const { of } = presenceOf(document, options);
+  return new Map([...appearance].map(([id, look]) => [id, of.get(id) === 'absent' ? 'hidden' : look]));
 }
 
 /** The parts that must be lifted before an item can be seen. */

@@ -1,2 +1,1 @@
 export * from './plan-page';
-export type { JobChoice } from './open-run';

@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import type { PlanView } from '@/contracts';
 import { indexItems, itemWords, layersOf, parseReference } from '@/core/procedure';
 import { PageHead } from '../kit';
-import { PanelMap, Peel, peeled, peelSteps } from '../map';
+import { PanelMap, Peel, peeled, peelSteps, withoutAbsent } from '../map';
 import { OpenRun, type JobChoice } from './open-run';
 import { planAddress, type Asked } from './plan-address';
 import { PlanAnswer } from './plan-answer';
@@ -75,14 +75,14 @@ function GoalMap({ view, asked, ask }: GoalProps) {
   const document = view.documents[0];
   const layers = useMemo(() => layersOf(document), [document]);
   const steps = peelSteps(document);
-  const [peel, setPeel] = useState(steps - 1);
   const goalItem = parseReference(asked.goals[0] ?? '')?.item ?? null;
+  const [peel, setPeel] = useState(layers.get(goalItem ?? '') ?? 0);
   const toggle = (id: string) => ask({ goals: asked.goals.includes(id) ? asked.goals.filter((goal) => goal !== id) : [...asked.goals, id] });
   return (
     <div className="map-sheet mb-3">
       <p className="label px-2 pt-1 mb-0">Tap what you want out</p>
       <div className="map-frame" style={{ height: 340 }}>
-        <PanelMap document={document} appearance={peeled(document, layers, peel)} selected={goalItem} onSelect={toggle} />
+        <PanelMap document={document} appearance={withoutAbsent(document, asked.options, peeled(document, layers, peel))} selected={goalItem} onSelect={toggle} />
       </div>
       <Peel value={peel} steps={steps} onChange={setPeel} />
     </div>

@@ -3,7 +3,7 @@ import { joiResolver } from '@hookform/resolvers/joi';
 import { useRouter } from 'next/navigation';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import { useForm } from 'react-hook-form';
+import { useForm, useWatch } from 'react-hook-form';
 import { newProcedureSchema, type NewProcedureForm } from '@/contracts';
 import { findZone, ZONES } from '@/core/vehicle';
 import { Field, PageHead, Trouble, useSend } from '../kit';
@@ -16,10 +16,10 @@ const numberOrNull = { setValueAs: (value: string | number | null) => (value ===
 
 /** Starts a recording: which vehicle, which zone, how large the panel is. */
 export function NewProcedure() {
-  const { register, handleSubmit, setValue, watch, formState: { errors } } = useForm<NewProcedureForm>({ resolver: joiResolver(newProcedureSchema), defaultValues: EMPTY });
+  const { register, handleSubmit, setValue, control, formState: { errors } } = useForm<NewProcedureForm>({ resolver: joiResolver(newProcedureSchema), defaultValues: EMPTY });
   const { busy, trouble, run } = useSend();
   const router = useRouter();
-  const sided = findZone(watch('zone'))?.sided ?? true;
+  const sided = findZone(useWatch({ control, name: 'zone' }))?.sided ?? true;
   const takeZone = (code: string) => {
     const zone = findZone(code)!;
     setValue('width', zone.map.width);

@@ -24,7 +24,8 @@ export function Recorder({ document: first, version: firstVersion, mayApprove }:
   const layers = useMemo(() => layersOf(document), [document]);
   const steps = peelSteps(document);
   const [peel, setPeel] = useState(0);
-  const check = useMemo(() => checkProcedure(document), [useDeferredValue(document)]); // eslint-disable-line react-hooks/exhaustive-deps
+  const checked = useDeferredValue(document);
+  const check = useMemo(() => checkProcedure(checked), [checked]);
   const svg = useRef<SVGSVGElement>(null);
   useUndoKeys(edit);
 

@@ -15,6 +15,7 @@ export function FitPanel({ plan, run }: { plan: RunPlan; run: RunHandle }) {
   };
   return (
     <section className="run-panel">
+      <div className="run-scroll">
       <h1 className="verb">Fit the new parts</h1>
       <div className="mt-3">
         {plan.newParts.length === 0 && <p className="quiet">No list was made for this job.</p>}
@@ -29,7 +30,7 @@ export function FitPanel({ plan, run }: { plan: RunPlan; run: RunHandle }) {
         <input className="form-control" aria-label="Note" placeholder="Note for the file" maxLength={2000} value={note} onChange={(event) => setNote(event.target.value)} />
         <button type="button" className="btn btn-outline-dark" disabled={!note.trim()} onClick={keep}>Keep</button>
       </div>
-      <div className="spacer" />
+      </div>
       <button type="button" className="done-bar" onClick={() => record({ type: 'phase', to: 'refit' })}>Put it back</button>
       <RunFoot run={run}>
         {state.phase === 'fit' && run.view.removal.some((step) => step.state === 'open') && <button type="button" onClick={() => record({ type: 'phase', to: 'remove' })}>Take more apart</button>}

@@ -23,6 +23,7 @@ export function GatePanel({ plan, run, step }: { plan: RunPlan; run: RunHandle; 
   });
   return (
     <section className="run-panel gate-panel" aria-live="polite">
+      <div className="run-scroll">
       <span className="label">Gate</span>
       <h1 className="verb">{gateWords(plan.documents, step)}</h1>
       {step.notes.map((note) => <p key={note} className="caution mild">{note}</p>)}
@@ -34,7 +35,7 @@ export function GatePanel({ plan, run, step }: { plan: RunPlan; run: RunHandle; 
         ))}
       </div>
       <ShortLines rows={short} run={run} />
-      <div className="spacer" />
+      </div>
       {asking && (
         <div className="short-line" role="group" aria-label="Reason">
           Why go on all the same?

@@ -2,14 +2,16 @@
 import { useMemo } from 'react';
 import { parseReference, findItem, indexItems, itemWords, type ProcedureDocument } from '@/core/procedure';
 import type { RunPlan, RunState } from '@/core/run';
-import { fromDone, PanelMap } from '../map';
+import { fromDone, PanelMap, withoutAbsent } from '../map';
 import type { RunHandle } from './use-run';
 
 /** The panel as it stands now, large at the place of the next action. */
 export function RunMap({ plan, run: { state, view } }: { plan: RunPlan; run: RunHandle }) {
   const step = view.now?.step;
   const document = plan.documents.find((one) => one.id === step?.procedure) ?? plan.documents[0];
-  const appearance = useMemo(() => fromDone(document, (id) => isOut(state, document.id, id)), [document, state]);
+  const appearance = useMemo(
+    () => withoutAbsent(document, plan.options, fromDone(document, (id) => isOut(state, document.id, id))), [document, plan.options, state],
+  );
   const now = step?.procedure ? step.item : null;
   const open = useMemo(() => new Set(view.removal.filter((one) => one.state === 'open' && one.step.procedure === document.id).map((one) => one.step.item)), [view, document]);
   const isPanel = now !== null && document.parts.some((part) => part.id === now && part.kind === 'panel');

@@ -11,6 +11,7 @@ export function StartPanel({ plan, run }: { plan: RunPlan; run: RunHandle }) {
   useRunKeys(start, null);
   return (
     <section className="run-panel">
+      <div className="run-scroll">
       <h1 className="verb">Lay out</h1>
       <ul className="rows mt-2">
         {plan.tools.map(({ tool, notes }) => (
@@ -18,7 +19,7 @@ export function StartPanel({ plan, run }: { plan: RunPlan; run: RunHandle }) {
         ))}
       </ul>
       {plan.cautions.map((caution) => <p key={caution.code} className={`caution ${caution.code.startsWith('srs') ? '' : 'mild'}`}>{caution.text}</p>)}
-      <div className="spacer" />
+      </div>
       <button type="button" className="done-bar" onClick={start}>Start</button>
     </section>
   );

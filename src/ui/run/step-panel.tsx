@@ -32,6 +32,7 @@ export function StepPanel({ plan, run, now }: { plan: RunPlan; run: RunHandle; n
   const caution = isRemoval || !('reverses' in step) ? stepCaution(run.graph, step as Action) : null;
   return (
     <section className="run-panel" aria-live="polite">
+      <div className="run-scroll">
       <h1 className="verb">
         {words.verb} {words.plate && <span className="plate">{words.plate}</span>} {!words.plate && words.thing}{' '}
         {count !== null && count > 1 && <span className="times">× {count}</span>}
@@ -40,7 +41,7 @@ export function StepPanel({ plan, run, now }: { plan: RunPlan; run: RunHandle; n
       <Facts plan={plan} run={run} now={now} soundBack={isReturn && row ? soundPieces(row) : null} />
       {caution && <p className={`caution ${/SRS|protection|battery/i.test(caution) ? '' : 'mild'}`}>{caution}</p>}
       {'notes' in step && step.notes.map((note) => <p key={note} className="caution mild">{note}</p>)}
-      <div className="spacer" />
+      </div>
       <NextLine plan={plan} run={run} now={now} />
       {short > 0 && row && <ShortLines rows={[row]} run={run} />}
       {step.type === 'release' && (

@@ -1,5 +1,5 @@
 import { notFound } from 'next/navigation';
-import { everybody, searchLibrary, viewJob } from '@/services';
+import { everybody, proceduresFor, viewJob } from '@/services';
 import { JobPage } from '@/ui/jobs';
 import { orNotFound } from '../../../or-not-found';
 
@@ -7,7 +7,6 @@ export default async function JobRoute({ params }: { params: Promise<{ number: s
   const number = Number((await params).number);
   if (!Number.isInteger(number) || number < 1 || number > 2 ** 31 - 1) notFound();
   const [standing, people] = await Promise.all([orNotFound(viewJob(number)), everybody()]);
-  const { make, model, year } = standing.job.vehicle;
-  const procedures = await searchLibrary(`${make} ${model} ${year ?? ''}`);
-  return <JobPage standing={standing} names={Object.fromEntries(people.map((one) => [one.id, one.name]))} procedures={procedures.filter((row) => row.revision !== null)} />;
+  const procedures = await proceduresFor(standing.job.vehicle);
+  return <JobPage standing={standing} names={Object.fromEntries(people.map((one) => [one.id, one.name]))} procedures={procedures} />;
 }
