@@ -1,5 +1,5 @@
 import { existsSync } from 'node:fs';
-import { runLogged, succeeds } from './command';
+import { runLogged } from './command';
 import { PlainFailure, say } from './project';
 
 /** Installs Debian packages where `isThere` says they are missing. Asks sudo when not root. */
@@ -24,6 +24,3 @@ export async function ensurePackages(packages: string[], isThere: () => boolean)
 /** Debian's Chromium, for the browser tests and the screenshots. */
 export const CHROMIUM = '/usr/bin/chromium';
 export const ensureChromium = () => ensurePackages(['chromium'], () => existsSync(CHROMIUM));
-
-/** True where a program is on the path. */
-export const hasProgram = (name: string) => succeeds('sh', ['-c', `command -v ${name}`]);

@@ -1,1 +1,66 @@
-export const testCommand = async (argv: string[]): Promise<number> => argv.length;
+import { readArguments, UsageError } from '../cli/arguments';
+import { runShown } from '../support/command';
+import { ensureChromium } from '../support/debian';
+import { startThrowAwayCluster, type Cluster } from '../support/postgres';
+import { PlainFailure, say } from '../support/project';
+import { runBrowser } from './browser-stage';
+import { add, failedOne, passedOne, NOTHING, readVitest, type Tally } from './tally';
+
+const USAGE = 'Usage: pezzo test [static] [unit] [integration] [browser]';
+const STAGES = ['static', 'unit', 'integration', 'browser'] as const;
+type Stage = (typeof STAGES)[number];
+
+const node = (tool: string, ...args: string[]) => runShown(process.execPath, [`node_modules/${tool}`, ...args]);
+
+/** Type check, lint, dependency rules and unused code: each counts as one test. */
+async function runStatic(): Promise<Tally> {
+  const checks: [name: string, run: () => Promise<number>][] = [
+    ['types', () => node('typescript/bin/tsc', '--noEmit')],
+    ['lint', () => node('eslint/bin/eslint.js', '.', '--max-warnings=0')],
+    ['dependency rules', () => node('dependency-cruiser/bin/dependency-cruise.mjs', '--config', '.dependency-cruiser.cjs', 'src', 'app', 'scripts', 'tests')],
+    ['unused code', () => node('knip/bin/knip.js')],
+  ];
+  let tally = NOTHING;
+  for (const [name, run] of checks) {
+    say(`— ${name}`);
+    tally = add(tally, (await run()) === 0 ? passedOne : failedOne);
+  }
+  return tally;
+}
+
+async function runVitest(project: 'unit' | 'integration', env: Record<string, string> = {}): Promise<Tally> {
+  say(`— ${project} tests`);
+  const report = `.pezzo/${project}.json`;
+  const status = await runShown(process.execPath, [
+    'node_modules/vitest/vitest.mjs', 'run', '--project', project, '--reporter=default', '--reporter=json', `--outputFile.json=${report}`,
+  ], { env: { ...process.env, ...env } });
+  return readVitest(report, status);
+}
+
+/** `pezzo test`: runs the stages and ends with the plain closing line; returns 0 only when nothing failed. */
+export async function testCommand(argv: string[]): Promise<number> {
+  const { positionals } = readArguments(argv, {}, USAGE);
+  const wrong = positionals.find((name) => !STAGES.includes(name as Stage));
+  if (wrong) throw new UsageError(`There is no stage “${wrong}”.\n${USAGE}`);
+  const wanted = new Set<string>(positionals.length ? positionals : STAGES);
+  let tally = NOTHING;
+  let cluster: Cluster | null = null;
+  try {
+    if (wanted.has('static')) tally = add(tally, await runStatic());
+    if (wanted.has('unit')) tally = add(tally, await runVitest('unit'));
+    if (wanted.has('integration') || wanted.has('browser')) cluster = await startThrowAwayCluster();
+    if (wanted.has('integration')) tally = add(tally, await runVitest('integration', { PEZZO_TEST_ADMIN_URL: cluster!.url('postgres') }));
+    if (wanted.has('browser')) {
+      await ensureChromium();
+      tally = add(tally, await runBrowser(cluster!));
+    }
+  } catch (error) {
+    if (!(error instanceof PlainFailure)) throw error;
+    say(error.message);
+    tally = add(tally, failedOne);
+  } finally {
+    cluster?.stop();
+  }
+  process.stdout.write(`\n${tally.passed} passed, ${tally.failed} failed, ${tally.skipped} skipped\n`);
+  return tally.failed === 0 && tally.passed > 0 ? 0 : 1;
+}

@@ -1,0 +1,103 @@
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import type { Page } from '@playwright/test';
+import { openBrowser, signedIn } from './support/browser';
+import { ensureBuild } from './support/build';
+import { ensureChromium } from './support/debian';
+import { migrate } from './support/migrate';
+import { freePort } from './support/ports';
+import { ensureDatabase, startThrowAwayCluster } from './support/postgres';
+import { ROOT } from './support/project';
+import { serve } from './support/serve';
+import { loadDemo } from './up/load-demo';
+
+/** Takes the pictures of docs/screenshots from fresh demo data. Run with `npx tsx scripts/screenshots.ts`. */
+const FOLDER = join(ROOT, 'docs/screenshots');
+const DESK = { width: 1280, height: 800 };
+const PHONE = { width: 390, height: 844 };
+
+type Shot = [name: string, path: string, before?: (page: Page) => Promise<void>];
+
+const DESK_SHOTS: Shot[] = [
+  ['jobs', '/'],
+  ['library', '/library?q=2018+kite'],
+  ['procedure', '/procedures/kite-rear-door', (page) => page.getByRole('slider', { name: 'Peel the layers' }).fill('1')],
+  ['recorder', '/procedures/kite-front-door/edit', async (page) => {
+    await page.getByRole('button', { name: 'window switch pack' }).click();
+  }],
+  ['plan', '/plan?procedure=lumen-front-door&goal=woofer&option.audio=amplified'],
+];
+
+async function main(): Promise<void> {
+  mkdirSync(FOLDER, { recursive: true });
+  await ensureChromium();
+  await ensureBuild();
+  const cluster = await startThrowAwayCluster();
+  const databaseUrl = await ensureDatabase(cluster, 'pictures');
+  await migrate(databaseUrl);
+  await loadDemo(databaseUrl, false);
+  const app = await serve({ host: '127.0.0.1', port: await freePort(), databaseUrl });
+  const browser = await openBrowser();
+  try {
+    const desk = await (await signedIn(browser, app.url, 'tomas-varga', '2002', DESK)).newPage();
+    const take = (page: Page, name: string) => page.screenshot({ path: join(FOLDER, `${name}.png`) });
+    for (const [name, path, before] of DESK_SHOTS) {
+      await desk.goto(path, { waitUntil: 'networkidle' });
+      await before?.(desk);
+      await desk.waitForTimeout(400);
+      await take(desk, name);
+    }
+    const phone = await (await signedIn(browser, app.url, 'rui-castellane', '4004', PHONE)).newPage();
+    await takeRun(desk, 'run', take);
+    await takeRun(phone, 'run-phone', take);
+    await takeGate(desk, take);
+    await desk.goto('/jobs/2401');
+    await desk.getByRole('link', { name: /^Velden Kite, rear door, left/ }).first().click();
+    await desk.getByRole('heading', { name: /^Finished/ }).waitFor();
+    await take(desk, 'ledger');
+    await (await browser.newPage({ viewport: DESK })).goto(app.url).then(async () => {
+      const page = browser.contexts().at(-1)!.pages()[0];
+      await page.getByRole('button', { name: /^Bea/ }).click();
+      await take(page, 'sign-in');
+    });
+  } finally {
+    await browser.close();
+    await app.stop();
+    cluster.stop();
+  }
+}
+
+/** The bay screen at the next screw of the running job. */
+async function takeRun(page: Page, name: string, take: (page: Page, name: string) => Promise<unknown>): Promise<void> {
+  await page.goto('/jobs/2402');
+  await page.getByRole('link', { name: /^Velden Kite, rear door, left/ }).first().click();
+  const heading = page.getByRole('heading', { level: 1 });
+  await heading.waitFor();
+  for (let n = 0; n < 20 && !(await heading.textContent())?.startsWith('Unscrew'); n += 1) await step(page);
+  await page.waitForTimeout(600);
+  await take(page, name);
+}
+
+/** The first gate on the way back. */
+async function takeGate(page: Page, take: (page: Page, name: string) => Promise<unknown>): Promise<void> {
+  await page.goto('/jobs/2402');
+  await page.getByRole('link', { name: /^Velden Kite, rear door, left/ }).first().click();
+  const isGate = () => page.getByText('Gate', { exact: true }).isVisible();
+  for (let n = 0; n < 60; n += 1) {
+    if ((await isGate()) && (await page.getByRole('checkbox').count()) > 2) break;
+    await step(page);
+  }
+  await page.getByRole('checkbox').first().click();
+  await page.waitForTimeout(600);
+  await take(page, 'gate');
+}
+
+/** Answers what is asked and goes one step on. */
+async function step(page: Page): Promise<void> {
+  const before = await page.locator('main').innerText();
+  for (const line of await page.getByRole('checkbox', { checked: false }).all()) await line.click();
+  await page.locator('.done-bar').click();
+  await page.waitForFunction((old) => document.querySelector('main')?.innerText !== old, before);
+}
+
+await main();

@@ -1,0 +1,12 @@
+import { db, getPerson, insertPerson, insertShop, type Person } from '@/data';
+import { hashSecret } from '@/services';
+
+/** A shop with one person of each role; PIN 1234 for everybody. */
+export async function makeShop(): Promise<Record<'owner' | 'lead' | 'technician' | 'trainee', Person>> {
+  await insertShop(db, 'Test shop');
+  const pinHash = await hashSecret('1234');
+  const roles = ['owner', 'lead', 'technician', 'trainee'] as const;
+  for (const role of roles) await insertPerson(db, { id: role, name: `The ${role}`, role, pinHash, passwordHash: role === 'owner' ? await hashSecret('a long password') : null });
+  const people = await Promise.all(roles.map((role) => getPerson(db, role)));
+  return { owner: people[0], lead: people[1], technician: people[2], trainee: people[3] };
+}
