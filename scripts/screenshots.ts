@@ -95,7 +95,8 @@ async function takeGate(page: Page, take: (page: Page, name: string) => Promise<
 /** Answers what is asked and goes one step on. */
 async function step(page: Page): Promise<void> {
   const before = await page.locator('main').innerText();
-  for (const line of await page.getByRole('checkbox', { checked: false }).all()) await line.click();
+  const unanswered = page.getByRole('checkbox', { checked: false });
+  while (await unanswered.count()) await unanswered.first().click();
   await page.locator('.done-bar').click();
   await page.waitForFunction((old) => document.querySelector('main')?.innerText !== old, before);
 }

@@ -57,7 +57,17 @@ function projectFolder(): string {
 interface Kept {
   password: string;
   port: number;
+  /** The process that stops the server when it ends. */
+  owner?: number;
 }
+
+const isAlive = (pid: number) => {
+  try {
+    return process.kill(pid, 0);
+  } catch (error) {
+    return (error as NodeJS.ErrnoException).code === 'EPERM';
+  }
+};
 
 function initialise(folder: string, password: string): void {
   makeOwned(folder);
@@ -98,32 +108,66 @@ const stopServer = (folder: string) => {
 
 export const ensurePostgres = () => ensurePackages(['postgresql'], () => binFolder() !== null);
 
+const keepRecord = (file: string, kept: Kept) => writeFileSync(file, JSON.stringify({ ...kept, owner: process.pid }), { mode: 0o600 });
+
 /** Creates on first use, and starts, the project's own cluster. It keeps its port while that is free. */
 export async function startProjectCluster(): Promise<Cluster> {
   await ensurePostgres();
   const folder = projectFolder();
   const keptFile = join(DATA_FOLDER, 'database.json');
   const kept: Kept = existsSync(keptFile) ? JSON.parse(readFileSync(keptFile, 'utf8')) : { password: randomBytes(24).toString('hex'), port: 0 };
-  if (isRunning(folder)) return clusterAt(folder, kept, () => stopServer(folder));
+  if (isRunning(folder)) {
+    // A second Pezzo beside a running one only borrows its database; one left behind by a killed Pezzo is taken over.
+    if (kept.owner && kept.owner !== process.pid && isAlive(kept.owner)) return clusterAt(folder, kept, () => undefined);
+    keepRecord(keptFile, kept);
+    return clusterAt(folder, kept, () => stopServer(folder));
+  }
   if (!existsSync(join(folder, 'PG_VERSION'))) initialise(folder, kept.password);
   if (kept.port === 0 || !(await isFree(kept.port))) kept.port = await freePort();
-  writeFileSync(keptFile, JSON.stringify(kept), { mode: 0o600 });
+  keepRecord(keptFile, kept);
   start(folder, kept.port, []);
   return clusterAt(folder, kept, () => stopServer(folder));
 }
 
-/** Makes and starts a cluster that is thrown away when stopped: for tests. */
-export async function startThrowAwayCluster(): Promise<Cluster> {
+/** A cluster for tests, which can be made to fail. */
+export interface ThrowAwayCluster extends Cluster {
+  /** Kills the server at once, as a power cut would. */
+  crash(): void;
+  restart(): Promise<void>;
+}
+
+const QUICK = ['fsync=off', 'synchronous_commit=off', 'full_page_writes=off'];
+
+/** Makes and starts a cluster that is thrown away when stopped. Quick unless it is to survive a crash (`durable`). */
+export async function startThrowAwayCluster({ durable = false } = {}): Promise<ThrowAwayCluster> {
   await ensurePostgres();
   const base = [tmpdir(), '/var/tmp', '/dev/shm'].find((folder) => existsSync(folder) && canEnter(folder)) ?? '/tmp';
   const folder = mkdtempSync(join(base, 'pezzo-test-'));
   const kept = { password: randomBytes(24).toString('hex'), port: await freePort() };
+  const settings = durable ? [] : QUICK;
   initialise(folder, kept.password);
-  start(folder, kept.port, ['fsync=off', 'synchronous_commit=off', 'full_page_writes=off']);
-  return clusterAt(folder, kept, () => {
+  start(folder, kept.port, settings);
+  const cluster = clusterAt(folder, kept, () => {
     stopServer(folder);
     rmSync(folder, { recursive: true, force: true });
   });
+  return {
+    ...cluster,
+    crash: () => { process.kill(Number(readFileSync(join(folder, 'postmaster.pid'), 'utf8').split('\n')[0]), 'SIGKILL'); },
+    restart: () => startAgain(folder, kept.port, settings),
+  };
+}
+
+/** After a crash the killed server's children may hold its memory for a moment longer. */
+async function startAgain(folder: string, port: number, settings: string[]): Promise<void> {
+  for (let tries = 1; ; tries += 1) {
+    try {
+      return start(folder, port, settings);
+    } catch (error) {
+      if (tries === 20) throw error;
+      await new Promise((resolve) => setTimeout(resolve, 250));
+    }
+  }
 }
 
 /** Creates a database where it does not exist. */

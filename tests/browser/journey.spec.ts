@@ -24,6 +24,7 @@ test('records a small door from nothing, plans it, runs it to the end and sees t
     await tapMap(page, x, y);
   };
   const inspector = page.getByRole('region', { name: 'Selected item' });
+  const inList = (name: string) => page.getByRole('region', { name: 'Recorded so far' }).getByRole('button', { name, exact: true });
   await place('panel', 0.5, 0.5);
   await inspector.getByLabel('Name').fill('Door card');
   await inspector.getByLabel('Name').press('Enter');
@@ -31,18 +32,18 @@ test('records a small door from nothing, plans it, runs it to the end and sees t
   await inspector.getByLabel('Name').fill('Pull-cup cap');
   await inspector.getByLabel('Name').press('Enter');
   // The screws under the cap hold the card; the two places make a count of two.
-  await page.getByRole('button', { name: 'Door card' }).click();
+  await inList('door card').click();
   await place('screw', 0.44, 0.45);
   await tapMap(page, 0.47, 0.45);
   await inspector.getByRole('group', { name: 'It is behind' }).getByRole('button', { name: 'Pull-cup cap' }).click();
   await expect(inspector.getByLabel('Count')).toHaveValue('2');
   await page.getByRole('button', { name: 'Undo' }).click();
   await page.getByRole('button', { name: 'Redo' }).click();
-  await page.getByRole('button', { name: 'Door card' }).click();
+  await inList('door card').click();
   await place('push clip', 0.2, 0.8);
   await tapMap(page, 0.5, 0.82);
   await tapMap(page, 0.8, 0.8);
-  await page.getByRole('button', { name: 'Door card' }).click();
+  await inList('door card').click();
   await page.getByRole('button', { name: 'connector', exact: true }).click();
   await place('speaker', 0.7, 0.7);
   await inspector.getByRole('group', { name: 'It is behind' }).getByRole('button', { name: 'Door card' }).click();
@@ -51,7 +52,7 @@ test('records a small door from nothing, plans it, runs it to the end and sees t
   await expect(page.getByText('Error:')).toHaveCount(0);
   await expectAccessible(page);
   await page.reload();
-  await expect(page.getByRole('button', { name: 'Pull-cup cap' })).toBeVisible();
+  await expect(inList('pull-cup cap')).toBeVisible();
 
   await page.getByRole('button', { name: 'Approve' }).click();
   await page.getByLabel('What changed, and why').fill('First recording');
@@ -103,7 +104,8 @@ async function workRun(page: Page) {
       await page.getByRole('button', { name: 'More: 0 broken' }).click();
       await page.getByRole('button', { name: 'More: 0 lost' }).click();
     }
-    for (const line of await page.getByRole('checkbox', { checked: false }).all()) await line.click();
+    const unanswered = page.getByRole('checkbox', { checked: false });
+    while (await unanswered.count()) await unanswered.first().click();
     const spare = page.getByRole('button', { name: /new fitted$/ });
     if (await spare.count()) await spare.first().click();
     await expect(bar).toBeEnabled();

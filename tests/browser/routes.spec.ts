@@ -20,7 +20,7 @@ test('lets nobody in without signing in', async () => {
 test('gives each role what it may do and no more', async () => {
   const settings = { batteryAlways: false, srsWaitSeconds: null, srsWaitSource: '' };
   const deeds: [method: string, path: string, data: object, from: Role][] = [
-    ['PUT', '/api/settings', settings, 'owner'], ['POST', '/api/people', {}, 'owner'],
+    ['PUT', '/api/settings', settings, 'owner'], ['POST', '/api/people', { name: 'Not To Be', role: 'trainee', pin: '1234', password: '' }, 'owner'],
     ['POST', '/api/procedures/kite-rear-door/approve', { version: 1, note: 'x' }, 'lead'], ['POST', '/api/procedures/bring-in', {}, 'technician'],
   ];
   const rank = ['trainee', 'technician', 'lead', 'owner'];

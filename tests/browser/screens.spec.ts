@@ -41,7 +41,7 @@ test('peels the layers, and shares selection between map and list', async ({ pag
   await expect(map.getByText('door speaker', { exact: true })).toHaveCount(0);
   await page.getByRole('slider', { name: 'Peel the layers' }).fill('3');
   await expect(map.getByText('door speaker', { exact: true })).toHaveCount(1);
-  await page.getByRole('button', { name: 'pull-cup cap' }).click();
+  await page.getByRole('button', { name: 'pull-cup cap', exact: true }).click();
   await expect(page.getByRole('region', { name: 'Selected item' })).toContainText('front edge');
 });
 
@@ -50,7 +50,7 @@ test('tells the second of two editors, and keeps their work', async ({ browser, 
   for (const page of [one, two]) {
     await signIn(page, 'Tomas Varga', '2002');
     await page.goto('/procedures/kite-front-door/edit');
-    await page.getByRole('button', { name: 'sail trim' }).click();
+    await page.getByRole('button', { name: 'sail trim', exact: true }).click();
   }
   const rename = async (page: typeof one, name: string) => {
     await page.getByRole('region', { name: 'Selected item' }).getByLabel('Name').fill(name);

@@ -5,6 +5,7 @@ import { runPlanFor, stamp } from '@tests/support/run';
 import type { RunEvent, RunFact } from './events';
 import { foldRun } from './fold';
 import { isBalanced, shortBy } from './ledger';
+import { lastStepEvents } from './take-back';
 import { graphOf, viewRun } from './view';
 
 const plan = runPlanFor(demoProcedure('kite-rear-door'), ['woofer'], { windows: 'power' });
@@ -97,6 +98,16 @@ describe('a run', () => {
     const back = stamp([{ type: 'retracted', event: events[1].id }], 'tablet-a', 'bea', 50);
     expect(view(events).now?.key).toBe(plan.removal[1]);
     expect(view([...events, ...back]).now?.key).toBe(plan.removal[0]);
+  });
+
+  it('takes back all that one tap recorded, and nothing of the tap before', () => {
+    const at = (facts: RunFact[], second: string, start: number) => stamp(facts, 'tablet-a', 'bea', start).map((event) => ({ ...event, at: `2026-03-02T09:00:${second}.000Z` }));
+    const clips = `release:${key('c1')}`;
+    const first = at([{ type: 'done', action: clips, count: 4 }], '01', 1);
+    const then = at([{ type: 'done', action: clips, count: 5 }, { type: 'broken', item: key('c1'), count: 1 }, { type: 'lost', item: key('c1'), count: 1 }], '02', 2);
+    expect(lastStepEvents(foldRun([...first, ...then]))).toEqual(then.map((event) => event.id));
+    expect(lastStepEvents(foldRun(first))).toEqual([first[0].id]);
+    expect(lastStepEvents(foldRun([]))).toEqual([]);
   });
 
   it('takes the replacement of a drilled rivet as new and scraps the old one', () => {

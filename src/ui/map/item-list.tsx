@@ -1,6 +1,7 @@
 'use client';
 import { useMemo } from 'react';
-import { countOf, indexItems, itemWords, layersOf, type ProcedureDocument } from '@/core/procedure';
+import { BASE_CATALOGUE, findFastenerKind } from '@/core/hardware';
+import { countOf, heldWords, indexItems, itemWords, layersOf, type Fastener, type ProcedureDocument } from '@/core/procedure';
 import { Plate } from '../kit';
 import { FastenerGlyph, Glyph, LinkGlyph, PartGlyph } from './mark';
 
@@ -26,6 +27,8 @@ export function ItemList({ document, selected, onSelect }: { document: Procedure
 
 const layerName = (layer: number) => (layer === 0 ? 'In sight' : `Under ${layer} ${layer === 1 ? 'layer' : 'layers'}`);
 
+const kindWords = (fastener: Fastener) => findFastenerKind(BASE_CATALOGUE, fastener.kind)?.name ?? fastener.kind;
+
 function ItemRow({ document, id, selected, onSelect }: { document: ProcedureDocument; id: string; selected: boolean; onSelect: (id: string) => void }) {
   const index = useMemo(() => indexItems(document), [document]);
   const fastener = index.fasteners.get(id);
@@ -36,7 +39,8 @@ function ItemRow({ document, id, selected, onSelect }: { document: ProcedureDocu
   return (
     <button type="button" className="item-row" aria-pressed={selected} onClick={() => onSelect(id)}>
       <Glyph>{glyph}</Glyph>
-      <span className="name">{fastener && !fastener.name ? fastener.kind.replace(/-/g, ' ') : itemWords(index, id)}{when && <span className="quiet"> · {when}</span>}</span>
+      <span className="name">{fastener && !fastener.name ? kindWords(fastener) : itemWords(index, id)}
+        <span className="quiet">{fastener && `, ${heldWords(index, id)}`}{when && ` · ${when}`}</span></span>
       {fastener?.drive && <Plate code={fastener.drive} />}
       {(fastener || link) && countOf(fastener ?? link!) > 1 && <span className="times">× {countOf(fastener ?? link!)}</span>}
     </button>

@@ -132,8 +132,7 @@ function Mark({ at, size, state, title, onTap, children }: {
   return (
     <g className={`mark ${state}`} transform={`translate(${at[0]} ${at[1]}) scale(${size})`} onPointerDown={onTap}>
       <title>{title}</title>
-      <circle className="halo" r={26} /><circle r={26} fill="transparent" />
-      {children}
+      <g className="mark-size"><circle className="halo" r={26} /><circle r={26} fill="transparent" />{children}</g>
     </g>
   );
 }

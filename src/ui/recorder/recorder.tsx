@@ -91,9 +91,9 @@ export function Recorder({ document: first, version: firstVersion, mayApprove }:
         <button type="button" className="btn btn-outline-dark" disabled={!history.future.length} onClick={() => edit({ type: 'redo' })}>Redo</button>
         {mayApprove && <Approve id={document.id} errors={errors} saveNow={saveNow} version={version} />}
       </PageHead>
+      <ToolRow tool={tool} hasPart={document.parts.length > 0} onTool={takeTool} onLink={addLink} />
       <div className="recorder">
         <div>
-          <ToolRow tool={tool} hasPart={document.parts.length > 0} onTool={takeTool} onLink={addLink} />
           <div className="map-sheet">
             <div className="map-frame">
               <PanelMap document={document} appearance={peeled(document, layers, peel)} selected={selected} svgRef={svg} onGround={onGround} onSelect={tool ? undefined : select}>
@@ -111,7 +111,7 @@ export function Recorder({ document: first, version: firstVersion, mayApprove }:
         </div>
         <div>
           <Inspector document={document} id={selected ?? ''} onEdit={remember} onNextGroup={group && group === selected ? () => setGroup(null) : null} />
-          <section className="inspector mt-3"><h3>Recorded so far</h3><ItemList document={document} selected={selected} onSelect={select} /></section>
+          <section className="inspector mt-3" aria-label="Recorded so far"><h3>Recorded so far</h3><ItemList document={document} selected={selected} onSelect={select} /></section>
           <OptionsEditor document={document} onEdit={edit} />
         </div>
       </div>

@@ -30,8 +30,10 @@ function isOut(state: RunState, procedure: string, id: string): boolean {
   return (did('release') && !did('start') && !did('fit')) || (did('undo') && !did('join')) || (did('takeOff') && !did('place'));
 }
 
-function leaderWords(document: ProcedureDocument, id: string): string {
+/** Where a fastener or link hides; a part is named by the heading already. */
+function leaderWords(document: ProcedureDocument, id: string): string | null {
   const index = indexItems(document);
+  if (index.parts.has(id)) return null;
   const cover = findItem(index, id)?.behind?.map((text) => parseReference(text)?.item ?? '').find((item) => index.parts.has(item));
-  return cover && !index.parts.has(id) ? `under the ${itemWords(index, cover)}` : itemWords(index, id);
+  return cover ? `under the ${itemWords(index, cover)}` : itemWords(index, id);
 }

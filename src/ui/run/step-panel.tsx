@@ -1,8 +1,8 @@
 'use client';
 import { useState } from 'react';
 import { toolFor } from '@/core/hardware';
-import { instructionFor, stepCaution, type Action, type RefitStep } from '@/core/plan';
-import { shortBy, soundPieces, type RunFact, type RunPlan, type RunStep } from '@/core/run';
+import { instructionFor, stepCaution, type Action, type Instruction, type RefitStep } from '@/core/plan';
+import { oneMoveWith, shortBy, soundPieces, type RunFact, type RunPlan, type RunStep } from '@/core/run';
 import { RunFoot } from './foot';
 import { ShortLines } from './short-lines';
 import { Stepper } from './stepper';
@@ -15,7 +15,8 @@ export function StepPanel({ plan, run, now }: { plan: RunPlan; run: RunHandle; n
   const isRemoval = step.type === 'release' || step.type === 'undo' || step.type === 'free' || step.type === 'takeOff';
   const left = now.total - now.done;
   const [pieces, setPieces] = useState({ out: left, broken: 0, lost: 0 });
-  const words = instructionFor(plan.documents, step);
+  const second = oneMoveWith(run.state.phase === 'refit' ? run.view.refit : run.view.removal, now);
+  const words = inOneMove(instructionFor(plan.documents, step), second && instructionFor(plan.documents, second.step));
   const row = run.view.ledger.find((one) => one.item === `${step.procedure}/${step.item}`);
   const isReturn = ['start', 'fit'].includes(step.type);
   const short = isReturn && row ? shortBy(row) : 0;
@@ -24,6 +25,7 @@ export function StepPanel({ plan, run, now }: { plan: RunPlan; run: RunHandle; n
     if (short > 0) return;
     const item = `${step.procedure}/${step.item}`;
     const facts: RunFact[] = [{ type: 'done', action: now.key, ...(pieces.out < left || now.done > 0 ? { count: pieces.out } : {}) }];
+    if (second) facts.push({ type: 'done', action: second.key });
     if (pieces.broken) facts.push({ type: 'broken', item, count: pieces.broken });
     if (pieces.lost) facts.push({ type: 'lost', item, count: pieces.lost });
     run.record(...facts);
@@ -42,7 +44,7 @@ export function StepPanel({ plan, run, now }: { plan: RunPlan; run: RunHandle; n
       {caution && <p className={`caution ${/SRS|protection|battery/i.test(caution) ? '' : 'mild'}`}>{caution}</p>}
       {'notes' in step && step.notes.map((note) => <p key={note} className="caution mild">{note}</p>)}
       </div>
-      <NextLine plan={plan} run={run} now={now} />
+      <NextLine plan={plan} run={run} now={second ?? now} />
       {short > 0 && row && <ShortLines rows={[row]} run={run} />}
       {step.type === 'release' && (
         <div className="steppers" style={left > 1 ? { gridTemplateColumns: '1fr 1fr 1fr' } : undefined}>
@@ -60,6 +62,10 @@ export function StepPanel({ plan, run, now }: { plan: RunPlan; run: RunHandle; n
     </section>
   );
 }
+
+/** Two steps told as one: the motions of the first, what becomes of the part from the second. */
+const inOneMove = (first: Instruction, second: Instruction | null): Instruction =>
+  (second ? { ...second, lines: [...first.lines, ...second.lines] } : first);
 
 function Facts({ plan, run, now, soundBack }: { plan: RunPlan; run: RunHandle; now: RunStep; soundBack: number | null }) {
   const { step } = now;

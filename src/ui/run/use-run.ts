@@ -1,7 +1,7 @@
 'use client';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { v4 as uuid } from 'uuid';
-import { foldRun, graphOf, viewRun, type RunEvent, type RunFact, type RunPlan, type RunState, type RunView } from '@/core/run';
+import { foldRun, graphOf, lastStepEvents, viewRun, type RunEvent, type RunFact, type RunPlan, type RunState, type RunView } from '@/core/run';
 import type { ActionGraph } from '@/core/plan';
 import { deviceName, forgetEvents, keepEvent, listUnsent, nextSequence } from '@/offline';
 import { ApiError, send, troubleWords } from '../kit/http';
@@ -28,8 +28,6 @@ export interface RunHandle {
   /** Asks the server to finish; it refuses with reasons. */
   finish: () => Promise<string | null>;
 }
-
-const TAKEN_BACK: ReadonlySet<string> = new Set(['done', 'broken', 'lost', 'found', 'renewed', 'omitted', 'gatePassed', 'overridden', 'phase', 'skipped', 'test']);
 
 /** One run on this device: the events, what they fold to, and getting them to the server without losing any. */
 export function useRun(id: string, plan: RunPlan, first: RunEvent[], firstPosition: number, person: string): RunHandle {
@@ -84,22 +82,23 @@ export function useRun(id: string, plan: RunPlan, first: RunEvent[], firstPositi
     return () => clearTimeout(again);
   }, [sending, flush]);
 
-  const stamp = useCallback((fact: RunFact): RunEvent => {
+  const stamp = useCallback((fact: RunFact, at: Date): RunEvent => {
     lamport.current += 1;
-    return { id: uuid(), lamport: lamport.current, device: deviceName(), seq: nextSequence(), person, at: new Date().toISOString(), ...fact };
+    return { id: uuid(), lamport: lamport.current, device: deviceName(), seq: nextSequence(), person, at: at.toISOString(), ...fact };
   }, [person]);
   const record = useCallback((...facts: RunFact[]) => {
-    const made = facts.map(stamp);
+    const at = new Date();
+    const made = facts.map((fact) => stamp(fact, at));
     add(made);
     setSending((now) => ({ ...now, unsent: now.unsent + made.length }));
     void Promise.all(made.map((event) => keepEvent(id, event))).then(flush);
   }, [id, add, flush, stamp]);
 
-  const last = [...state.log].reverse().find((event) => TAKEN_BACK.has(event.type));
-  const back = last ? () => record(...togetherWith(state, last).map((event): RunFact => ({ type: 'retracted', event }))) : null;
+  const undoable = lastStepEvents(state);
+  const back = undoable.length ? () => record(...undoable.map((event): RunFact => ({ type: 'retracted', event }))) : null;
   const finish = async (): Promise<string | null> => {
     await flush();
-    const event = stamp({ type: 'finished' });
+    const event = stamp({ type: 'finished' }, new Date());
     try {
       await send('POST', `/api/runs/${id}/events?after=${position.current}`, { events: [event] });
       add([event]);
@@ -109,14 +108,4 @@ export function useRun(id: string, plan: RunPlan, first: RunEvent[], firstPositi
     }
   };
   return { graph, state, view, sending, record, back, finish };
-}
-
-/** An action is taken back with every event that completed it and what was noted with it. */
-function togetherWith(state: RunState, last: RunEvent): string[] {
-  if (last.type === 'done') return state.done.get(last.action)?.events ?? [last.id];
-  const at = state.log.indexOf(last);
-  const before = state.log[at - 1];
-  const item = 'item' in last ? last.item : null;
-  if (item && before?.type === 'done' && before.action === `release:${item}`) return [last.id, ...(state.done.get(before.action)?.events ?? [])];
-  return [last.id];
 }
