@@ -5,6 +5,8 @@ const USAGE = `Usage: pezzo COMMAND
   up      [--port N] [--host ADDRESS] [--no-demo] [--reset-demo]
           install what is missing, start the database, migrate, build, serve
   test    type check, lint, dependency rules, unit, integration and browser tests
+  bench   NAME
+          print the figures of one benchmark
   plan    FILE --goal GOAL [--option name=value] [--json]
           the least teardown for a goal, and the way back
   check   FILE [--json]
@@ -14,6 +16,7 @@ const USAGE = `Usage: pezzo COMMAND
 const COMMANDS: Record<string, (argv: string[]) => Promise<number>> = {
   up: async (argv) => (await import('./up/up')).upCommand(argv),
   test: async (argv) => (await import('./test/test')).testCommand(argv),
+  bench: async (argv) => (await import('./bench')).benchCommand(argv),
   plan: async (argv) => (await import('./cli/plan')).planCommand(argv),
   check: async (argv) => (await import('./cli/check')).checkCommand(argv),
 };

@@ -23,7 +23,7 @@ const DESK_SHOTS: Shot[] = [
   ['library', '/library?q=2018+kite'],
   ['procedure', '/procedures/kite-rear-door', (page) => page.getByRole('slider', { name: 'Peel the layers' }).fill('1')],
   ['recorder', '/procedures/kite-front-door/edit', async (page) => {
-    await page.getByRole('button', { name: 'window switch pack' }).click();
+    await page.getByRole('button', { name: /^window switch pack/ }).click();
   }],
   ['plan', '/plan?procedure=lumen-front-door&goal=woofer&option.audio=amplified'],
 ];

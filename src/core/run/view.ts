@@ -25,10 +25,11 @@ export interface Block {
 /** What the bay screen shows: the steps of removal and refit, what is next, the ledger, what blocks finishing. */
 export interface RunView {
   removal: RunStep[];
-  refit: RunStep[];
+  /** Worked out when first asked for: while things come apart nobody looks at it. */
+  readonly refit: RunStep[];
   now: RunStep | null;
   ledger: LedgerRow[];
-  blocks: Block[];
+  readonly blocks: Block[];
 }
 
 /** The graph of a run's plan. Build it once and pass it to `viewRun` on every event. */
@@ -39,11 +40,12 @@ export const graphOf = (plan: RunPlan): ActionGraph =>
 export function viewRun(graph: ActionGraph, plan: RunPlan, state: RunState): RunView {
   const ledger = ledgerOf(graph, state);
   const removal = removalSteps(graph, plan, state);
-  const refit = refitSteps(graph, plan, state, ledger);
-  const current = state.phase === 'remove' ? removal : state.phase === 'refit' ? refit : [];
+  let worked: RunStep[] | null = null;
+  const refit = () => (worked ??= refitSteps(graph, plan, state, ledger));
+  const current = state.phase === 'remove' ? removal : state.phase === 'refit' ? refit() : [];
   const now = state.finished ? null : current.find((step) => step.state === 'open') ?? null;
   if (now) now.state = 'now';
-  return { removal, refit, now, ledger, blocks: blocksOf(plan, state, refit, ledger) };
+  return { removal, now, ledger, get refit() { return refit(); }, get blocks() { return blocksOf(plan, state, refit(), ledger); } };
 }
 
 function totalOf(graph: ActionGraph, step: { procedure: string | null; item: string; type: string }): number {
@@ -87,9 +89,21 @@ function waitsFor(graph: ActionGraph, planned: ReadonlySet<string>, start: numbe
   return [...found];
 }
 
-function refitSteps(graph: ActionGraph, plan: RunPlan, state: RunState, ledger: LedgerRow[]): RunStep[] {
+/** The last refit planned for each graph: what was removed rarely changes between two looks. */
+const lastRefit = new WeakMap<ActionGraph, { of: string; steps: RefitStep[] }>();
+
+function plannedRefit(graph: ActionGraph, plan: RunPlan, state: RunState): RefitStep[] {
   const doneKeys = [...state.done.keys()].filter((key) => graph.nodes[graph.idOf.get(key) ?? -1]?.action);
+  const of = doneKeys.join('\n');
+  const last = lastRefit.get(graph);
+  if (last?.of === of) return last.steps;
   const steps = planRefit(graph, doneKeys.map((key) => graph.idOf.get(key)!), costsOf(plan));
+  lastRefit.set(graph, { of, steps });
+  return steps;
+}
+
+function refitSteps(graph: ActionGraph, plan: RunPlan, state: RunState, ledger: LedgerRow[]): RunStep[] {
+  const steps = plannedRefit(graph, plan, state);
   const rows = new Map(ledger.map((row) => [row.item, row]));
   return steps.map((step) => {
     const item = `${step.procedure}/${step.item}`;

@@ -40,9 +40,9 @@ export function StepPanel({ plan, run, now }: { plan: RunPlan; run: RunHandle; n
         {count !== null && count > 1 && <span className="times">× {count}</span>}
       </h1>
       <div className="where">{words.lines.map((line) => <p key={line}>{line}</p>)}</div>
-      <Facts plan={plan} run={run} now={now} soundBack={isReturn && row ? soundPieces(row) : null} />
       {caution && <p className={`caution ${/SRS|protection|battery/i.test(caution) ? '' : 'mild'}`}>{caution}</p>}
       {'notes' in step && step.notes.map((note) => <p key={note} className="caution mild">{note}</p>)}
+      <Facts plan={plan} run={run} now={now} soundBack={isReturn && row ? soundPieces(row) : null} />
       </div>
       <NextLine plan={plan} run={run} now={second ?? now} />
       {short > 0 && row && <ShortLines rows={[row]} run={run} />}
@@ -72,7 +72,9 @@ function Facts({ plan, run, now, soundBack }: { plan: RunPlan; run: RunHandle; n
   const bin = plan.bins[`${step.procedure}/${step.item}`];
   const fastener = run.graph.indexes.get(step.procedure ?? '')?.fasteners.get(step.item);
   const kind = [fastener?.thread, fastener?.length && `${fastener.length} mm`].filter(Boolean).join(', ');
-  const why = plan.why[now.key]?.[0];
+  const chain = plan.why[now.key] ?? [];
+  // A fastener's first reason is what it holds, and that stands above already.
+  const why = step.type === 'release' ? chain[1] ?? chain[0] : chain[0];
   const tool = toolFor(step.tool);
   const pieceStep = ['release', 'start', 'fit'].includes(step.type);
   return (
@@ -80,7 +82,7 @@ function Facts({ plan, run, now, soundBack }: { plan: RunPlan; run: RunHandle; n
       {pieceStep && bin !== undefined && <><dt>Tray</dt><dd><span className="bin-plate">Bin {bin}</span> {kind}{soundBack !== null && ` · ${soundBack} sound in it`}</dd></>}
       {step.type === 'release' && bin === undefined && fastener && <><dt>Tray</dt><dd>stays on the part</dd></>}
       {tool.code !== 'hand' && step.type !== 'release' && <><dt>Tool</dt><dd>{tool.name}</dd></>}
-      {step.type === 'release' && <><dt>Tool</dt><dd>{tool.name}{fastener?.recess ? `, extension for ${fastener.recess} mm` : ''}</dd></>}
+      {step.type === 'release' && tool.code !== 'hand' && <><dt>Tool</dt><dd>{tool.name}{fastener?.recess ? `, extension for ${fastener.recess} mm` : ''}</dd></>}
       {why && <><dt>Why</dt><dd>{why}</dd></>}
     </dl>
   );

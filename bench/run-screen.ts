@@ -1,0 +1,121 @@
+import { spawn } from 'node:child_process';
+import { readFileSync } from 'node:fs';
+import type { CDPSession, Page } from '@playwright/test';
+import { openBrowser, signedIn } from '../scripts/support/browser';
+import { ensureBuild } from '../scripts/support/build';
+import { ensureChromium } from '../scripts/support/debian';
+import { freePort } from '../scripts/support/ports';
+import { ROOT } from '../scripts/support/project';
+import { median, printTable, quantile } from './measure';
+
+const SLOWDOWN = 4;
+const TAPS = 25;
+
+/** Start-up, script weight, tap to paint and memory of the app on the demo; figures are printed, nothing is asserted. */
+export async function main(): Promise<void> {
+  await ensureChromium();
+  await ensureBuild();
+  const port = await freePort();
+  await startAndStop(port);
+  const up = await startUp(port);
+  const browser = await openBrowser();
+  try {
+    const context = await signedIn(browser, up.url, 'rui-castellane', '4004');
+    const page = await context.newPage();
+    // The loader names functions with a helper that a function sent to the page does not find there.
+    await page.addInitScript('globalThis.__name = (it) => it');
+    const session = await context.newCDPSession(page);
+    const weight = await scriptWeight(page, session);
+    const taps = await tapTimes(page, session);
+    await visitEverything(page);
+    printTable(['what', 'figure', 'target'], [
+      ['ready after a warm start', `${(up.readyMs / 1000).toFixed(1)} s`, '10 s'],
+      ['run screen, compressed script at first load', `${Math.round(weight / 1000)} kB`, '250 kB'],
+      [`tap to painted, processor ${SLOWDOWN}× slower, median of ${taps.length}`, `${Math.round(median(taps))} ms`, '100 ms'],
+      ['the same, 95th percentile', `${Math.round(quantile(taps, 0.95))} ms`, '100 ms'],
+      ['memory of the app process after use', `${memoryMb(up.pid)} MB`, '300 MB'],
+    ]);
+  } finally {
+    await browser.close();
+    await up.stop();
+  }
+}
+
+interface Up { url: string; readyMs: number; pid: number; stop: () => Promise<void> }
+
+/** Runs `bin/pezzo up` as a person would, and waits for its address. */
+async function startUp(port: number): Promise<Up> {
+  const began = performance.now();
+  const child = spawn('bin/pezzo', ['up', '--port', String(port)], { cwd: ROOT, stdio: ['ignore', 'pipe', 'inherit'] });
+  const url = `http://127.0.0.1:${port}`;
+  await new Promise<void>((resolve, reject) => {
+    child.on('exit', () => reject(new Error('Pezzo ended while starting.')));
+    child.stdout.on('data', (text: Buffer) => text.includes('Pezzo is at') && resolve());
+  });
+  const readyMs = performance.now() - began;
+  const pid = Number(readFileSync(`/proc/${child.pid}/task/${child.pid}/children`, 'utf8').trim().split(' ')[0]);
+  const stop = () => new Promise<void>((resolve) => {
+    child.removeAllListeners('exit').on('exit', () => resolve());
+    child.kill('SIGINT');
+  });
+  return { url, readyMs, pid, stop };
+}
+
+/** Builds and loads whatever is missing, so that the next start is a warm one. */
+const startAndStop = async (port: number) => (await startUp(port)).stop();
+
+async function openRun(page: Page): Promise<void> {
+  await page.goto('/jobs/2402');
+  await page.getByRole('link', { name: /^Velden Kite, rear door, left/ }).first().click();
+  await page.locator('.done-bar').waitFor();
+}
+
+/** Bytes of script on the wire for the run screen, opened by its own address with an empty cache. */
+async function scriptWeight(page: Page, session: CDPSession): Promise<number> {
+  await openRun(page);
+  await session.send('Network.enable');
+  await session.send('Network.clearBrowserCache');
+  await session.send('Network.setCacheDisabled', { cacheDisabled: true });
+  const scripts = new Set<string>();
+  let bytes = 0;
+  session.on('Network.responseReceived', ({ requestId, type }) => { if (type === 'Script') scripts.add(requestId); });
+  session.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => { if (scripts.has(requestId)) bytes += encodedDataLength; });
+  await page.reload({ waitUntil: 'networkidle' });
+  await session.send('Network.setCacheDisabled', { cacheDisabled: false });
+  return bytes;
+}
+
+/** Milliseconds from the click on the wide bar to the frame after the next action is shown; each tap is taken back again. */
+async function tapTimes(page: Page, session: CDPSession): Promise<number[]> {
+  await session.send('Emulation.setCPUThrottlingRate', { rate: SLOWDOWN });
+  const times: number[] = [];
+  for (let n = 0; n < TAPS; n += 1) {
+    times.push(await page.evaluate(tapAndWait, '.done-bar'));
+    await page.evaluate(tapAndWait, '.run-foot button:last-child');
+  }
+  await session.send('Emulation.setCPUThrottlingRate', { rate: 1 });
+  return times;
+}
+
+/** Runs in the page: clicks, waits for the frame in which the panel's words have changed, until that is painted. */
+const tapAndWait = (selector: string) => new Promise<number>((resolve) => {
+  const words = () => document.querySelector('.run')!.textContent;
+  const before = words();
+  const began = performance.now();
+  const look = () => {
+    if (words() === before) return void requestAnimationFrame(look);
+    const channel = new MessageChannel();
+    channel.port1.onmessage = () => resolve(performance.now() - began);
+    channel.port2.postMessage(null); // Answered after the frame that shows the change has been painted.
+  };
+  (document.querySelector(selector) as HTMLElement).click();
+  requestAnimationFrame(look);
+});
+
+async function visitEverything(page: Page): Promise<void> {
+  for (let n = 0; n < 10; n += 1) {
+    for (const address of ['/', '/library', '/procedures/kite-rear-door', '/jobs/2402', '/plan?procedure=lumen-front-door&goal=woofer']) await page.goto(address);
+  }
+}
+
+const memoryMb = (pid: number) => Math.round(Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))![1]) / 1024);

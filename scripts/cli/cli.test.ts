@@ -1,0 +1,67 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { describe, expect, it } from 'vitest';
+import { demoProcedure } from '@tests/support/demo';
+import { ROOT } from '../support/project';
+
+const folder = mkdtempSync(join(tmpdir(), 'pezzo-cli-'));
+const file = (name: string, text: string) => {
+  writeFileSync(join(folder, name), text);
+  return join(folder, name);
+};
+const run = (...args: string[]) => {
+  const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', join(ROOT, 'scripts/pezzo.ts'), ...args], { cwd: ROOT, encoding: 'utf8' });
+  return { status, stdout, stderr };
+};
+const REAR = 'demo/procedures/kite-rear-door.json';
+
+describe('pezzo plan', () => {
+  it('prints one JSON object with the published fields and nothing else', () => {
+    const { status, stdout, stderr } = run('plan', REAR, '--goal', 'woofer:off', '--option', 'windows=power', '--json');
+    const plan = JSON.parse(stdout);
+    expect([status, stderr]).toEqual([0, '']);
+    expect(Object.keys(plan)).toEqual(expect.arrayContaining(['removal', 'refit', 'tools', 'tray', 'unknownOptions', 'cost', 'findings']));
+    expect(plan.removal.find((step: { item: string }) => step.item === 's1')).toMatchObject({ action: 'release', procedure: 'kite-rear-door', side: 'left', tool: 'T20', seconds: 16, bin: expect.any(Number), why: expect.any(Array) });
+    expect(plan.removal.at(-1)).toMatchObject({ action: 'takeOff', item: 'woofer' });
+    expect(plan.cost).toMatchObject({ seconds: expect.any(Number), toolChanges: expect.any(Number), lowerBound: expect.any(Number), optimal: expect.any(Boolean) });
+    expect(plan.removal.some((step: { item: string }) => ['crank', 'cc', 'crank-washer'].includes(step.item))).toBe(false);
+  });
+
+  it('reads every form of a goal, and takes the battery off before an airbag link', () => {
+    const lumen = 'demo/procedures/lumen-front-door.json';
+    const { status, stdout } = run('plan', lumen, '--goal', 'card:free', '--goal', 's1', '--goal', 'expose s2', '--goal', 'srs1', '--json');
+    const keys = JSON.parse(stdout).removal.map((step: { action: string; item: string }) => `${step.action} ${step.item}`);
+    expect(status).toBe(0);
+    expect(keys).toEqual(expect.arrayContaining(['free card', 'release s1', 'undo srs1']));
+    const at = (key: string) => keys.findIndex((one: string) => one.startsWith(key));
+    expect(at('batteryOff') < at('wait') && at('wait') < at('undo srs1') && at('batteryOff') >= 0).toBe(true);
+  });
+
+  it.each([
+    ['a goal that is not there', ['plan', REAR, '--goal', 'sunroof', '--json'], 1], ['an option value that is not listed', ['plan', REAR, '--goal', 'card', '--option', 'windows=sliding', '--json'], 1],
+    ['an option that is not listed', ['plan', REAR, '--goal', 'card', '--option', 'roof=glass', '--json'], 1], ['no goal', ['plan', REAR], 2], ['no file', ['plan', '--goal', 'card'], 2],
+    ['a flag nobody knows', ['plan', REAR, '--goal', 'card', '--fast'], 2], ['an option without a value', ['plan', REAR, '--goal', 'card', '--option', 'windows'], 2],
+    ['a command nobody knows', ['plane'], 2], ['a file that is not there', ['plan', 'nowhere.json', '--goal', 'card', '--json'], 1],
+  ])('ends with the right status for %s, in words on standard error', (_, args, status) => {
+    const got = run(...args);
+    expect(got.status).toBe(status);
+    expect(got.stderr.length).toBeGreaterThan(0);
+    if (got.stdout) expect(JSON.parse(got.stdout).findings[0].level).toBe('error');
+  });
+});
+
+describe('pezzo check', () => {
+  it('allows warnings, refuses errors, and names what and how to mend it', () => {
+    expect(run('check', REAR, '--json').status).toBe(0);
+    const door = demoProcedure('kite-rear-door');
+    const loop = file('loop.json', JSON.stringify({ ...door, parts: door.parts.map((part) => (part.id === 'sail' ? { ...part, behind: ['woofer'] } : part)) }));
+    const { status, stdout } = run('check', loop, '--json');
+    const { findings } = JSON.parse(stdout);
+    expect(status).toBe(1);
+    expect(findings[0]).toMatchObject({ level: 'error', code: 'loop', items: expect.any(Array), message: expect.any(String), repair: expect.any(String) });
+    expect(run('check', file('text.json', 'hello'), '--json').status).toBe(1);
+    expect(run('check').status).toBe(2);
+  });
+});

@@ -1,0 +1,49 @@
+import { describe, expect, it } from 'vitest';
+import { demoProcedure } from '@tests/support/demo';
+import { readEvents } from './event';
+import { readProcedure, readProcedureText } from './procedure';
+
+const DOOR = demoProcedure('kite-rear-door');
+const first = (value: unknown) => {
+  const read = readProcedure(value);
+  return read.ok ? null : [read.findings[0].code, read.findings[0].message.split(':')[0], read.findings[0].items];
+};
+
+describe('a procedure file', () => {
+  it('is taken as it is, without anything added or converted', () => {
+    expect(readProcedureText(JSON.stringify(DOOR))).toEqual({ ok: true, document: DOOR });
+  });
+
+  const bad: [what: string, value: unknown, finding: unknown[]][] = [
+    ['an unknown field', { ...DOOR, colour: 'red' }, ['unknown-field', 'colour', []]],
+    ['an unknown field of an item', { ...DOOR, parts: [{ ...DOOR.parts[0], weight: 2 }] }, ['unknown-field', 'parts[0].weight', ['pull-cap']]],
+    ['a text for a number', { ...DOOR, map: { ...DOOR.map, width: '980' } }, ['wrong-form', 'map.width', []]],
+    ['a negative count', { ...DOOR, fasteners: [{ ...DOOR.fasteners[1], count: -1 }] }, ['count-below-1', 'fasteners[0].count', ['s1']]],
+    ['a missing field', { ...DOOR, zone: undefined }, ['missing-field', 'zone', []]],
+    ['a reserved id', { ...DOOR, parts: [{ ...DOOR.parts[0], id: 'body' }] }, ['wrong-form', 'parts[0].id', []]],
+    ['an id with a slash', { ...DOOR, id: 'a/b' }, ['wrong-form', 'id', []]],
+    ['another format', { ...DOOR, format: 'pezzo-procedure/9' }, ['wrong-form', 'format', []]],
+    ['a list', [], ['wrong-form', 'the file', []]], ['nothing', null, ['wrong-form', 'the file', []]],
+  ];
+  it.each(bad)('with %s is refused, naming the place', (_, value, finding) => {
+    const got = first(value)!;
+    expect([got[0], got[1]]).toEqual([finding[0], finding[1]]);
+    if ((finding[2] as []).length) expect(got[2]).toEqual(finding[2]);
+  });
+
+  it.each([['{ not json', 'not-json'], ['', 'not-json'], [' '.repeat(5 * 1024 * 1024 + 1), 'too-large']])('that cannot be read is refused in words', (text, code) => {
+    const read = readProcedureText(text);
+    expect(read.ok ? null : read.findings[0].code).toBe(code);
+  });
+});
+
+describe('events of a run', () => {
+  const event = { id: '00000000-0000-4000-8000-000000000001', lamport: 1, device: 'a', seq: 1, person: 'bea', at: '2026-03-02T09:00:00.000Z', type: 'done', action: 'free:a/b' };
+  it('are taken whole or not at all', () => {
+    expect(readEvents({ events: [event] })).toEqual([event]);
+    for (const [bad, code] of [
+      [{ ...event, type: 'welded' }, 'event-type'], [{ ...event, count: 0 }, 'event-form'], [{ ...event, count: '2' }, 'event-form'], [{ ...event, lamport: 0 }, 'event-form'],
+      [{ ...event, id: 'x' }, 'event-form'], [{ ...event, extra: 1 }, 'event-form'],
+    ] as const) expect(() => readEvents({ events: [event, bad] })).toThrow(expect.objectContaining({ code }));
+  });
+});
