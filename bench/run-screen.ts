@@ -1,5 +1,6 @@
 import { spawn } from 'node:child_process';
 import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import type { CDPSession, Page } from '@playwright/test';
 import { openBrowser, signedIn } from '../scripts/support/browser';
 import { ensureBuild } from '../scripts/support/build';
@@ -46,7 +47,7 @@ interface Up { url: string; readyMs: number; pid: number; stop: () => Promise<vo
 /** Runs `bin/pezzo up` as a person would, and waits for its address. */
 async function startUp(port: number): Promise<Up> {
   const began = performance.now();
-  const child = spawn('bin/pezzo', ['up', '--port', String(port)], { cwd: ROOT, stdio: ['ignore', 'pipe', 'inherit'] });
+  const child = spawn(join(ROOT, 'bin/pezzo'), ['up', '--port', String(port)], { cwd: ROOT, stdio: ['ignore', 'pipe', 'inherit'] });
   const url = `http://127.0.0.1:${port}`;
   await new Promise<void>((resolve, reject) => {
     child.on('exit', () => reject(new Error('Pezzo ended while starting.')));

@@ -60,7 +60,10 @@ function openActions(document: ProcedureDocument, done: Set<string>, action: str
   }
   if (type === 'takeOff') {
     want(`free:made/${item}`);
-    document.links.filter((l) => linkHere(l) && l.joins.includes(item)).forEach((l) => want(`undo:made/${l.id}`));
+    const moving = new Set([item]);
+    for (const member of moving) document.parts.filter((p) => p.on === member).forEach((p) => moving.add(p.id));
+    document.links.filter((l) => linkHere(l) && (l.joins.includes(item) || (l.joins.some((end) => moving.has(end)) && !l.joins.every((end) => moving.has(end)))))
+      .forEach((l) => want(`undo:made/${l.id}`));
   }
   if (type === 'undo') {
     const l = document.links.find((one) => one.id === item)!;

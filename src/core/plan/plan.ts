@@ -5,12 +5,10 @@ import type { Action } from './action';
 import { cautionsFor, type Caution } from './cautions';
 import { DEFAULT_COSTS, type CostSettings } from './costs';
 import { buildGraph, type ActionGraph } from './graph';
-import { improveOrder } from './improve-order';
 import { leastTeardown, type LeastTeardown } from './least-teardown';
 import { checkOptions, listOptions } from './options';
-import { followWish, greedyOrder, priceOrder, trivialBoundMs, type OrderProblem } from './order';
+import { followWish, priceOrder, recordedWish, solveOrder, type OrderProblem, type SolveControl, type SolvedOrder } from './order';
 import { findLoop, precedenceOf } from './precedence';
-import { recordedWish } from './recorded-order';
 import { planRefit } from './refit';
 import type { RefitStep } from './refit-step';
 import { resolveGoals } from './resolve-goals';
@@ -79,7 +77,7 @@ export type PlanResult = { ok: true; plan: Plan } | { ok: false; problems: PlanP
  * Plans the least teardown for the goals and the way back. Returns problems instead of a plan where a goal or an option is
  * wrong, or where the goals wait for themselves. Documents must have passed the checker without errors.
  */
-export function makePlan(request: PlanRequest): PlanResult {
+export function makePlan(request: PlanRequest, control?: SolveControl): PlanResult {
   const optionProblems = checkOptions(request.documents, request.options);
   if (optionProblems.length) return { ok: false, problems: optionProblems.map(({ code, option, message }) => ({ code, message, items: [option] })) };
   const found = chooseTeardown(request, request.options);
@@ -88,7 +86,7 @@ export function makePlan(request: PlanRequest): PlanResult {
   const { actions, before } = precedenceOf(graph, least.chosen, least.taken);
   const loop = findLoop(before);
   if (loop) return { ok: false, problems: [loopProblem(graph, loop.map((at) => actions[at]))] };
-  return { ok: true, plan: assemble(request, graph, least, goals, { actions, before }) };
+  return { ok: true, plan: assemble(request, graph, least, goals, { actions, before }, control) };
 }
 
 interface Chosen {
@@ -133,21 +131,17 @@ function loopProblem(graph: ActionGraph, ids: number[]): PlanProblem {
 
 function assemble(
   request: PlanRequest, graph: ActionGraph, least: LeastTeardown, goals: Map<number, string>,
-  { actions, before }: { actions: number[]; before: number[][] },
+  { actions, before }: { actions: number[]; before: number[][] }, control?: SolveControl,
 ): Plan {
   const costs = request.policy?.costs ?? DEFAULT_COSTS;
-  const { prologue, problem, ids } = splitPrologue(graph, actions, before, costs);
-  const recorded = followWish(problem.before, recordedWish(graph, ids));
-  const best = request.order === 'recorded' ? recorded : bestOrder(problem, recorded);
-  const removalIds = [...prologue, ...best.map((at) => ids[at])];
+  const problem: OrderProblem = { actions: actions.map((id) => graph.nodes[id].action!), before, costs };
+  const recorded = followWish(before, [...vehicleFirst(problem), ...recordedWish(graph, actions)]);
+  const solved = solveOrder(problem, recorded, control);
+  const sequence = request.order === 'recorded' ? recorded : solved.sequence;
+  const removalIds = sequence.map((at) => actions[at]);
   const refit = planRefit(graph, removalIds, costs);
   const tray = planTray(graph.catalogue, trayEntries(graph, refit));
   const chains = reasonChains(graph, least, goals.keys());
-  const priced = priceOrder(problem, best);
-  const pricedRecorded = priceOrder(problem, recorded);
-  const prologueMs = prologue.reduce((sum, id) => sum + graph.nodes[id].action!.ms, 0);
-  const bound = trivialBoundMs(problem);
-  const seconds = (ms: number) => (ms + prologueMs) / 1000;
   for (const step of refit) step.bin = tray.binOf.get(`${step.procedure}/${step.item}`) ?? null;
   const removal = removalIds.map((id): PlannedAction => {
     const action = graph.nodes[id].action!;
@@ -157,33 +151,24 @@ function assemble(
     removal, refit, tools: toolsFor([...removal, ...refit.map((step) => ({ ...step, type: 'free' as const, ifFitted: [] }))]),
     tray: tray.bins, staysOn: Object.fromEntries(tray.staysOn), cautions: cautionsFor(graph, removal),
     unknownOptions: unknownOptions(request, least, graph), missingProcedures: graph.missingProcedures,
+    ...costOf(problem, sequence, recorded, solved), routesTaken: routesTaken(graph, least),
+  };
+}
+
+/** Making the vehicle safe comes first, in its own fixed order. */
+const vehicleFirst = ({ actions }: OrderProblem) =>
+  ['check', 'batteryOff', 'wait'].map((type) => actions.findIndex((action) => action.type === type)).filter((at) => at >= 0);
+
+function costOf(problem: OrderProblem, sequence: number[], recorded: number[], solved: SolvedOrder): Pick<Plan, 'cost' | 'recorded'> {
+  const priced = priceOrder(problem, sequence);
+  const pricedRecorded = priceOrder(problem, recorded);
+  return {
     cost: {
-      seconds: seconds(priced.costMs), toolChanges: priced.toolChanges, lowerBound: seconds(bound), optimal: priced.costMs === bound,
+      seconds: priced.costMs / 1000, toolChanges: priced.toolChanges, lowerBound: solved.lowerBoundMs / 1000,
+      optimal: priced.costMs === solved.lowerBoundMs,
     },
-    recorded: { seconds: seconds(pricedRecorded.costMs), toolChanges: pricedRecorded.toolChanges },
-    routesTaken: routesTaken(graph, least),
+    recorded: { seconds: pricedRecorded.costMs / 1000, toolChanges: pricedRecorded.toolChanges },
   };
-}
-
-/** Making the vehicle safe comes first, in its own fixed order; the rest is an ordering problem of its own. */
-function splitPrologue(graph: ActionGraph, actions: number[], before: number[][], costs: CostSettings) {
-  const isPrologue = (id: number) => graph.nodes[id].action!.procedure === null;
-  const prologue = ['check', 'batteryOff', 'wait'].map((key) => graph.idOf.get(key)!).filter((id) => actions.includes(id));
-  const kept = actions.map((id, at) => ({ id, at })).filter(({ id }) => !isPrologue(id));
-  const newAt = new Map(kept.map(({ at }, position) => [at, position]));
-  const problem: OrderProblem = {
-    actions: kept.map(({ id }) => graph.nodes[id].action!),
-    before: kept.map(({ at }) => before[at].map((p) => newAt.get(p)).filter((p) => p !== undefined)),
-    costs,
-  };
-  return { prologue, problem, ids: kept.map(({ id }) => id) };
-}
-
-function bestOrder(problem: OrderProblem, recorded: number[]): number[] {
-  const rank: number[] = [];
-  recorded.forEach((at, place) => { rank[at] = place; });
-  const candidates = [recorded, improveOrder(problem, greedyOrder(problem, rank)), improveOrder(problem, recorded)];
-  return candidates.reduce((a, b) => (priceOrder(problem, b).costMs < priceOrder(problem, a).costMs ? b : a));
 }
 
 function trayEntries(graph: ActionGraph, refit: RefitStep[]): TrayEntry[] {

@@ -4,8 +4,7 @@ import type { CostSettings } from './costs';
 import { coversOf } from './covers';
 import { placeGates, testFor, type PlacedGate } from './gates';
 import type { ActionGraph } from './graph';
-import { improveOrder } from './improve-order';
-import { greedyOrder, type OrderProblem } from './order';
+import { greedyOrder, improveOrder, type OrderProblem } from './order';
 import { invert, type RefitGraph } from './refit-graph';
 import type { GateCheck, RefitStep } from './refit-step';
 

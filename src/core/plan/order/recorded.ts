@@ -1,4 +1,4 @@
-import type { ActionGraph } from './graph';
+import type { ActionGraph } from '../graph';
 
 /**
  * The order people recorded, as positions in `ids`: each recorded item where it was tapped; a part is freed there and put

@@ -1,4 +1,4 @@
-import { transitionMs, type OrderProblem } from './order';
+import { transitionMs, type OrderProblem } from './problem';
 
 /** Longest run of actions that is moved as one. */
 const LONGEST_SEGMENT = 6;

@@ -1,5 +1,5 @@
-import type { Action } from './action';
-import { moveMs, toolChangeMs, type CostSettings } from './costs';
+import type { Action } from '../action';
+import { moveMs, toolChangeMs, type CostSettings } from '../costs';
 
 /** An ordering problem: priced actions and direct predecessors by position. The technician starts with the bare hand. */
 export interface OrderProblem {
@@ -37,36 +37,6 @@ export function trivialBoundMs({ actions, costs }: OrderProblem): number {
   const tools = new Set(actions.map((action) => action.tool));
   tools.delete('hand');
   return actions.reduce((sum, action) => sum + action.ms, 0) + tools.size * costs.toolChangeMs;
-}
-
-/**
- * Picks, step after step, the open action that is cheapest to begin; ties by what opens more, then by `preference`,
- * then by position. Always a valid linear extension. O(n²).
- */
-export function greedyOrder(problem: OrderProblem, preference: number[]): number[] {
-  const n = problem.actions.length;
-  const waiting = problem.before.map((list) => list.length);
-  const followers: number[][] = Array.from({ length: n }, () => []);
-  problem.before.forEach((list, at) => list.forEach((p) => followers[p].push(at)));
-  const rank = (at: number) => preference[at] ?? n;
-  const open = new Set(waiting.map((w, at) => (w === 0 ? at : -1)).filter((at) => at >= 0));
-  const sequence: number[] = [];
-  while (open.size) {
-    const last = sequence.length ? sequence[sequence.length - 1] : null;
-    let pick = -1;
-    let pickCost = Infinity;
-    for (const at of open) {
-      const cost = transitionMs(problem, last, at);
-      if (cost < pickCost || (cost === pickCost && (rank(at) < rank(pick) || (rank(at) === rank(pick) && at < pick)))) {
-        pick = at;
-        pickCost = cost;
-      }
-    }
-    open.delete(pick);
-    sequence.push(pick);
-    for (const at of followers[pick]) if (--waiting[at] === 0) open.add(at);
-  }
-  return sequence;
 }
 
 /**

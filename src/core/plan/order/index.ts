@@ -1,0 +1,5 @@
+export { type OrderProblem, priceOrder, followWish, transitionMs, trivialBoundMs } from './problem';
+export { solveOrder, type SolvedOrder, type SolveControl } from './solve';
+export { greedyOrder } from './greedy';
+export { improveOrder } from './improve';
+export { recordedWish } from './recorded';
