@@ -6,3 +6,5 @@ export * from './part-kinds';
 export * from './motions';
 export * from './tools';
 export * from './catalogue';
+export * from './fits';
+export * from './extend';

@@ -11,7 +11,8 @@ const NAMED: [code: string, name: string][] = [
   ['hand', 'Bare hand'], ['trim-tool', 'Plastic trim tool'], ['pick', 'Pick'], ['clip-hook', 'C-clip hook'],
   ['taped-steel', 'Taped steel lever'], ['clip-fork', 'Clip fork'], ['pliers', 'Pliers'], ['side-cutters', 'Side cutters'],
   ['drill', 'Drill'], ['heat-gun', 'Heat gun'], ['scraper', 'Plastic scraper'], ['knife', 'Knife'], ['magnet', 'Magnet'],
-  ['rivet-tool', 'Rivet tool'], ['battery-spanner', 'Battery terminal spanner'],
+  ['rivet-tool', 'Rivet tool'], ['extension-75', '75 mm extension'], ['extension-150', '150 mm extension'], ['extension-250', '250 mm extension'],
+  ['right-angle-driver', 'Right-angle driver'], ['battery-spanner', 'Battery terminal spanner'],
 ];
 
 /** The hand tools Pezzo ships with, by code. Drivers and sockets are made from the drive. */

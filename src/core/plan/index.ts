@@ -14,3 +14,5 @@ export * from './words';
 export * from './step-cautions';
 export * from './least-teardown';
 export * from './precedence';
+export * from './explain';
+export * from './spares';

@@ -15,6 +15,9 @@ import { resolveGoals } from './resolve-goals';
 import { toolsFor, type ToolNeed } from './tools';
 import { planTray, type Bin, type TrayEntry } from './tray';
 import { reasonChains, whyChain } from './why';
+import { keepConflicts, routesTaken, staying, type RouteTaken, type Staying } from './explain';
+import { NO_HISTORY, replacementsOf, sparesOf, type Replacement, type ShopHistory, type Spare } from './spares';
+import { durationOf, type Duration } from '../learn';
 
 /** What the shop has decided about safety and prices. */
 export interface ShopPolicy {
@@ -23,7 +26,15 @@ export interface ShopPolicy {
   /** The wait after battery-off in seconds, where the shop has entered it with its source. */
   srsWaitSeconds?: number | null;
   costs?: CostSettings;
+  /** Compartments of the tray at hand; without it every class gets one of its own. */
+  trayBins?: number;
+  /** How sure to be of having enough spares, 0…1. */
+  spareLevel?: number;
+  history?: ShopHistory;
 }
+
+/** How sure to be of having enough spares where the shop has not said. */
+const DEFAULT_SPARE_LEVEL = 0.9;
 
 /** What is wanted, on what, under which option values. */
 export interface PlanRequest {
@@ -55,13 +66,21 @@ export interface Plan {
   refit: RefitStep[];
   tools: ToolNeed[];
   tray: Bin[];
+  /** What finds no bin in the tray at hand: taped to its part with this label. */
+  taped: { item: string; label: string }[];
+  /** Bins without which something could be mixed up. */
+  fewestBins: number;
   staysOn: Record<string, string>;
+  spares: Spare[];
+  replacements: Replacement[];
+  time: Duration;
+  stays: Staying[];
   cautions: Caution[];
   unknownOptions: string[];
   missingProcedures: string[];
   cost: PlanCost;
   recorded: { seconds: number; toolChanges: number };
-  routesTaken: { of: string; taken: string[] }[];
+  routesTaken: RouteTaken[];
 }
 
 /** Why there is no plan. */
@@ -82,11 +101,11 @@ export function makePlan(request: PlanRequest, control?: SolveControl): PlanResu
   if (optionProblems.length) return { ok: false, problems: optionProblems.map(({ code, option, message }) => ({ code, message, items: [option] })) };
   const found = chooseTeardown(request, request.options);
   if (!found.ok) return found;
-  const { graph, least, goals } = found;
+  const { graph, least } = found;
   const { actions, before } = precedenceOf(graph, least.chosen, least.taken);
   const loop = findLoop(before);
   if (loop) return { ok: false, problems: [loopProblem(graph, loop.map((at) => actions[at]))] };
-  return { ok: true, plan: assemble(request, graph, least, goals, { actions, before }, control) };
+  return { ok: true, plan: assemble(request, found, { actions, before }, control) };
 }
 
 interface Chosen {
@@ -94,6 +113,7 @@ interface Chosen {
   graph: ActionGraph;
   least: LeastTeardown;
   goals: Map<number, string>;
+  banned: Map<number, string>;
 }
 
 /** The least teardown under some option values, or why there is none. */
@@ -109,15 +129,16 @@ function chooseTeardown(request: PlanRequest, options: OptionValues): Chosen | {
   }
   if (resolved.nodes.size === 0) return { ok: false, problems: [{ code: 'no-goal', message: 'Say what you want out or reached.', items: [] }] };
   const least = leastTeardown(graph, [...goals.keys()], new Set(resolved.banned.keys()));
-  if ('stuck' in least) return { ok: false, problems: [noWay(graph, least.stuck, resolved.banned)] };
-  return { ok: true, graph, least, goals };
+  if ('stuck' in least) return { ok: false, problems: noWay(graph, goals, least.stuck, resolved.banned) };
+  return { ok: true, graph, least, goals, banned: resolved.banned };
 }
 
-function noWay(graph: ActionGraph, stuck: number[], banned: Map<number, string>): PlanProblem {
-  if (stuck.length === 0 && banned.size) {
-    return { code: 'keep-conflict', message: `The goal cannot be reached without touching what is to stay (${[...banned.values()].join(', ')}).`, items: [...banned.values()] };
-  }
-  return loopProblem(graph, stuck);
+function noWay(graph: ActionGraph, goals: Map<number, string>, stuck: number[], banned: Map<number, string>): PlanProblem[] {
+  const conflicts = banned.size ? keepConflicts(graph, goals, banned) : [];
+  if (conflicts.length === 0) return [loopProblem(graph, stuck)];
+  return conflicts.map(({ goal, item, chain }) => ({
+    code: 'keep-conflict', items: [goal], message: `The ${item} cannot stay: ${chain.join('; ')}.`,
+  }));
 }
 
 function loopProblem(graph: ActionGraph, ids: number[]): PlanProblem {
@@ -130,29 +151,40 @@ function loopProblem(graph: ActionGraph, ids: number[]): PlanProblem {
 }
 
 function assemble(
-  request: PlanRequest, graph: ActionGraph, least: LeastTeardown, goals: Map<number, string>,
-  { actions, before }: { actions: number[]; before: number[][] }, control?: SolveControl,
+  request: PlanRequest, { graph, least, goals, banned }: Chosen, { actions, before }: { actions: number[]; before: number[][] }, control?: SolveControl,
 ): Plan {
-  const costs = request.policy?.costs ?? DEFAULT_COSTS;
+  const { policy = {} } = request;
+  const costs = policy.costs ?? DEFAULT_COSTS;
+  const history = policy.history ?? NO_HISTORY;
   const problem: OrderProblem = { actions: actions.map((id) => graph.nodes[id].action!), before, costs };
   const recorded = followWish(before, [...vehicleFirst(problem), ...recordedWish(graph, actions)]);
   const solved = solveOrder(problem, recorded, control);
   const sequence = request.order === 'recorded' ? recorded : solved.sequence;
   const removalIds = sequence.map((at) => actions[at]);
   const refit = planRefit(graph, removalIds, costs);
-  const tray = planTray(graph.catalogue, trayEntries(graph, refit));
+  const tray = planTray(graph.catalogue, trayEntries(graph, refit), policy.trayBins);
   const chains = reasonChains(graph, least, goals.keys());
   for (const step of refit) step.bin = tray.binOf.get(`${step.procedure}/${step.item}`) ?? null;
   const removal = removalIds.map((id): PlannedAction => {
     const action = graph.nodes[id].action!;
     return { ...action, why: whyChain(graph, chains, id, goals), bin: tray.binOf.get(`${action.procedure}/${action.item}`) ?? null };
   });
+  const routes = routesTaken(graph, least, [...goals.keys()], new Set(banned.keys()));
+  const cost = costOf(problem, sequence, recorded, solved);
   return {
-    removal, refit, tools: toolsFor([...removal, ...refit.map((step) => ({ ...step, type: 'free' as const, ifFitted: [] }))]),
-    tray: tray.bins, staysOn: Object.fromEntries(tray.staysOn), cautions: cautionsFor(graph, removal),
-    unknownOptions: unknownOptions(request, least, graph), missingProcedures: graph.missingProcedures,
-    ...costOf(problem, sequence, recorded, solved), routesTaken: routesTaken(graph, least),
+    removal, refit, tools: toolsFor(graph, removal, refit), tray: tray.bins, taped: tray.taped, fewestBins: tray.fewest, staysOn: Object.fromEntries(tray.staysOn),
+    spares: sparesOf(graph, removal, policy.spareLevel ?? DEFAULT_SPARE_LEVEL, history), replacements: replacementsOf(graph, removal),
+    time: timeOf(removal, refit, cost.cost.seconds, history.pace), cautions: cautionsFor(graph, removal),
+    unknownOptions: unknownOptions(request, least, graph), missingProcedures: graph.missingProcedures, ...cost,
+    routesTaken: routes, stays: staying(graph, least, routes),
   };
+}
+
+/** How long taking apart and putting back take together. Waiting and tests are in the steps where the shop knows their time. */
+function timeOf(removal: Action[], refit: RefitStep[], orderSeconds: number, pace: number): Duration {
+  const seconds = [...removal, ...refit].map((step) => step.ms / 1000).filter((value) => value > 0);
+  const own = removal.reduce((sum, action) => sum + action.ms / 1000, 0);
+  return durationOf(seconds, orderSeconds - own, pace);
 }
 
 /** Making the vehicle safe comes first, in its own fixed order. */
@@ -191,11 +223,4 @@ function unknownOptions(request: PlanRequest, least: LeastTeardown, graph: Actio
       return !found.ok || signature(found.least.chosen, found.graph) !== now;
     });
   }).map(([option]) => option);
-}
-
-function routesTaken(graph: ActionGraph, least: LeastTeardown): Plan['routesTaken'] {
-  return [...least.taken].map(([id, way]) => ({
-    of: graph.nodes[id].key.replace('reach:', ''),
-    taken: graph.nodes[id].anyOf![way].map((need) => graph.nodes[need].key),
-  })).sort((a, b) => (a.of < b.of ? -1 : 1));
 }

@@ -1,8 +1,7 @@
-import { parseDrive } from '../hardware';
+import { confusionNote, parseDrive } from '../hardware';
 import { actionCautions, CAUTIONS } from './cautions';
 import type { Action } from './action';
 import type { ActionGraph } from './graph';
-import { confusionNote } from './tools';
 
 /** The one caution a removal step shows: what can hurt a person first, then the wrong tool that would spoil the fastener. */
 export function stepCaution(graph: ActionGraph, action: Action): string | null {

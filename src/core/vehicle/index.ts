@@ -2,3 +2,4 @@ export * from './zones';
 export * from './sides';
 export * from './applies';
 export * from './search-query';
+export * from './relatives';

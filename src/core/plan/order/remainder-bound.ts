@@ -13,7 +13,7 @@ const SHARES = [0, 300, 600, 1000, 1500, 2000];
 
 /**
  * The bounds of a block, with the split of tool changes between the two parts that makes the bound at the start largest: first one share for all
- * tools, then tool by tool. Any split is valid; the best one is only stronger.
+ * tools, then, for blocks of middling size, tool by tool. Any split is valid; the best one is only stronger.
  */
 export function remainderBoundOf(block: Block): RemainderBound {
   const can = canFollowOf(block);
@@ -23,13 +23,16 @@ export function remainderBoundOf(block: Block): RemainderBound {
     if (made.atStartMs > best.atStartMs) best = made;
   };
   for (const share of SHARES.slice(1)) offer(block.takeUp.map((takeUp) => Math.min(share, takeUp)));
-  for (let tool = 0; tool < block.tools.length; tool += 1) {
+  for (let tool = 0; tool < block.tools.length && isWorthTuning(block); tool += 1) {
     const base = best.bound.moves.shareMs;
     for (const share of SHARES) if (share <= block.takeUp[tool] && share !== base[tool]) offer(base.map((ms, at) => (at === tool ? share : ms)));
   }
   best.bound.classes.effort = CLASS_EFFORT.searching;
   return best.bound;
 }
+
+/** Small blocks are proved before the tuning would pay, large ones never. */
+const isWorthTuning = ({ size }: Block) => size > 36 && size <= 80;
 
 function withShares(block: Block, can: CanFollow, shareMs: Int32Array): { bound: RemainderBound; atStartMs: number } {
   const moves = moveBoundOf(block, can, shareMs);

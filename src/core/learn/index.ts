@@ -1,0 +1,2 @@
+export * from './breakage';
+export * from './times';
