@@ -7,7 +7,7 @@ const USAGE = `Usage: pezzo COMMAND
   test    type check, lint, dependency rules, unit, integration and browser tests
   bench   NAME
           print the figures of one benchmark
-  plan    FILE --goal GOAL [--option name=value] [--json]
+  plan    FILE [FILE …] --goal GOAL [--option name=value] [--order best|recorded] [--costs FILE] [--tray BINS] [--time-limit SECONDS] [--json]
           the least teardown for a goal, and the way back
   check   FILE [--json]
           what cannot be right in a procedure

@@ -43,12 +43,41 @@ describe('pezzo plan', () => {
     ['a goal that is not there', ['plan', REAR, '--goal', 'sunroof', '--json'], 1], ['an option value that is not listed', ['plan', REAR, '--goal', 'card', '--option', 'windows=sliding', '--json'], 1],
     ['an option that is not listed', ['plan', REAR, '--goal', 'card', '--option', 'roof=glass', '--json'], 1], ['no goal', ['plan', REAR], 2], ['no file', ['plan', '--goal', 'card'], 2],
     ['a flag nobody knows', ['plan', REAR, '--goal', 'card', '--fast'], 2], ['an option without a value', ['plan', REAR, '--goal', 'card', '--option', 'windows'], 2],
+    ['an order nobody knows', ['plan', REAR, '--goal', 'card', '--order', 'random'], 2], ['half a bin', ['plan', REAR, '--goal', 'card', '--tray', '2.5'], 2],
+    ['a costs file that is not there', ['plan', REAR, '--goal', 'card', '--costs', 'nowhere.json', '--json'], 1], ['one procedure twice', ['plan', REAR, REAR, '--goal', 'kite-rear-door/card', '--json'], 1],
     ['a command nobody knows', ['plane'], 2], ['a file that is not there', ['plan', 'nowhere.json', '--goal', 'card', '--json'], 1],
   ])('ends with the right status for %s, in words on standard error', (_, args, status) => {
     const got = run(...args);
     expect(got.status).toBe(status);
     expect(got.stderr.length).toBeGreaterThan(0);
     if (got.stdout) expect(JSON.parse(got.stdout).findings[0].level).toBe('error');
+  });
+});
+
+describe('pezzo plan over a vehicle', () => {
+  it('plans several files at once, prices by a costs file, keeps to a tray, and compares with the recorded order', () => {
+    const costs = file('costs.json', JSON.stringify({ toolChangeSeconds: 30 }));
+    const args = ['plan', 'demo/procedures/calder-quarter-trim.json', 'demo/procedures/calder-rear-seat.json', '--goal', 'speaker', '--option', 'heating=none', '--costs', costs, '--tray', '3', '--time-limit', '5', '--json'];
+    const best = JSON.parse(run(...args).stdout);
+    const recorded = JSON.parse(run(...args, '--order', 'recorded').stdout);
+    expect(new Set(best.removal.map((step: { procedure: string }) => step.procedure))).toEqual(new Set([null, 'calder-quarter-trim', 'calder-rear-seat']));
+    expect(best.missingProcedures).toEqual([]);
+    expect(best.tray.length).toBeLessThanOrEqual(3);
+    expect(recorded.cost.seconds).toBe(best.recorded.seconds);
+    expect(best.cost.seconds).toBeLessThanOrEqual(recorded.cost.seconds);
+    expect(best.cost.lowerBound).toBeLessThanOrEqual(best.cost.seconds);
+    expect(best.stays.find((one: { item: string }) => one.item === 'bolster-right')).toBeUndefined();
+  });
+
+  it('refuses costs that make no sense, in words', () => {
+    const { status, stderr } = run('plan', REAR, '--goal', 'card', '--costs', file('bad-costs.json', JSON.stringify({ zoneMoveSeconds: 90, sideMoveSeconds: 2 })), '--json');
+    expect([status, stderr]).toEqual([1, expect.stringContaining('at most twice')]);
+  });
+
+  it('says which route was taken, and what a procedure that is not at hand was needed for', () => {
+    const drover = JSON.parse(run('plan', 'demo/procedures/drover-front-door-crew.json', '--goal', 'woofer', '--option', 'windows=power', '--json').stdout);
+    expect(drover.routesTaken[0].words).toMatch(/^By way of the speaker grille: \d+ actions instead of \d+\.$/);
+    expect(JSON.parse(run('plan', 'demo/procedures/calder-quarter-trim.json', '--goal', 'speaker', '--json').stdout).missingProcedures).toEqual(['calder-rear-seat']);
   });
 });
 

@@ -1,29 +1,45 @@
-import { makePlan, type Plan, type PlanProblem } from '../../src/core/plan';
-import type { OptionValues } from '../../src/core/procedure';
+import { readFileSync } from 'node:fs';
+import { resolve } from 'node:path';
+import { costSchema, costSettings, readForm } from '../../src/contracts';
+import { PezzoError } from '../../src/core/errors';
+import { makePlan, type CostSettings, type Plan, type PlanProblem, type PlanRequest } from '../../src/core/plan';
+import type { OptionValues, ProcedureDocument } from '../../src/core/procedure';
 import { hasErrors, type Finding } from '../../src/core/procedure/check';
 import { readArguments, UsageError } from './arguments';
 import { printPlan } from './print-plan';
 import { readAndCheck } from './read-file';
 
-const USAGE = 'Usage: pezzo plan FILE --goal GOAL [--goal GOAL …] [--option name=value …] [--battery-always] [--json]';
+const USAGE = `Usage: pezzo plan FILE [FILE …] --goal GOAL [--goal GOAL …] [--option name=value …] [--order best|recorded] [--costs FILE]
+       [--tray BINS] [--time-limit SECONDS] [--battery-always] [--json]`;
 
-/** `pezzo plan FILE --goal …`: prints the plan; returns the exit status. Only JSON goes to standard output with --json. */
+/** `pezzo plan FILE … --goal …`: prints the plan; returns the exit status. Only JSON goes to standard output with --json. */
 export function planCommand(argv: string[]): number {
   const { values, positionals } = readArguments(argv, {
-    goal: { type: 'string', multiple: true }, option: { type: 'string', multiple: true },
-    json: { type: 'boolean' }, 'battery-always': { type: 'boolean' },
+    goal: { type: 'string', multiple: true }, option: { type: 'string', multiple: true }, order: { type: 'string' }, costs: { type: 'string' },
+    tray: { type: 'string' }, 'time-limit': { type: 'string' }, json: { type: 'boolean' }, 'battery-always': { type: 'boolean' },
   }, USAGE);
-  if (positionals.length !== 1) throw new UsageError(`Name one procedure file.\n${USAGE}`);
+  if (positionals.length === 0) throw new UsageError(`Name at least one procedure file.\n${USAGE}`);
   if (!values.goal?.length) throw new UsageError(`Give at least one --goal.\n${USAGE}`);
+  const { order = 'best' } = values;
+  if (order !== 'best' && order !== 'recorded') throw new UsageError(`--order ${order}: write best or recorded.\n${USAGE}`);
   const options = readOptions(values.option ?? []);
-  const { read, result } = readAndCheck(positionals[0]);
-  if (!read.ok || hasErrors(result.findings)) return refuse(result.findings, values.json);
-  const planned = makePlan({
-    documents: [read.document], goals: values.goal, options, policy: { batteryAlways: values['battery-always'] },
-  });
-  if (!planned.ok) return refuse([...planned.problems.map(asFinding), ...result.findings], values.json);
-  if (values.json) process.stdout.write(`${JSON.stringify(planOutput(planned.plan, result.findings), null, 2)}\n`);
-  else process.stdout.write(printPlan(read.document, planned.plan));
+  const trayBins = values.tray === undefined ? undefined : wholeNumber('--tray', values.tray, 1, 200);
+  const limit = values['time-limit'] === undefined ? Infinity : numberIn('--time-limit', values['time-limit'], 0.1, 3600);
+  const costs = values.costs === undefined ? undefined : readCosts(values.costs);
+  if (costs && 'findings' in costs) return refuse(costs.findings, values.json);
+
+  const files = positionals.map(readAndCheck);
+  const findings = files.flatMap(({ result }) => result.findings);
+  const documents = files.flatMap(({ read }) => (read.ok ? [read.document] : []));
+  const doubled = twice(documents);
+  if (doubled) findings.unshift({ level: 'error', code: 'duplicate-procedure', items: [doubled], message: `Two files hold the procedure “${doubled}”.`, repair: 'Name each procedure once.' });
+  if (documents.length < files.length || hasErrors(findings)) return refuse(findings, values.json);
+  const request: PlanRequest = { documents, goals: values.goal, options, order, policy: { batteryAlways: values['battery-always'], trayBins, costs } };
+  const end = performance.now() + limit * 1000;
+  const planned = makePlan(request, limit === Infinity ? {} : { shouldStop: () => performance.now() > end });
+  if (!planned.ok) return refuse([...planned.problems.map(asFinding), ...findings], values.json);
+  if (values.json) process.stdout.write(`${JSON.stringify(planOutput(planned.plan, documents, findings), null, 2)}\n`);
+  else process.stdout.write(printPlan(documents, planned.plan));
   return 0;
 }
 
@@ -39,6 +55,30 @@ function readOptions(pairs: string[]): OptionValues {
   return options;
 }
 
+function numberIn(flag: string, text: string, least: number, most: number): number {
+  const value = Number(text);
+  if (text.trim() === '' || !(value >= least && value <= most)) throw new UsageError(`${flag} ${text}: write a number from ${least} to ${most}.\n${USAGE}`);
+  return value;
+}
+
+function wholeNumber(flag: string, text: string, least: number, most: number): number {
+  const value = numberIn(flag, text, least, most);
+  if (!Number.isInteger(value)) throw new UsageError(`${flag} ${text}: write a whole number.\n${USAGE}`);
+  return value;
+}
+
+function readCosts(name: string): CostSettings | { findings: Finding[] } {
+  const fail = (message: string): { findings: Finding[] } =>
+    ({ findings: [{ level: 'error', code: 'costs', items: [], message: `${name}: ${message}`, repair: 'See docs/command-line.md for the fields of a costs file.' }] });
+  try {
+    return costSettings(readForm(costSchema, JSON.parse(readFileSync(resolve(process.env.PEZZO_CWD ?? '.', name), 'utf8'))));
+  } catch (error) {
+    return fail(error instanceof PezzoError ? error.message : (error as Error).message);
+  }
+}
+
+const twice = (documents: ProcedureDocument[]) => documents.map((document) => document.id).find((id, at, all) => all.indexOf(id) !== at) ?? null;
+
 const asFinding = ({ code, items, message }: PlanProblem): Finding =>
   ({ level: 'error', code, items, message, repair: 'Correct the goal, the option or the procedure.' });
 
@@ -48,8 +88,9 @@ function refuse(findings: Finding[], json: boolean | undefined): number {
   return 1;
 }
 
-/** The published shape of a plan: see docs/command-line.md. Times in seconds. */
-export function planOutput(plan: Plan, findings: Finding[]) {
+/** The published shape of a plan: see docs/command-line.md. Times in seconds; in a plan over one procedure items are named without it. */
+function planOutput(plan: Plan, documents: ProcedureDocument[], findings: Finding[]) {
+  const short = (item: string) => (documents.length === 1 ? item.slice(item.indexOf('/') + 1) : item);
   return {
     removal: plan.removal.map((action) => ({
       action: action.type, item: action.item, procedure: action.procedure, side: action.side, tool: action.tool,
@@ -62,14 +103,20 @@ export function planOutput(plan: Plan, findings: Finding[]) {
       ...(step.gate ? { gate: step.gate, checks: step.checks.map((check) => check.text) } : {}),
       ...(step.notes.length ? { notes: step.notes } : {}),
     })),
-    tools: plan.tools.map(({ tool, name, uses, notes }) => ({ tool, name, uses, notes })),
-    tray: plan.tray.map(({ bin, items }) => ({ bin, items: items.map((item) => item.slice(item.indexOf('/') + 1)) })),
+    tools: plan.tools.map(({ tool, name, uses, notes, coveredBy }) => ({ tool, name, uses, notes, coveredBy })),
+    tray: plan.tray.map(({ bin, items }) => ({ bin, items: items.map(short) })),
+    taped: plan.taped.map(({ item, label }) => ({ item: short(item), label })),
+    fewestBins: plan.fewestBins,
+    spares: plan.spares.map(({ kind, name, pieces, spares, items }) => ({ kind, name, pieces, spares, items: items.map(short) })),
+    replacements: plan.replacements.map((one) => ({ ...one, item: short(one.item) })),
+    time: plan.time,
     cautions: plan.cautions,
     unknownOptions: plan.unknownOptions,
     missingProcedures: plan.missingProcedures,
     cost: plan.cost,
     recorded: plan.recorded,
     routesTaken: plan.routesTaken,
+    stays: plan.stays,
     findings,
   };
 }

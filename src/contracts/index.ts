@@ -1,3 +1,4 @@
+export * from './costs';
 export * from './procedure';
 export * from './event';
 export * from './forms';
