@@ -40,7 +40,7 @@ async function fill(): Promise<void> {
   })));
   await transaction(async (tx) => {
     await insertShop(tx, DEMO_SHOP);
-    await updateShopSettings(tx, { demo: true });
+    await updateShopSettings(tx, { demo: true, labourPerHour: 72, currency: '€' });
     for (const person of hashed) await insertPerson(tx, person);
   });
   const lead = await getPerson(db, 'tomas-varga');
@@ -78,15 +78,16 @@ async function work(runId: string, personId: string, removalSteps: number): Prom
   const { run } = await openRunScreen(runId);
   const graph = graphOf(run.plan);
   const events: RunEvent[] = [];
-  const add = (fact: RunFact) => events.push({
-    id: uuid(), lamport: events.length + 1, device: 'demo-tablet', seq: events.length + 1, person: personId,
-    at: new Date(Date.UTC(2026, 2, 2, 9, 0, events.length * 25)).toISOString(), ...fact,
-  });
+  let clock = Date.UTC(2026, 2, 2, 9);
+  const add = (fact: RunFact, ms = 0) => {
+    clock += ms * 1.2;
+    events.push({ id: uuid(), lamport: events.length + 1, device: 'demo-tablet', seq: events.length + 1, person: personId, at: new Date(clock).toISOString(), ...fact });
+  };
   const now = () => viewRun(graph, run.plan, foldRun(events)).now;
   add({ type: 'started' });
   for (let n = 0; n < removalSteps && now(); n += 1) {
-    const { key } = now()!;
-    add({ type: 'done', action: key });
+    const { key, step } = now()!;
+    add({ type: 'done', action: key }, step.ms);
     if (key === 'release:kite-rear-door/c1') add({ type: 'broken', item: 'kite-rear-door/c1', count: 1 });
   }
   if (removalSteps === Infinity) {
@@ -95,7 +96,7 @@ async function work(runId: string, personId: string, removalSteps: number): Prom
     add({ type: 'phase', to: 'refit' });
     add({ type: 'renewed', item: 'kite-rear-door/c1', count: 1 });
     for (let step = now(); step; step = now()) {
-      add('gate' in step.step && step.step.gate ? { type: 'gatePassed', gate: step.key } : { type: 'done', action: step.key });
+      add('gate' in step.step && step.step.gate ? { type: 'gatePassed', gate: step.key } : { type: 'done', action: step.key }, Math.max(step.step.ms, 4000));
     }
     add({ type: 'finished' });
   }

@@ -1,5 +1,7 @@
 import Joi from 'joi';
 import { invalid } from '../core/errors';
+import { FASTENER_KINDS, type OwnKind } from '../core/hardware';
+import { costSchema, DEFAULT_COST_FORM, type CostForm } from './costs';
 
 const name = Joi.string().trim().min(1).max(120);
 const pin = Joi.string().pattern(/^\d{4,8}$/).messages({ 'string.pattern.base': 'A PIN is 4 to 8 digits.' });
@@ -30,14 +32,36 @@ export const personChangeSchema = Joi.object<PersonChange>({
 }).min(1);
 export interface PersonChange { role?: PersonForm['role']; active?: boolean; pin?: string; password?: string }
 
+const ownKind = Joi.object<OwnKind>({
+  code: Joi.string().pattern(/^[a-z0-9-]{2,40}$/).required().messages({ 'string.pattern.base': 'A code is small letters, digits and hyphens.' }),
+  like: Joi.valid(...FASTENER_KINDS.keys()).required(), name: name.required(), plural: name.required(),
+  tool: Joi.string().max(40), releaseSeconds: Joi.number().min(0).max(600), refitSeconds: Joi.number().min(0).max(600),
+});
+
+/** Compartments that trays are sold with. */
+export const TRAY_SIZES = [6, 8, 12, 18] as const;
+
 export const settingsSchema = Joi.object<SettingsForm>({
   batteryAlways: Joi.boolean().required(),
   srsWaitSeconds: Joi.number().integer().min(1).max(7200).allow(null).required(),
   srsWaitSource: Joi.string().trim().allow('').max(300).required(),
+  costs: costSchema.default(DEFAULT_COST_FORM),
+  trayBins: Joi.valid(...TRAY_SIZES).default(12),
+  spareLevel: Joi.number().min(0.5).max(0.99).default(0.9),
+  labourPerHour: Joi.number().min(0).max(10_000).allow(null).default(null),
+  currency: Joi.string().trim().max(8).allow('').default(''),
+  ownKinds: Joi.array().items(ownKind).max(100).unique('code').default([]),
 }).custom((value: SettingsForm, helpers) =>
   value.srsWaitSeconds !== null && !value.srsWaitSource ? helpers.error('any.custom') : value,
 ).messages({ 'any.custom': 'A wait needs its source: which manual, which page.' });
-export interface SettingsForm { batteryAlways: boolean; srsWaitSeconds: number | null; srsWaitSource: string }
+export interface SettingsForm {
+  batteryAlways: boolean; srsWaitSeconds: number | null; srsWaitSource: string; costs: CostForm; trayBins: (typeof TRAY_SIZES)[number];
+  /** How sure to be of having enough spares, 0.5…0.99. */
+  spareLevel: number;
+  labourPerHour: number | null; currency: string; ownKinds: OwnKind[];
+}
+
+export const kitSchema = Joi.object<{ tools: string[] }>({ tools: Joi.array().items(Joi.string().min(1).max(40)).max(200).unique().required() });
 
 const year = Joi.number().integer().min(1900).max(2100);
 
@@ -69,8 +93,9 @@ export const planQuerySchema = Joi.object<PlanQuery>({
   procedures: Joi.array().items(Joi.string().max(80)).min(1).max(12).required(),
   goals: Joi.array().items(Joi.string().min(1).max(200)).max(100).required(),
   options: Joi.object().pattern(option, option).required(),
+  job: Joi.number().integer().min(1).max(2 ** 31 - 1).allow(null).default(null),
 });
-export interface PlanQuery { procedures: string[]; goals: string[]; options: Record<string, string> }
+export interface PlanQuery { procedures: string[]; goals: string[]; options: Record<string, string>; job: number | null }
 
 export const newRunSchema = Joi.object<NewRunForm>({
   job: Joi.number().integer().min(1).required(),
@@ -78,8 +103,14 @@ export const newRunSchema = Joi.object<NewRunForm>({
   goals: Joi.array().items(Joi.string().min(1).max(200)).min(1).max(100).required(),
   options: Joi.object().pattern(option, option).default({}),
   newParts: Joi.array().items(Joi.string().trim().min(1).max(200)).max(50).default([]),
+  order: Joi.valid('best', 'recorded').default('best'),
+  trayBins: Joi.valid(...TRAY_SIZES),
 });
-export interface NewRunForm { job: number; procedures: string[]; goals: string[]; options: Record<string, string>; newParts: string[] }
+export interface NewRunForm {
+  job: number; procedures: string[]; goals: string[]; options: Record<string, string>; newParts: string[]; order?: 'best' | 'recorded'; trayBins?: SettingsForm['trayBins'];
+}
+
+export const deriveSchema = Joi.object<{ from: string; job: number }>({ from: Joi.string().max(80).required(), job: Joi.number().integer().min(1).required() });
 
 export const saveDraftSchema = Joi.object<{ version: number; document: unknown }>({
   version: Joi.number().integer().min(1).required(), document: Joi.object().required(),

@@ -1,4 +1,5 @@
-import type { PlanResult } from '../core/plan';
+import type { OwnKind } from '../core/hardware';
+import type { ShopPolicy } from '../core/plan';
 import type { CheckResult } from '../core/procedure/check';
 import type { ProcedureDocument } from '../core/procedure';
 import type { Side, Vehicle } from '../core/vehicle';
@@ -67,10 +68,30 @@ export interface JobStanding {
   runs: RunStanding[];
 }
 
-/** A plan with the documents it is made of; `result` is null while no goal is named. */
+/** How a procedure stands to a vehicle: recorded for exactly it, or what differs and what is not known. */
+export interface VerificationView {
+  verified: boolean;
+  differs: string[];
+  unknown: string[];
+}
+
+/** A procedure that may help with a vehicle. */
+export interface RelativeView extends VerificationView {
+  row: ProcedureRowView;
+}
+
+/** Everything a plan is made from; the planning itself is done where the question is asked. */
 export interface PlanView {
   documents: ProcedureDocument[];
   revisions: [id: string, revision: number][];
   options: Record<string, string[]>;
-  result: PlanResult | null;
+  policy: ShopPolicy;
+  ownKinds: OwnKind[];
+  /** Tool codes in the asking person's kit. */
+  kit: string[];
+  labour: { perHour: number; currency: string } | null;
+  /** By procedure, for the vehicle of the job; null where no job is named. */
+  verification: Record<string, VerificationView> | null;
+  /** The vehicle's other procedures, to plan together with these. */
+  others: ProcedureRowView[];
 }

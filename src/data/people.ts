@@ -77,3 +77,15 @@ export async function countOwners(db: Db): Promise<number> {
   const { rows } = await db.query<{ n: number }>(`select count(*)::int as n from people where active and role = 'owner'`);
   return rows[0].n;
 }
+
+/** The tool codes in a person's kit. Empty where nothing was ever said. */
+export async function getKit(db: Db, id: string): Promise<string[]> {
+  const { rows } = await db.query<{ kit: string[] }>('select kit from people where id = $1', [id]);
+  if (!rows[0]) throw notFound('person-unknown', 'There is nobody by that name here.');
+  return rows[0].kit;
+}
+
+/** Replaces a person's kit. */
+export async function updateKit(db: Db, id: string, kit: string[]): Promise<void> {
+  await db.query('update people set kit = $2 where id = $1', [id, JSON.stringify(kit)]);
+}

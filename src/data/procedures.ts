@@ -1,6 +1,6 @@
 import { conflict, notFound } from '../core/errors';
 import type { ProcedureDocument } from '../core/procedure';
-import { zoneName, type SearchQuery, type Vehicle } from '../core/vehicle';
+import { zoneName, type Applicability, type SearchQuery } from '../core/vehicle';
 import type { Db } from './pool';
 
 /** A procedure as lists show it. */
@@ -90,22 +90,6 @@ export async function searchProcedures(db: Db, query: SearchQuery, limit: number
   return rows;
 }
 
-/** Approved procedures recorded for a vehicle. What the vehicle does not state excludes nothing. */
-export async function listProceduresFor(db: Db, vehicle: Vehicle): Promise<ProcedureRow[]> {
-  const { rows } = await db.query<ProcedureRow>(
-    `select ${ROW} from procedures p
-      where p.revision is not null and exists (
-        select 1 from procedure_applies a
-         where a.procedure_id = p.id and lower(a.make) = lower($1) and lower(a.model) = lower($2)
-           and ($3::int is null or a.years @> $3::int)
-           and ($4::text is null or a.body is null or lower(a.body) = lower($4))
-           and ($5 = 'any' or a.steering in ('any', $5)))
-      order by p.zone, p.side, p.id`,
-    [vehicle.make, vehicle.model, vehicle.year ?? null, vehicle.body || null, vehicle.steering ?? 'any'],
-  );
-  return rows;
-}
-
 /** One procedure's row. Throws not-found. */
 export async function getProcedureRow(db: Db, id: string): Promise<ProcedureRow> {
   const { rows } = await db.query<ProcedureRow>(`select ${ROW} from procedures p where p.id = $1`, [id]);
@@ -183,6 +167,25 @@ export async function listRevisions(db: Db, id: string): Promise<Omit<Revision, 
     `select revision, note, made_by as "madeBy", approved_by as "approvedBy", approved_at as "approvedAt"
        from procedure_revisions where procedure_id = $1 order by revision desc`,
     [id],
+  );
+  return rows;
+}
+
+/** A procedure in force with the vehicles it was recorded for. */
+export interface ProcedureRanges extends ProcedureRow {
+  ranges: Applicability[];
+}
+
+/** Approved procedures of one make, with the vehicles each was recorded for. */
+export async function listProceduresOfMake(db: Db, make: string): Promise<ProcedureRanges[]> {
+  const { rows } = await db.query<ProcedureRanges>(
+    `select ${ROW}, (
+         select json_agg(json_strip_nulls(json_build_object('make', a.make, 'model', a.model, 'from', lower(a.years), 'to', upper(a.years) - 1, 'body', a.body, 'steering', a.steering)))
+           from procedure_applies a where a.procedure_id = p.id) as ranges
+       from procedures p
+      where p.revision is not null and exists (select 1 from procedure_applies a where a.procedure_id = p.id and lower(a.make) = lower($1))
+      order by p.zone, p.side, p.id`,
+    [make],
   );
   return rows;
 }

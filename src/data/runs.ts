@@ -103,3 +103,15 @@ export async function listEventsOfRuns(db: Db, runIds: string[]): Promise<Map<st
 export async function markFinished(db: Db, runId: string): Promise<void> {
   await db.query('update runs set finished_at = coalesce(finished_at, now()) where id = $1', [runId]);
 }
+
+/** What tells whether the finished runs have changed: how many there are and when the last was finished. */
+export async function finishedMark(db: Db): Promise<string> {
+  const { rows } = await db.query<{ mark: string }>(`select count(*) || ' ' || coalesce(max(finished_at)::text, '') as mark from runs where finished_at is not null`);
+  return rows[0].mark;
+}
+
+/** The runs finished last, newest first. */
+export async function listFinishedRuns(db: Db, limit: number): Promise<RunRow[]> {
+  const { rows } = await db.query<RunRow>(`select ${RUN} from runs where finished_at is not null order by finished_at desc, id limit $1`, [limit]);
+  return rows;
+}

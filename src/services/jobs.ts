@@ -6,8 +6,7 @@ import {
   db, getJob, insertJob, insertRun, insertVehicle, listEventsOfRuns, listJobs, listRunsOfJobs, transaction, type JobRow, type Person, type RunRow,
 } from '../data';
 import { demand } from './permission';
-import { planView } from './planning';
-import { shopPolicy } from './shop';
+import { planForRun } from './planning';
 
 const BOARD_LIMIT = 100;
 
@@ -50,11 +49,13 @@ function standingOf(run: RunRow, events: Parameters<typeof foldRun>[0]): RunStan
 /** Opens a run on a job: plans, and fixes the plan with the revisions it follows. Returns the run's id. */
 export async function openRun(by: Person, form: NewRunForm): Promise<string> {
   demand(by, 'open-job');
-  const { documents, revisions, result } = await planView(form);
-  if (!result?.ok) throw invalid('no-plan', result ? result.problems.map((problem) => problem.message).join(' ') : 'Say what you want out or reached.');
-  const policy = await shopPolicy();
+  const { view, result } = await planForRun(by, form);
+  if (!result.ok) throw invalid('no-plan', result.problems.map((problem) => problem.message).join(' '));
+  const { documents, revisions, policy, verification } = view;
   const plan = runPlanOf(result.plan, {
-    documents, options: form.options, goals: form.goals, newParts: form.newParts, srsWaitSeconds: policy.srsWaitSeconds,
+    documents, options: form.options, goals: form.goals, newParts: form.newParts, srsWaitSeconds: policy.srsWaitSeconds, costs: policy.costs, ownKinds: view.ownKinds,
+    standardSeconds: result.plan.time.likelySeconds / (policy.history?.pace ?? 1),
+    unverified: Object.entries(verification ?? {}).filter(([, one]) => !one.verified).map(([procedure, one]) => ({ procedure, differs: one.differs, unknown: one.unknown })),
   });
   const id = uuid();
   await transaction(async (tx) => {

@@ -2,21 +2,19 @@ import type { NewProcedureForm, ProcedureRowView, ProcedureView } from '../contr
 import { readProcedure, readProcedureText } from '../contracts';
 import { conflict, invalid, notFound } from '../core/errors';
 import { checkProcedure, hasErrors, type CheckResult, type Finding } from '../core/procedure/check';
-import type { ProcedureDocument } from '../core/procedure';
-import { parseSearch, zoneName, type Vehicle } from '../core/vehicle';
+import { mirror, mirroredSide, recordedId, type ProcedureDocument } from '../core/procedure';
+import { parseSearch, zoneName } from '../core/vehicle';
 import {
-  db, deleteDraft, deleteUnapproved, findCurrentRevision, findDraft, getProcedureRow, insertDraft, insertProcedure, insertRevision,
-  isProcedureId, listProceduresFor, listRevisions, searchProcedures, transaction, updateDraft, updateProcedureColumns, type Draft, type Person,
+  db, deleteDraft, deleteUnapproved, findCurrentRevision, findDraft, getJob, getProcedureRow, insertDraft, insertProcedure, insertRevision,
+  isProcedureId, listRevisions, searchProcedures, transaction, updateDraft, updateProcedureColumns, type Draft, type Person,
 } from '../data';
 import { demand } from './permission';
+import { shopCatalogue } from './shop';
 
 const SEARCH_LIMIT = 200;
 
 /** Procedures for one line of search, in any order of words. */
 export const searchLibrary = (text: string): Promise<ProcedureRowView[]> => searchProcedures(db, parseSearch(text), SEARCH_LIMIT);
-
-/** Approved procedures recorded for exactly this vehicle. */
-export const proceduresFor = (vehicle: Vehicle): Promise<ProcedureRowView[]> => listProceduresFor(db, vehicle);
 
 /** Everything the procedure page shows. Throws not-found. */
 export async function viewProcedure(id: string): Promise<ProcedureView> {
@@ -25,27 +23,54 @@ export async function viewProcedure(id: string): Promise<ProcedureView> {
   ]);
   const document = current?.document ?? draft?.document;
   if (!document) throw notFound('procedure-empty', `“${id}” has neither draft nor revision.`);
-  return { row, document, current, draft, revisions, check: checkProcedure(document) };
+  return { row, document, current, draft, revisions, check: checkProcedure(document, await shopCatalogue()) };
 }
 
-/** The approved documents that a plan is made of. Throws not-found where one has no revision in force. */
+/** The approved documents that a plan is made of; "kite-rear-door@right" asks for the other side of one. Throws not-found where one has no revision in force. */
 export async function approvedDocuments(ids: string[]): Promise<{ document: ProcedureDocument; revision: number }[]> {
-  return Promise.all(ids.map(async (id) => {
+  return Promise.all([...new Set(ids)].map(async (asked) => {
+    const id = recordedId(asked);
     await getProcedureRow(db, id);
     const current = await findCurrentRevision(db, id);
     if (!current) throw conflict('not-approved', 'This procedure is still a draft: a lead has to approve it before it is planned.');
-    return { document: current.document, revision: current.revision };
+    const wantsOther = asked !== id && mirroredSide(asked) !== current.document.side;
+    return { document: wantsOther ? mirror(current.document) : current.document, revision: current.revision };
   }));
 }
 
 const slug = (text: string) => text.normalize('NFKD').replace(/\p{M}/gu, '').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '');
 
+/** An id for a new procedure that nobody has yet. */
+async function newId(model: string, zone: string): Promise<string> {
+  const base = (slug(`${model}-${zone}`) || 'procedure').slice(0, 70);
+  let id = base;
+  for (let n = 2; await isProcedureId(db, id); n += 1) id = `${base}-${n}`;
+  return id;
+}
+
+async function keepAsDraft(by: Person, document: ProcedureDocument): Promise<string> {
+  await transaction(async (tx) => {
+    await insertProcedure(tx, document, by.id);
+    await insertDraft(tx, document, by.id);
+  });
+  return document.id;
+}
+
+/** Starts a recording for a job's vehicle from a procedure of a relative: a draft with its own id, for that vehicle only. */
+export async function deriveForJob(by: Person, from: string, job: number): Promise<string> {
+  demand(by, 'record');
+  const [[{ document }], { vehicle }] = await Promise.all([approvedDocuments([from]), getJob(db, job)]);
+  const { make, model, year, body, steering } = vehicle;
+  return keepAsDraft(by, {
+    ...document, id: await newId(model, document.zone), title: `${make} ${model}, ${zoneName(document.zone)}`,
+    applies: [{ make, model, ...(year ? { from: year, to: year } : {}), ...(body ? { body } : {}), steering: steering ?? 'any' }],
+  });
+}
+
 /** Starts a recording: an empty draft for a vehicle and zone. Returns its id; a taken one gets a number. */
 export async function startProcedure(by: Person, form: NewProcedureForm): Promise<string> {
   demand(by, 'record');
-  const base = (slug(`${form.model}-${form.zone}`) || 'procedure').slice(0, 70);
-  let id = base;
-  for (let n = 2; await isProcedureId(db, id); n += 1) id = `${base}-${n}`;
+  const id = await newId(form.model, form.zone);
   const document: ProcedureDocument = {
     format: 'pezzo-procedure/1', id, title: `${form.make} ${form.model}, ${zoneName(form.zone)}`,
     applies: [{
@@ -55,11 +80,7 @@ export async function startProcedure(by: Person, form: NewProcedureForm): Promis
     zone: form.zone, side: form.side, options: {}, map: { width: form.width, height: form.height, outline: form.zone },
     parts: [], fasteners: [], links: [], before: [], routes: [], recordedOrder: [], checks: [], cautions: [], photos: [],
   };
-  await transaction(async (tx) => {
-    await insertProcedure(tx, document, by.id);
-    await insertDraft(tx, document, by.id);
-  });
-  return id;
+  return keepAsDraft(by, document);
 }
 
 /** The draft to edit, made from the revision in force where there is none yet. */
@@ -87,7 +108,7 @@ export async function saveDraft(by: Person, id: string, fromVersion: number, val
     if (!(await findCurrentRevision(tx, id))) await updateProcedureColumns(tx, document);
     return saved;
   });
-  return { version, check: checkProcedure(document) };
+  return { version, check: checkProcedure(document, await shopCatalogue()) };
 }
 
 /** Puts a draft in force as the next revision. Refused while the checker finds errors, or when the draft moved on. */
@@ -97,7 +118,7 @@ export async function approveDraft(by: Person, id: string, version: number, note
     const draft = await findDraft(tx, id);
     if (!draft) throw notFound('no-draft', 'There is no draft to approve.');
     if (draft.version !== version) throw conflict('draft-moved-on', 'The draft was changed since you looked at it. Look again before approving.');
-    const { findings } = checkProcedure(draft.document);
+    const { findings } = checkProcedure(draft.document, await shopCatalogue());
     if (hasErrors(findings)) throw conflict('has-errors', 'The checker still finds errors; they must go first.', asFields(findings));
     const revision = await insertRevision(tx, draft.document, note, draft.editedBy, by.id);
     await updateProcedureColumns(tx, draft.document);
@@ -128,7 +149,7 @@ export async function bringIn(by: Person, text: string): Promise<{ id: string; c
     if (!known) await insertProcedure(tx, document, by.id);
     await insertDraft(tx, document, by.id);
   });
-  return { id: document.id, check: checkProcedure(document) };
+  return { id: document.id, check: checkProcedure(document, await shopCatalogue()) };
 }
 
 const asFields = (findings: Finding[]) =>

@@ -1,15 +1,69 @@
-import type { PlanQuery, PlanView } from '../contracts';
-import { listOptions, makePlan } from '../core/plan';
+import { costSettings, type NewRunForm, type PlanQuery, type PlanView, type ProcedureRowView, type RelativeView, type VerificationView } from '../contracts';
+import { extendCatalogue, BASE_CATALOGUE } from '../core/hardware';
+import { listOptions, makePlan, type PlanResult, type ShopPolicy } from '../core/plan';
+import { mirroredSide, recordedId, type ProcedureDocument } from '../core/procedure';
+import { oppositeSide, rankFor, verifyFor, type Vehicle } from '../core/vehicle';
+import { db, getJob, listProceduresOfMake, type Person } from '../data';
+import { shopHistory } from './history';
 import { approvedDocuments } from './library';
-import { shopPolicy } from './shop';
+import { readKit, readShop } from './shop';
 
-/** Plans on the procedures in force under the shop's policy. */
-export async function planView({ procedures, goals, options }: PlanQuery): Promise<PlanView> {
-  const approved = await approvedDocuments(procedures);
+/** How long the server may look for a better order when a run is opened, milliseconds. */
+const ORDER_LIMIT_MS = 2000;
+
+/** Everything needed to plan on the procedures in force under the shop's policy, for a person and perhaps a job's vehicle. */
+export async function planView(by: Person, { procedures, job }: Pick<PlanQuery, 'procedures' | 'job'>): Promise<PlanView> {
+  const [approved, { settings }, kit, policy, vehicle] = await Promise.all([
+    approvedDocuments(procedures), readShop(), readKit(by), shopPolicy(), job === null ? null : getJob(db, job).then((row) => row.vehicle),
+  ]);
   const documents = approved.map(({ document }) => document);
-  const result = goals.length ? makePlan({ documents, goals, options, policy: await shopPolicy() }) : null;
   return {
-    documents, revisions: approved.map(({ document, revision }) => [document.id, revision]),
-    options: Object.fromEntries(listOptions(documents)), result,
+    documents, revisions: [...new Map(approved.map(({ document, revision }) => [recordedId(document.id), revision]))], options: Object.fromEntries(listOptions(documents)), policy,
+    ownKinds: settings.ownKinds, kit, labour: settings.labourPerHour === null ? null : { perHour: settings.labourPerHour, currency: settings.currency },
+    verification: vehicle && Object.fromEntries(documents.map((document) => [document.id, verificationOf(vehicle, document)])),
+    others: (await othersFor(vehicle ?? documents[0].applies[0])).filter((row) => !procedures.includes(row.id)),
   };
+}
+
+/** A mirrored procedure is not verified either: the other side may have more switches and plugs. */
+function verificationOf(vehicle: Vehicle, document: ProcedureDocument): VerificationView {
+  const { verified, differs, unknown } = verifyFor(vehicle, document.applies);
+  const side = mirroredSide(document.id);
+  return side ? { verified: false, differs: [...differs, `recorded on the ${oppositeSide(side)} and mirrored: look for extra switches and plugs`], unknown } : { verified, differs, unknown };
+}
+
+/** The vehicle's procedures, each sided one for the other side too. */
+async function othersFor(vehicle: Vehicle): Promise<ProcedureRowView[]> {
+  const exact = (await proceduresFor(vehicle)).filter((one) => one.differs.length === 0).map((one) => one.row);
+  return exact.flatMap((row) => (row.side === 'centre' ? [row] : [row, { ...row, id: `${row.id}@${oppositeSide(row.side)}`, side: oppositeSide(row.side) }]));
+}
+
+/** What the planner needs to know of the shop. */
+async function shopPolicy(): Promise<ShopPolicy> {
+  const [{ settings }, history] = await Promise.all([readShop(), shopHistory()]);
+  return {
+    batteryAlways: settings.batteryAlways, srsWaitSeconds: settings.srsWaitSeconds, costs: costSettings(settings.costs), trayBins: settings.trayBins, spareLevel: settings.spareLevel, history,
+  };
+}
+
+/** A plan made on the server, for opening a run. */
+export async function planForRun(by: Person, form: NewRunForm): Promise<{ view: PlanView; result: PlanResult }> {
+  const view = await planView(by, form);
+  const end = performance.now() + ORDER_LIMIT_MS;
+  const policy = { ...view.policy, ...(form.trayBins ? { trayBins: form.trayBins } : {}) };
+  const result = makePlan(
+    { documents: view.documents, goals: form.goals, options: form.options, order: form.order, policy, catalogue: extendCatalogue(BASE_CATALOGUE, view.ownKinds) },
+    { shouldStop: () => performance.now() > end },
+  );
+  return { view, result };
+}
+
+/** The procedures of a vehicle's make, nearest first: exact ones, then relatives with what differs and what is not known. */
+export async function proceduresFor(vehicle: Vehicle): Promise<RelativeView[]> {
+  const rows = await listProceduresOfMake(db, vehicle.make);
+  const byId = new Map(rows.map((row) => [row.id, row]));
+  return rankFor(vehicle, rows).map(({ id, verified, differs, unknown }) => {
+    const { ranges: _ranges, ...row } = byId.get(id)!;
+    return { row, verified, differs, unknown } satisfies RelativeView & VerificationView;
+  });
 }

@@ -1,9 +1,11 @@
-import type { SettingsForm } from '../contracts';
-import type { ShopPolicy } from '../core/plan';
-import { db, findShop, updateShopSettings, type Person } from '../data';
+import { DEFAULT_COST_FORM, type SettingsForm } from '../contracts';
+import { BASE_CATALOGUE, extendCatalogue, type Catalogue } from '../core/hardware';
+import { db, findShop, getKit, updateKit, updateShopSettings, type Person } from '../data';
 import { demand } from './permission';
 
-const DEFAULTS: SettingsForm = { batteryAlways: false, srsWaitSeconds: null, srsWaitSource: '' };
+const DEFAULTS: SettingsForm = {
+  batteryAlways: false, srsWaitSeconds: null, srsWaitSource: '', costs: DEFAULT_COST_FORM, trayBins: 12, spareLevel: 0.9, labourPerHour: null, currency: '', ownKinds: [],
+};
 
 /** The shop's name and settings, with the defaults of a new shop for what was never set. */
 export async function readShop(): Promise<{ name: string; settings: SettingsForm }> {
@@ -11,17 +13,21 @@ export async function readShop(): Promise<{ name: string; settings: SettingsForm
   return { name: shop?.name ?? '', settings: { ...DEFAULTS, ...(shop?.settings as Partial<SettingsForm> | undefined) } };
 }
 
-/** Changes the shop's settings. */
+/** Changes the shop's settings; what is not one of them (the mark of the demo) stays. */
 export async function changeSettings(by: Person, settings: SettingsForm): Promise<void> {
   demand(by, 'set-up');
-  await updateShopSettings(db, { ...settings });
+  const shop = await findShop(db);
+  await updateShopSettings(db, { ...shop?.settings, ...settings });
 }
 
-/** What the planner needs to know of the shop. */
-export async function shopPolicy(): Promise<ShopPolicy> {
-  const { settings } = await readShop();
-  return { batteryAlways: settings.batteryAlways, srsWaitSeconds: settings.srsWaitSeconds };
-}
+/** The catalogue with the shop's own kinds. */
+export const shopCatalogue = async (): Promise<Catalogue> => extendCatalogue(BASE_CATALOGUE, (await readShop()).settings.ownKinds);
+
+/** The tool codes in a person's own kit. */
+export const readKit = (by: Person): Promise<string[]> => getKit(db, by.id);
+
+/** Replaces a person's own kit. */
+export const changeKit = (by: Person, tools: string[]): Promise<void> => updateKit(db, by.id, tools);
 
 /** Throws `unavailable` where the database does not answer. */
 export async function checkHealth(): Promise<void> {

@@ -14,14 +14,15 @@ function readQuery(query: Query) {
   const options = Object.fromEntries(
     Object.entries(query).filter(([name]) => name.startsWith('option.')).map(([name, value]) => [name.slice('option.'.length), list(value)[0]]),
   );
-  return readForm(planQuerySchema, { procedures: list(query.procedure), goals: list(query.goal), options });
+  return readForm(planQuerySchema, { procedures: list(query.procedure), goals: list(query.goal), options, job: list(query.job)[0] ?? null });
 }
 
 /** Everything the page shows, or the refusal in words. */
 async function readPlan(query: Query) {
   try {
     const asked = readQuery(query);
-    const [person, view, board] = await Promise.all([requirePerson(), orNotFound(planView(asked)), jobBoard()]);
+    const person = await requirePerson();
+    const [view, board] = await Promise.all([orNotFound(planView(person, asked)), jobBoard()]);
     return { asked, person, view, board };
   } catch (error) {
     if (error instanceof PezzoError) return { trouble: error.message };
@@ -35,5 +36,5 @@ export default async function PlanRoute({ searchParams }: { searchParams: Promis
   if (read.trouble !== undefined) return <p className="trouble">{read.trouble}</p>;
   const { asked, person, view, board } = read;
   const jobs = board.map(({ job }) => ({ number: job.number, title: job.title, vehicle: `${job.vehicle.make} ${job.vehicle.model} ${job.vehicle.year ?? ''} ${job.vehicle.label}`.trim() }));
-  return <PlanPage view={view} asked={asked} jobs={jobs} forJob={Number(list(query.job)[0]) || null} mayOpen={may(person, 'open-job')} />;
+  return <PlanPage view={view} asked={asked} jobs={jobs} forJob={asked.job} mayOpen={may(person, 'open-job')} />;
 }

@@ -1,6 +1,7 @@
 import { fastenerKindOrGuess } from '../hardware';
 import { breakChance, sparesFor, type BreakRecord } from '../learn';
 import { countOf } from '../procedure/items';
+import { recordedId } from '../procedure/mirror';
 import type { Action } from './action';
 import type { ActionGraph } from './graph';
 
@@ -42,7 +43,7 @@ export function sparesOf(graph: ActionGraph, removal: Action[], level: number, h
     const spare = byKind.get(kind.code) ?? { kind: kind.code, name: kind.plural, pieces: 0, spares: 0, items: [], procedures: new Set() };
     spare.pieces += countOf(fastener);
     spare.items.push(key);
-    spare.procedures.add(procedure);
+    spare.procedures.add(recordedId(procedure));
     byKind.set(kind.code, spare);
   }
   return [...byKind.values()].map(({ procedures, ...spare }) => {

@@ -40,7 +40,7 @@ export function reachTools({ recess = 0, angle = 0 }: Pick<Fastener, 'recess' | 
  */
 export function toolsFor(graph: ActionGraph, removal: Action[], refit: RefitStep[]): ToolNeed[] {
   const needs = new Map<string, ToolNeed>();
-  const use = (wanted: string, item: string) => {
+  const lay = (wanted: string, item: string) => {
     if (wanted === 'hand') return;
     const { code, name, plate } = toolFor(wanted);
     const need = needs.get(code) ?? { tool: code, name, plate, uses: 0, items: [], notes: [], coveredBy: null };
@@ -49,11 +49,11 @@ export function toolsFor(graph: ActionGraph, removal: Action[], refit: RefitStep
     needs.set(code, need);
   };
   for (const action of removal) {
-    use(action.tool, action.item);
+    lay(action.tool, action.item);
     const fastener = action.type === 'release' ? graph.indexes.get(action.procedure!)?.fasteners.get(action.item) : undefined;
-    if (fastener) for (const tool of reachTools(fastener)) use(tool, action.item);
+    if (fastener) for (const tool of reachTools(fastener)) lay(tool, action.item);
   }
-  for (const step of refit) if (step.type !== 'gate') use(step.tool, step.item);
+  for (const step of refit) if (step.type !== 'gate') lay(step.tool, step.item);
   const list = [...needs.values()];
   for (const need of list) describe(need, list);
   return list;

@@ -5,3 +5,4 @@ export * from './presence';
 export * from './layers';
 export * from './names';
 export * from './edit';
+export * from './mirror';

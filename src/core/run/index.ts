@@ -5,3 +5,4 @@ export * from './run-plan';
 export * from './view';
 export * from './one-move';
 export * from './take-back';
+export * from './active-time';

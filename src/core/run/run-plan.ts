@@ -1,3 +1,4 @@
+import type { OwnKind } from '../hardware';
 import type { OptionValues, ProcedureDocument } from '../procedure';
 import { DEFAULT_COSTS, type CostSettings, type Plan } from '../plan';
 
@@ -14,21 +15,30 @@ export interface RunPlan {
   why: Record<string, string[]>;
   /** What to lay out, by name, with what must not be taken in its place. */
   tools: { tool: string; name: string; notes: string[] }[];
+  /** What found no bin: taped to its part with this label. */
+  taped?: Record<string, string>;
   cautions: { code: string; text: string }[];
   /** Lines of the tick list for fitting the new parts. */
   newParts: string[];
+  /** Procedures that were not recorded for exactly this vehicle, with what differs and what is not known. */
+  unverified?: { procedure: string; differs: string[]; unknown: string[] }[];
   srsWaitSeconds?: number | null;
   costs?: CostSettings;
+  /** The shop's own fastener kinds as they were when the run was opened. */
+  ownKinds?: OwnKind[];
+  /** What the work should take at the catalogue's pace, seconds. */
+  standardSeconds?: number;
 }
 
 /** Fixes a plan for a run. */
 export function runPlanOf(
-  plan: Plan, basis: Pick<RunPlan, 'documents' | 'options' | 'goals' | 'newParts' | 'srsWaitSeconds'>,
+  plan: Plan, basis: Pick<RunPlan, 'documents' | 'options' | 'goals' | 'newParts' | 'srsWaitSeconds' | 'costs' | 'ownKinds' | 'standardSeconds' | 'unverified'>,
 ): RunPlan {
   return {
     ...basis,
     removal: plan.removal.map((action) => action.key),
     bins: Object.fromEntries(plan.tray.flatMap(({ bin, items }) => items.map((item) => [item, bin]))),
+    taped: Object.fromEntries(plan.taped.map(({ item, label }) => [item, label])),
     why: Object.fromEntries(plan.removal.map((action) => [action.key, action.why])),
     tools: plan.tools.map(({ tool, name, notes }) => ({ tool, name, notes })),
     cautions: plan.cautions.map(({ code, text }) => ({ code, text })),

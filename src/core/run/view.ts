@@ -1,3 +1,4 @@
+import { BASE_CATALOGUE, extendCatalogue } from '../hardware';
 import { buildGraph, gateWords, instructionFor, planRefit, type ActionGraph, type RefitStep } from '../plan';
 import type { Action } from '../plan';
 import { countOf } from '../procedure';
@@ -34,7 +35,7 @@ export interface RunView {
 
 /** The graph of a run's plan. Build it once and pass it to `viewRun` on every event. */
 export const graphOf = (plan: RunPlan): ActionGraph =>
-  buildGraph(plan.documents, { options: plan.options, srsWaitSeconds: plan.srsWaitSeconds });
+  buildGraph(plan.documents, { options: plan.options, srsWaitSeconds: plan.srsWaitSeconds, catalogue: extendCatalogue(BASE_CATALOGUE, plan.ownKinds ?? []) });
 
 /** Derives the view from the plan and the folded state. The refit is made from what was really removed. */
 export function viewRun(graph: ActionGraph, plan: RunPlan, state: RunState): RunView {

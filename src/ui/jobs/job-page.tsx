@@ -1,14 +1,20 @@
 import Link from 'next/link';
-import type { JobStanding, ProcedureRowView } from '@/contracts';
-import { sideWords, zoneName } from '@/core/vehicle';
+import type { JobStanding, RelativeView } from '@/contracts';
+import { oppositeSide, sideWords, zoneName } from '@/core/vehicle';
 import { PageHead } from '../kit/page-head';
 import { StageWords } from './job-board';
+import { RecordFrom } from './record-from';
+
+/** Relatives shown besides the exact procedures. */
+const MOST_RELATIVES = 8;
 
 /** One job: the vehicle, its runs, and the procedures that can be planned for it. */
-export function JobPage({ standing: { job, runs }, names, procedures }: {
-  standing: JobStanding; names: Record<string, string>; procedures: ProcedureRowView[];
+export function JobPage({ standing: { job, runs }, names, procedures, mayRecord }: {
+  standing: JobStanding; names: Record<string, string>; procedures: RelativeView[]; mayRecord: boolean;
 }) {
   const { vehicle } = job;
+  const exact = procedures.filter((one) => one.differs.length === 0);
+  const relatives = procedures.filter((one) => one.differs.length > 0).slice(0, MOST_RELATIVES);
   const car = [`${vehicle.make} ${vehicle.model}`, vehicle.year, vehicle.body, vehicle.label].filter(Boolean).join(' · ');
   return (
     <>
@@ -29,18 +35,38 @@ export function JobPage({ standing: { job, runs }, names, procedures }: {
       </section>
       <section className="sheet">
         <h2>Plan a teardown for this vehicle</h2>
-        {procedures.length === 0 && <p className="quiet">The library has nothing approved for {vehicle.make} {vehicle.model} {vehicle.year}. <Link href="/library">Search the library</Link></p>}
+        {exact.length === 0 && <p className="quiet">The library has nothing approved for exactly {vehicle.make} {vehicle.model} {vehicle.year}. <Link href="/library">Search the library</Link></p>}
         <ul className="rows">
-          {procedures.map((row) => (
-            <li key={row.id}>
-              <Link className="row-link" href={`/plan?procedure=${encodeURIComponent(row.id)}&job=${job.number}`}>
-                <span className="main"><span className="title">{row.title}</span><span className="quiet">{row.applies}</span></span>
+          {exact.map(({ row, verified, unknown }) => (
+            <li key={row.id} className="d-flex align-items-center">
+              <Link className="row-link flex-grow-1" href={`/plan?procedure=${encodeURIComponent(row.id)}&job=${job.number}`}>
+                <span className="main"><span className="title">{row.title}</span>
+                  <span className="quiet">{row.applies}</span>{!verified && <span className="not-verified">Not verified: {unknown.join(', ')} not known</span>}</span>
                 <span>{zoneName(row.zone)}, {sideWords(row.side, vehicle.steering ?? 'any')}</span>
               </Link>
+              {row.side !== 'centre' && (
+                <Link className="btn btn-sm btn-outline-dark" href={`/plan?procedure=${encodeURIComponent(`${row.id}@${oppositeSide(row.side)}`)}&job=${job.number}`}>{oppositeSide(row.side)}, mirrored</Link>
+              )}
             </li>
           ))}
         </ul>
       </section>
+      {relatives.length > 0 && (
+        <section className="sheet">
+          <h2>Relatives, not verified on this vehicle</h2>
+          <ul className="rows">
+            {relatives.map(({ row, differs, unknown }) => (
+              <li key={row.id} className="d-flex align-items-center">
+                <Link className="row-link flex-grow-1" href={`/plan?procedure=${encodeURIComponent(row.id)}&job=${job.number}`}>
+                  <span className="main"><span className="title">{row.title}, {row.side}</span>
+                    <span className="not-verified">Differs: {differs.join('; ')}{unknown.length > 0 && `. Not known: ${unknown.join(', ')}`}</span></span>
+                </Link>
+                {mayRecord && <RecordFrom from={row.id} job={job.number} />}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
     </>
   );
 }

@@ -4,7 +4,7 @@ import { usePathname, useRouter } from 'next/navigation';
 import { send } from './http';
 
 const PLACES: [href: string, name: string, ownerOnly?: boolean][] = [
-  ['/', 'Jobs'], ['/library', 'Library'], ['/people', 'People', true], ['/settings', 'Settings', true],
+  ['/', 'Jobs'], ['/library', 'Library'], ['/kit', 'My kit'], ['/people', 'People', true], ['/settings', 'Settings', true],
 ];
 
 /** The shop's name, the places to go, who is signed in. */

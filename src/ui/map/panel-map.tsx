@@ -10,6 +10,8 @@ export interface PanelMapProps {
   document: ProcedureDocument;
   appearance: Map<string, Appearance>;
   selected?: string | null;
+  /** More items shown as selected. */
+  marked?: ReadonlySet<string>;
   now?: string | null;
   /** Items that could be worked on now. */
   open?: ReadonlySet<string>;
@@ -40,8 +42,8 @@ export const PanelMap = memo(function PanelMap(props: PanelMapProps) {
   const size = (drawing.width / 1000) * MARK_SCALE / zoom;
   const seen = (id: string) => appearance.get(id) ?? 'hidden';
   const state = (id: string) =>
-    `${seen(id)}${props.now === id ? ' now' : ''}${props.selected === id ? ' selected' : ''}${props.open?.has(id) ? ' open' : ''}`;
-  const visible = (id: string) => seen(id) !== 'hidden' || props.now === id || props.selected === id;
+    `${seen(id)}${props.now === id ? ' now' : ''}${props.selected === id || props.marked?.has(id) ? ' selected' : ''}${props.open?.has(id) ? ' open' : ''}`;
+  const visible = (id: string) => seen(id) !== 'hidden' || props.now === id || props.selected === id || !!props.marked?.has(id);
   // Large parts first, so that what lies on them is drawn over them.
   const parts = document.parts.filter((part) => part.shape && visible(part.id)).sort((a, b) => areaOf(b) - areaOf(a));
   const tap = (id: string) => (event: PointerEvent) => {

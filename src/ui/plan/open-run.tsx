@@ -15,7 +15,7 @@ export interface JobChoice {
 }
 
 /** Takes the plan to the bay: which job it is for, and what new parts are to be fitted. */
-export function OpenRun({ asked, jobs, forJob }: { asked: Asked; jobs: JobChoice[]; forJob: number | null }) {
+export function OpenRun({ asked, order, trayBins, jobs, forJob }: { asked: Asked; order: 'best' | 'recorded'; trayBins: number; jobs: JobChoice[]; forJob: number | null }) {
   const [open, setOpen] = useState(false);
   const [job, setJob] = useState(forJob ?? jobs[0]?.number ?? 0);
   const [lines, setLines] = useState('');
@@ -23,7 +23,7 @@ export function OpenRun({ asked, jobs, forJob }: { asked: Asked; jobs: JobChoice
   const router = useRouter();
   const start = async () => {
     const newParts = lines.split('\n').map((line) => line.trim()).filter(Boolean);
-    const made = await run<{ id: string }>('POST', '/api/runs', { job, ...asked, newParts });
+    const made = await run<{ id: string }>('POST', '/api/runs', { job, ...asked, order, trayBins, newParts });
     if (made) router.push(`/runs/${made.id}`);
   };
   return (

@@ -14,3 +14,20 @@ export function planAddress({ procedures, goals, options }: Asked, job: number |
   if (job) query.append('job', String(job));
   return `/plan?${query}`;
 }
+
+/** What is wanted of an item. */
+export type Wish = 'out' | 'free' | 'reach' | 'keep';
+
+/** "kite-rear-door/card:free" → item and wish; null where the text is no goal the page can show. */
+export function readGoal(goal: string, onlyProcedure: string): { procedure: string; item: string; wish: Wish } | null {
+  const match = /^(?:(expose|keep) )?(?:([^/:\s]+)\/)?([^/:\s]+)(?::(free|off|released|undone))?$/.exec(goal);
+  if (!match) return null;
+  const wish: Wish = match[1] === 'expose' ? 'reach' : match[1] === 'keep' ? 'keep' : match[4] === 'free' ? 'free' : 'out';
+  return { procedure: match[2] ?? onlyProcedure, item: match[3], wish };
+}
+
+/** The goal for a wish about an item, written as the planner reads it. */
+export function writeGoal(procedure: string, item: string, wish: Wish): string {
+  const name = `${procedure}/${item}`;
+  return wish === 'reach' ? `expose ${name}` : wish === 'keep' ? `keep ${name}` : wish === 'free' ? `${name}:free` : name;
+}

@@ -1,13 +1,18 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import type { PlanView } from '@/contracts';
-import { indexItems, itemWords, layersOf, parseReference } from '@/core/procedure';
 import { PageHead } from '../kit';
-import { PanelMap, Peel, peeled, peelSteps, withoutAbsent } from '../map';
+import { GoalMaps, Goals } from './goals';
+import { LayOut } from './lay-out';
 import { OpenRun, type JobChoice } from './open-run';
+import { Order } from './order';
 import { planAddress, type Asked } from './plan-address';
-import { PlanAnswer } from './plan-answer';
+import { usePlan } from './use-plan';
+import { Unverified } from './unverified';
+
+const WhyGraph = dynamic(() => import('./why-graph').then((module) => module.WhyGraph), { ssr: false, loading: () => <p className="quiet">Drawing…</p> });
 
 interface PlanPageProps {
   view: PlanView;
@@ -17,42 +22,57 @@ interface PlanPageProps {
   mayOpen: boolean;
 }
 
-/** Goals and options in, the least teardown and its refit out. The address holds the question. */
+/** Goals and options in, the least teardown and its refit out. The address holds the question; the answer is worked out in a worker. */
 export function PlanPage({ view, asked, jobs, forJob, mayOpen }: PlanPageProps) {
   const router = useRouter();
   const ask = (change: Partial<Asked>) => router.push(planAddress({ ...asked, ...change }, forJob), { scroll: false });
-  const { result } = view;
+  const [order, setOrder] = useState<'best' | 'recorded'>('best');
+  const [trayBins, setTrayBins] = useState(view.policy.trayBins as 6 | 8 | 12 | 18);
+  const [drawing, setDrawing] = useState(false);
+  const policy = { ...view.policy, trayBins };
+  const planning = usePlan(asked.goals.length ? { request: { documents: view.documents, goals: asked.goals, options: asked.options, order, policy }, ownKinds: view.ownKinds } : null);
+  const { result } = planning;
+  const plan = result?.ok ? result.plan : null;
   return (
     <>
-      <PageHead title={`Plan: ${view.documents.map((document) => document.title).join(' + ')}`} under="Say what you want out; the least that must come off is worked out">
-        {result?.ok && mayOpen && <OpenRun asked={asked} jobs={jobs} forJob={forJob} />}
+      <PageHead title={`Plan: ${view.documents.map((document) => document.title).join(' + ')}`} under="Say what you want; the least that must come off is worked out">
+        {plan && <button type="button" className="btn btn-outline-dark" aria-pressed={drawing} onClick={() => setDrawing(!drawing)}>{drawing ? 'Show the steps' : 'What waits for what'}</button>}
+        {plan && mayOpen && <OpenRun asked={asked} order={order} trayBins={trayBins} jobs={jobs} forJob={forJob} />}
       </PageHead>
+      <Unverified view={view} />
       <OptionChoices options={view.options} chosen={asked.options} onChoose={(options) => ask({ options })} />
-      <div className="split">
-        <div>
-          <GoalMap view={view} asked={asked} ask={ask} />
-          {result?.ok && <PlanAnswer.Steps view={view} plan={result.plan} />}
+      {drawing && plan ? <WhyGraph view={view} plan={plan} options={asked.options} /> : (
+        <div className="split">
+          <div>
+            <GoalMaps view={view} asked={asked} forJob={forJob} ask={ask} />
+            {asked.goals.length > 0 && !result && <p className="empty" role="status">Working it out…</p>}
+            {plan && <Order view={view} plan={plan} planning={planning} order={order} onOrder={setOrder} />}
+          </div>
+          <div>
+            <Goals view={view} asked={asked} forJob={forJob} ask={ask} />
+            {result && !result.ok && (
+              <div className="sheet mt-3">{result.problems.map((problem) => <p key={problem.message} className="trouble mb-1" role="alert">{problem.message}</p>)}</div>
+            )}
+            {plan && <LayOut view={view} plan={plan} trayBins={trayBins} onTray={setTrayBins} />}
+            {plan && <p className="quiet mt-3">{priceWords(view)}</p>}
+          </div>
         </div>
-        <div>
-          <Goals view={view} asked={asked} ask={ask} />
-          {result && !result.ok && (
-            <div className="sheet mt-3">{result.problems.map((problem) => <p key={problem.message} className="trouble mb-1" role="alert">{problem.message}</p>)}</div>
-          )}
-          {result?.ok && <PlanAnswer.Layout view={view} plan={result.plan} />}
-        </div>
-      </div>
+      )}
     </>
   );
 }
 
+const priceWords = ({ policy: { costs } }: PlanView) => costs
+  && `Priced at ${costs.toolChangeMs / 1000} s for another tool, ${costs.bareHandMs / 1000} s for the bare hand, ${costs.moveMmPerSecond} mm/s within a panel, ${costs.zoneMoveMs / 1000} s between zones of one door, ${costs.sideMoveMs / 1000} s between doors or sides.`;
+
 function OptionChoices({ options, chosen, onChoose }: { options: Record<string, string[]>; chosen: Record<string, string>; onChoose: (options: Record<string, string>) => void }) {
-  const without = (option: string) => Object.fromEntries(Object.entries(chosen).filter(([one]) => one !== option));
+  const without = (option: string) => Object.fromEntries(Object.entries(chosen).filter(([name]) => name !== option));
   if (Object.keys(options).length === 0) return null;
   return (
     <div className="d-flex flex-wrap gap-4 mb-3">
       {Object.entries(options).map(([option, values]) => (
         <div key={option}>
-          <div className="label mb-1">{option}</div>
+          <div className="label mb-1">{option.replace(/-/g, ' ')}</div>
           <div className="choice" role="group" aria-label={option}>
             {values.map((value) => (
               <button key={value} type="button" aria-pressed={chosen[option] === value} onClick={() => onChoose({ ...chosen, [option]: value })}>{value}</button>
@@ -62,52 +82,5 @@ function OptionChoices({ options, chosen, onChoose }: { options: Record<string, 
         </div>
       ))}
     </div>
-  );
-}
-
-interface GoalProps {
-  view: PlanView;
-  asked: Asked;
-  ask: (change: Partial<Asked>) => void;
-}
-
-function GoalMap({ view, asked, ask }: GoalProps) {
-  const document = view.documents[0];
-  const layers = useMemo(() => layersOf(document), [document]);
-  const steps = peelSteps(document);
-  const goalItem = parseReference(asked.goals[0] ?? '')?.item ?? null;
-  const [peel, setPeel] = useState(layers.get(goalItem ?? '') ?? 0);
-  const toggle = (id: string) => ask({ goals: asked.goals.includes(id) ? asked.goals.filter((goal) => goal !== id) : [...asked.goals, id] });
-  return (
-    <div className="map-sheet mb-3">
-      <p className="label px-2 pt-1 mb-0">Tap what you want out</p>
-      <div className="map-frame" style={{ height: 340 }}>
-        <PanelMap document={document} appearance={withoutAbsent(document, asked.options, peeled(document, layers, peel))} selected={goalItem} onSelect={toggle} />
-      </div>
-      <Peel value={peel} steps={steps} onChange={setPeel} />
-    </div>
-  );
-}
-
-function Goals({ view, asked, ask }: GoalProps) {
-  const [document] = view.documents;
-  const index = useMemo(() => indexItems(document), [document]);
-  const offered = document.parts.filter((part) => !asked.goals.includes(part.id));
-  return (
-    <section className="sheet" aria-label="Goals">
-      <h2>Wanted out</h2>
-      {asked.goals.length === 0 && <p className="quiet">Nothing yet. Tap the map, or pick:</p>}
-      <div className="chips mb-2">
-        {asked.goals.map((goal) => (
-          <button key={goal} type="button" aria-pressed="true" aria-label={`Remove the goal ${itemWords(index, goal)}`} onClick={() => ask({ goals: asked.goals.filter((one) => one !== goal) })}>
-            {itemWords(index, goal)} ×
-          </button>
-        ))}
-      </div>
-      <select className="form-select" aria-label="Add a goal" value="" onChange={(event) => event.target.value && ask({ goals: [...asked.goals, event.target.value] })}>
-        <option value="">add a goal…</option>
-        {offered.map((part) => <option key={part.id} value={part.id}>{part.name ?? part.id}</option>)}
-      </select>
-    </section>
   );
 }

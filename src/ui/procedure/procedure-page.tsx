@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import type { ProcedureView } from '@/contracts';
-import { layersOf } from '@/core/procedure';
+import { layersOf, mirror } from '@/core/procedure';
 import { applicabilityWords, oppositeSide, zoneName } from '@/core/vehicle';
 import { ItemList, PanelMap, Peel, peeled, peelSteps } from '../map';
 import { PageHead } from '../kit';
@@ -16,7 +16,7 @@ export function ProcedurePage({ view, names, mayRecord }: { view: ProcedureView;
   const [selected, setSelected] = useState<string | null>(null);
   const { row, current, draft, check } = view;
   const document = useMemo(
-    () => (otherSide ? { ...view.document, side: oppositeSide(view.document.side) } : view.document), [view.document, otherSide],
+    () => (otherSide ? mirror(view.document) : view.document), [view.document, otherSide],
   );
   const layers = useMemo(() => layersOf(document), [document]);
   const select = (id: string) => {

@@ -18,6 +18,9 @@ export function StartPanel({ plan, run }: { plan: RunPlan; run: RunHandle }) {
           <li key={tool} className="py-2"><Plate code={tool} /> {toolFor(tool).name !== toolFor(tool).plate && toolFor(tool).name}{notes.map((note) => <div key={note} className="quiet">{note}</div>)}</li>
         ))}
       </ul>
+      {(plan.unverified ?? []).map(({ procedure, differs, unknown }) => (
+        <p key={procedure} className="unverified"><strong>Not verified on this vehicle.</strong> {[...differs, ...unknown.map((what) => `${what} not known`)].join('; ')}. Stop where it does not match.</p>
+      ))}
       {plan.cautions.map((caution) => <p key={caution.code} className={`caution ${caution.code.startsWith('srs') ? '' : 'mild'}`}>{caution.text}</p>)}
       </div>
       <button type="button" className="done-bar" onClick={start}>Start</button>

@@ -70,6 +70,7 @@ const inOneMove = (first: Instruction, second: Instruction | null): Instruction 
 function Facts({ plan, run, now, soundBack }: { plan: RunPlan; run: RunHandle; now: RunStep; soundBack: number | null }) {
   const { step } = now;
   const bin = plan.bins[`${step.procedure}/${step.item}`];
+  const label = plan.taped?.[`${step.procedure}/${step.item}`];
   const fastener = run.graph.indexes.get(step.procedure ?? '')?.fasteners.get(step.item);
   const kind = [fastener?.thread, fastener?.length && `${fastener.length} mm`].filter(Boolean).join(', ');
   const chain = plan.why[now.key] ?? [];
@@ -80,7 +81,7 @@ function Facts({ plan, run, now, soundBack }: { plan: RunPlan; run: RunHandle; n
   return (
     <dl className="facts">
       {pieceStep && bin !== undefined && <><dt>Tray</dt><dd><span className="bin-plate">Bin {bin}</span> {kind}{soundBack !== null && ` · ${soundBack} sound in it`}</dd></>}
-      {step.type === 'release' && bin === undefined && fastener && <><dt>Tray</dt><dd>stays on the part</dd></>}
+      {step.type === 'release' && bin === undefined && fastener && <><dt>Tray</dt><dd>{label ? <>tape it to its part: <strong>{label}</strong></> : 'stays on the part'}</dd></>}
       {tool.code !== 'hand' && step.type !== 'release' && <><dt>Tool</dt><dd>{tool.name}</dd></>}
       {step.type === 'release' && tool.code !== 'hand' && <><dt>Tool</dt><dd>{tool.name}{fastener?.recess ? `, extension for ${fastener.recess} mm` : ''}</dd></>}
       {why && <><dt>Why</dt><dd>{why}</dd></>}

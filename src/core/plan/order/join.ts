@@ -1,5 +1,5 @@
 import { toolChangeMs, type CostSettings } from '../costs';
-import { newTask, pathMs, settle, type BlockOrder, type BlockTask, type Effort } from './solve-block';
+import { newTask, pathMs, settle, type BlockOrder, type BlockTask, type Effort, type Watch } from './solve-block';
 import type { BlockSearch } from './block-search';
 
 /** What is known of a block's orders that begin with one tool and end with another. */
@@ -31,7 +31,7 @@ const MAX_ROUNDS = 80;
  * blocks by the caller (they are all alike).
  * @param tasks each block's unrestricted task, settled as far as wanted.
  */
-export function joinBlocks(tasks: BlockTask[], startTool: string, costs: CostSettings, effort: Effort, shouldStop: () => boolean): Joined {
+export function joinBlocks(tasks: BlockTask[], startTool: string, costs: CostSettings, effort: Effort, watch: Watch): Joined {
   const dearest = Math.max(toolChangeMs('\0', 'hand', costs), toolChangeMs('\0', '\0other', costs));
   const searches = tasks.map((task) => task.search);
   const tables = tasks.map(({ search, best }) => tableOf(search, best));
@@ -39,8 +39,8 @@ export function joinBlocks(tasks: BlockTask[], startTool: string, costs: CostSet
   for (let round = 0; round < MAX_ROUNDS; round += 1) {
     const way = cheapestWay(tables, startTool, change, (entry) => entry.lowerMs);
     const open = way.steps.filter(({ entry }) => !entry.tried);
-    if (open.length === 0 || shouldStop()) return finish(searches, tables, startTool, change, way.costMs);
-    tryEntries(open.map(({ block, entry }) => ({ search: searches[block], entry, below: tables[block][0].costMs + 2 * dearest + 1 })), effort, shouldStop);
+    if (open.length === 0 || watch.shouldStop()) return finish(searches, tables, startTool, change, way.costMs);
+    tryEntries(open.map(({ block, entry }) => ({ search: searches[block], entry, below: tables[block][0].costMs + 2 * dearest + 1 })), effort, watch);
   }
   return finish(searches, tables, startTool, change, cheapestWay(tables, startTool, change, (entry) => entry.lowerMs).costMs);
 }
@@ -62,12 +62,12 @@ function tableOf({ block }: BlockSearch, best: BlockOrder): Entry[] {
 }
 
 /** Works out the best orders for some pairs of tools. One that costs more than `below` is of no use: changing tools outside is cheaper. */
-function tryEntries(wanted: { search: BlockSearch; entry: Entry; below: number }[], effort: Effort, shouldStop: () => boolean): void {
+function tryEntries(wanted: { search: BlockSearch; entry: Entry; below: number }[], effort: Effort, watch: Watch): void {
   const tasks = wanted.map(({ search, entry, below }) => {
     const toolAt = (member: number) => search.block.tools[search.block.toolOf[member]];
     return newTask(search, { startMs: (member) => (toolAt(member) === entry.first ? 0 : -1), mayEnd: (member) => toolAt(member) === entry.last, below });
   });
-  settle(tasks, effort, shouldStop);
+  settle(tasks, effort, watch);
   tasks.forEach(({ search, best }, at) => {
     const { entry } = wanted[at];
     entry.tried = true;

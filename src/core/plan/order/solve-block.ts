@@ -14,6 +14,12 @@ export interface Effort {
   states: number;
 }
 
+/** How the work is watched from outside: whether to stop, and told of every pass with the states it looked at. */
+export interface Watch {
+  shouldStop: () => boolean;
+  onPass: (states: number) => void;
+}
+
 export const FULL_EFFORT: Effort = { widths: [60, 1000, 12_000, 120_000], states: 3_000_000 };
 
 /** One block's ordering task: what is asked, and the best known so far. */
@@ -33,11 +39,12 @@ export const newTask = (search: BlockSearch, ask: BlockTask['ask'], knownCostMs 
 export const isSettled = ({ best, ask }: BlockTask) => best.lowerMs >= Math.min(best.costMs, ask.below);
 
 /** One pass of a width over a task that is not settled: finds a cheaper order, or proves more. */
-export function widen(task: BlockTask, width: number, shouldStop: () => boolean): void {
+export function widen(task: BlockTask, width: number, { shouldStop, onPass }: Watch): void {
   if (isSettled(task)) return;
   const { best, ask } = task;
   const found = task.search.pass({ ...ask, below: Math.min(ask.below, best.costMs), width, shouldStop });
   task.states += found.states;
+  onPass(found.states);
   if (found.sequence) Object.assign(best, { sequence: found.sequence, costMs: found.costMs });
   best.lowerMs = Math.max(best.lowerMs, Math.min(found.lowerMs, best.costMs, ask.below));
 }
@@ -46,11 +53,11 @@ export function widen(task: BlockTask, width: number, shouldStop: () => boolean)
  * Orders blocks side by side as well as the effort allows: every task gets a pass of the first width, then the unsettled ones of the next, so that a hard block
  * does not starve the others. The first passes are never cut short: they give every block an order and a bound.
  */
-export function settle(tasks: BlockTask[], effort: Effort, shouldStop: () => boolean): void {
+export function settle(tasks: BlockTask[], effort: Effort, watch: Watch): void {
   effort.widths.forEach((width, round) => {
     for (const task of tasks) {
-      if (round === 0) widen(task, width, () => false);
-      else if (task.states < effort.states && !shouldStop()) widen(task, width, shouldStop);
+      if (round === 0) widen(task, width, { ...watch, shouldStop: () => false });
+      else if (task.states < effort.states && !watch.shouldStop()) widen(task, width, watch);
     }
   });
 }

@@ -5,7 +5,7 @@ import { greedyOrder } from './greedy';
 import { improveOrder } from './improve';
 import { joinBlocks } from './join';
 import { priceOrder, trivialBoundMs, type OrderProblem } from './problem';
-import { FULL_EFFORT, newTask, settle, type Effort } from './solve-block';
+import { FULL_EFFORT, newTask, settle, type Effort, type Watch } from './solve-block';
 import { splitIntoStations, splitIntoZones, type Split } from './split';
 
 /** A sequence of positions with its cost. `optimal` is true only where the cost equals the proven lower bound. */
@@ -21,6 +21,8 @@ export interface SolveControl {
   effort?: Effort;
   /** Asked often; true ends the search with the best so far and the bound proved so far. */
   shouldStop?: () => boolean;
+  /** Told of every pass of the search with the part-orders it looked at. */
+  onPass?: (states: number) => void;
 }
 
 /** Local search is quadratic: beyond this many actions each block is improved by its own search only. */
@@ -40,13 +42,13 @@ export const effortFor = (actions: number): Effort =>
  * @param recorded a valid order to start from and to be no worse than.
  */
 export function solveOrder(problem: OrderProblem, recorded: number[], control: SolveControl = {}): SolvedOrder {
-  const shouldStop = control.shouldStop ?? (() => false);
+  const watch: Watch = { shouldStop: control.shouldStop ?? (() => false), onPass: control.onPass ?? (() => undefined) };
   const effort = control.effort ?? effortFor(problem.actions.length);
   const split = chooseSplit(problem);
   const candidates = startOrders(problem, recorded);
   const found = split.blocks.length === 1
-    ? solveOne(problem, split, bestOf(problem, candidates), effort, shouldStop)
-    : solveMany(problem, split, effort, shouldStop);
+    ? solveOne(problem, split, bestOf(problem, candidates), effort, watch)
+    : solveMany(problem, split, effort, watch);
   if (found.sequence) candidates.push(found.sequence, improved(problem, found.sequence));
   const sequence = bestOf(problem, candidates);
   const { costMs } = priceOrder(problem, sequence);
@@ -86,36 +88,36 @@ function prologueOf(problem: OrderProblem, { prologue, blocks }: Split): { ms: n
   return { ms: priced.costMs - own, tool, leaveMs: prologue.length && blocks.length ? problem.costs.sideMoveMs : 0 };
 }
 
-function solveOne(problem: OrderProblem, split: Split, start: number[], effort: Effort, shouldStop: () => boolean): Found {
+function solveOne(problem: OrderProblem, split: Split, start: number[], effort: Effort, watch: Watch): Found {
   const block = makeBlock(problem, split.blocks[0]);
   const { ms, tool, leaveMs } = prologueOf(problem, split);
   const fixed = ownMs(problem) + ms + leaveMs;
   const startMs = (member: number) => toolChangeMs(tool, block.tools[block.toolOf[member]], problem.costs);
   const isPrologueFirst = split.prologue.every((at, place) => start[place] === at);
   const task = newTask(new BlockSearch(block), { startMs, mayEnd: () => true, below: Infinity }, isPrologueFirst ? priceOrder(problem, start).costMs - fixed : Infinity);
-  settle([task], effort, shouldStop);
+  settle([task], effort, watch);
   return {
     sequence: task.best.sequence && [...split.prologue, ...task.best.sequence.map((member) => block.members[member])],
     lowerMs: fixed + task.best.lowerMs,
   };
 }
 
-function solveMany(problem: OrderProblem, split: Split, effort: Effort, shouldStop: () => boolean): Found {
+function solveMany(problem: OrderProblem, split: Split, effort: Effort, watch: Watch): Found {
   const { ms, tool, leaveMs } = prologueOf(problem, split);
   const tasks = split.blocks.map((positions) =>
     newTask(new BlockSearch(makeBlock(problem, positions, split.moveCapMs)), { startMs: () => 0, mayEnd: () => true, below: Infinity }));
-  settle(tasks, effort, shouldStop);
+  settle(tasks, effort, watch);
   const fixed = ownMs(problem) + ms + leaveMs + split.movesMs;
   const stations = new Set(split.stationOf);
   if (stations.size === tasks.length) {
-    const joined = joinBlocks(tasks, tool, problem.costs, effort, shouldStop);
+    const joined = joinBlocks(tasks, tool, problem.costs, effort, watch);
     return { sequence: [...split.prologue, ...joined.sequence], lowerMs: split.isBounded ? fixed + joined.lowerMs : 0 };
   }
   const sequence = [...split.prologue];
   let atHand = tool;
   for (const station of stations) {
     const own = tasks.filter((_, at) => split.stationOf[at] === station);
-    sequence.push(...joinBlocks(own, atHand, problem.costs, effort, shouldStop).sequence);
+    sequence.push(...joinBlocks(own, atHand, problem.costs, effort, watch).sequence);
     atHand = problem.actions[sequence[sequence.length - 1]].tool;
   }
   return { sequence, lowerMs: split.isBounded ? fixed + tasks.reduce((sum, task) => sum + task.best.lowerMs, 0) : 0 };

@@ -1,0 +1,6 @@
+import { kitSchema, readForm } from '@/contracts';
+import { changeKit } from '@/services';
+import { answerPerson, readJson } from '../respond';
+
+export const PUT = (request: Request) => answerPerson(request, async (person) =>
+  changeKit(person, readForm(kitSchema, await readJson(request)).tools));

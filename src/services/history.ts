@@ -1,0 +1,46 @@
+import { findFastenerKind } from '../core/hardware';
+import { paceOf, type BreakRecord } from '../core/learn';
+import { NO_HISTORY, type ShopHistory } from '../core/plan';
+import { recordedId } from '../core/procedure';
+import { activeSeconds, foldRun, graphOf, ledgerOf, type RunEvent } from '../core/run';
+import { db, finishedMark, listEventsOfRuns, listFinishedRuns, type RunRow } from '../data';
+
+/** Finished runs that the shop's experience is read from. */
+const MOST_RUNS = 200;
+
+let remembered: { mark: string; history: ShopHistory } = { mark: '', history: NO_HISTORY };
+
+/** What the shop's finished runs say about breakage and pace; read again only when a run was finished since. */
+export async function shopHistory(): Promise<ShopHistory> {
+  const mark = await finishedMark(db);
+  if (remembered.mark === mark) return remembered.history;
+  const runs = await listFinishedRuns(db, MOST_RUNS);
+  const events = await listEventsOfRuns(db, runs.map((run) => run.id));
+  const history: ShopHistory = { kinds: {}, procedures: {}, pace: 1 };
+  const ratios = runs.map((run) => learnFrom(history, run, events.get(run.id)!)).filter((ratio) => ratio !== null);
+  history.pace = paceOf(ratios);
+  remembered = { mark, history };
+  return history;
+}
+
+/** Adds a run's breakage to the history; returns how long it took against its standard time, null where that is not known. */
+function learnFrom(history: ShopHistory, run: RunRow, events: RunEvent[]): number | null {
+  const graph = graphOf(run.plan);
+  const state = foldRun(events);
+  const note = (into: Record<string, BreakRecord>, key: string, out: number, broken: number) => {
+    const record = (into[key] ??= { out: 0, broken: 0 });
+    record.out += out;
+    record.broken += broken;
+  };
+  for (const row of ledgerOf(graph, state)) {
+    const [procedure, item] = row.item.split('/');
+    const fastener = graph.indexes.get(procedure)?.fasteners.get(item);
+    const kind = fastener && findFastenerKind(graph.catalogue, fastener.kind)?.code;
+    if (!kind) continue;
+    note(history.kinds, kind, row.out, row.scrapped + row.damagedButUsed);
+    note(history.procedures, `${recordedId(procedure)}/${kind}`, row.out, row.scrapped + row.damagedButUsed);
+  }
+  const took = activeSeconds(events);
+  const wholePlan = run.plan.removal.every((key) => state.done.has(key));
+  return wholePlan && took > 0 && run.plan.standardSeconds ? took / run.plan.standardSeconds : null;
+}
