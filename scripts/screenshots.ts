@@ -18,6 +18,11 @@ const PHONE = { width: 390, height: 844 };
 
 type Shot = [name: string, path: string, before?: (page: Page) => Promise<void>];
 
+/** A front door, the dash and a kick panel of one vehicle, planned together. */
+const LUMEN = '/plan?procedure=lumen-front-door&procedure=lumen-dash-top&procedure=lumen-kick-panel&goal=lumen-front-door%2Fwoofer&goal=lumen-dash-top%2Ftweeter-left&goal=lumen-kick-panel%2Fmodule'
+  + '&option.audio=amplified&option.puddle=fitted&option.display=low&job=2403';
+const answered = (page: Page) => page.getByText(/^Proved: no order is quicker|is open/).waitFor({ timeout: 60_000 });
+
 const DESK_SHOTS: Shot[] = [
   ['jobs', '/'],
   ['library', '/library?q=2018+kite'],
@@ -25,7 +30,21 @@ const DESK_SHOTS: Shot[] = [
   ['recorder', '/procedures/kite-front-door/edit', async (page) => {
     await page.getByRole('button', { name: /^window switch pack/ }).click();
   }],
-  ['plan', '/plan?procedure=lumen-front-door&goal=woofer&option.audio=amplified'],
+  ['plan', LUMEN, answered],
+  ['plan-order', LUMEN, async (page) => {
+    await answered(page);
+    await page.getByRole('heading', { name: /^Take apart/ }).evaluate((heading) => window.scrollTo(0, heading.getBoundingClientRect().top + window.scrollY - 30));
+  }],
+  ['plan-tray', LUMEN, async (page) => {
+    await answered(page);
+    await page.getByRole('heading', { name: 'Lay out' }).evaluate((heading) => window.scrollTo(0, heading.getBoundingClientRect().top + window.scrollY - 30));
+  }],
+  ['why', '/plan?procedure=kite-rear-door&goal=kite-rear-door/woofer&option.windows=power', async (page) => {
+    await answered(page);
+    await page.getByRole('button', { name: 'What waits for what' }).click();
+    await page.getByRole('button', { name: /^Unscrew 7 mm/ }).click();
+  }],
+  ['kit', '/kit'],
 ];
 
 async function main(): Promise<void> {
@@ -40,6 +59,7 @@ async function main(): Promise<void> {
   const browser = await openBrowser();
   try {
     const desk = await (await signedIn(browser, app.url, 'tomas-varga', '2002', DESK)).newPage();
+    await desk.request.put('/api/kit', { data: { tools: ['T20', 'T25', 'T30', 'PH2', 'hex 7 mm', 'hex 10 mm', 'trim-tool', 'pick', 'drill', 'battery-spanner', 'extension-75'] } });
     const take = (page: Page, name: string) => page.screenshot({ path: join(FOLDER, `${name}.png`) });
     for (const [name, path, before] of DESK_SHOTS) {
       await desk.goto(path, { waitUntil: 'networkidle' });

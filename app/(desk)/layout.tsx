@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { may, readShop } from '@/services';
+import { CatalogueProvider } from '@/ui/kit/catalogue';
 import { TopBar } from '@/ui/kit/top-bar';
 import { requirePerson } from '../session';
 
@@ -11,7 +12,7 @@ export default async function DeskLayout({ children }: { children: ReactNode }) 
   return (
     <>
       <TopBar shop={shop.name} name={person.name} role={person.role} isOwner={may(person, 'set-up')} />
-      <main className="page">{children}</main>
+      <CatalogueProvider ownKinds={shop.settings.ownKinds}><main className="page">{children}</main></CatalogueProvider>
     </>
   );
 }

@@ -10,7 +10,8 @@ const DEFAULTS: SettingsForm = {
 /** The shop's name and settings, with the defaults of a new shop for what was never set. */
 export async function readShop(): Promise<{ name: string; settings: SettingsForm }> {
   const shop = await findShop(db);
-  return { name: shop?.name ?? '', settings: { ...DEFAULTS, ...(shop?.settings as Partial<SettingsForm> | undefined) } };
+  const kept = Object.entries(shop?.settings ?? {}).filter(([key]) => key in DEFAULTS);
+  return { name: shop?.name ?? '', settings: { ...DEFAULTS, ...(Object.fromEntries(kept) as Partial<SettingsForm>) } };
 }
 
 /** Changes the shop's settings; what is not one of them (the mark of the demo) stays. */

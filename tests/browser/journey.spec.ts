@@ -12,12 +12,12 @@ test('records a small door from nothing, plans it, runs it to the end and sees t
   await signIn(page, 'Tomas Varga', '2002');
   await page.getByRole('link', { name: 'Library' }).click();
   await page.getByRole('link', { name: 'Record a new one' }).click();
-  await page.getByLabel('Make').fill('Wicket');
-  await page.getByLabel('Model', { exact: true }).fill('Carry');
-  await page.getByLabel('From model year').fill('2011');
-  await page.getByLabel('To model year').fill('2018');
+  await page.getByLabel('Make').fill('Brannock');
+  await page.getByLabel('Model', { exact: true }).fill('Tarn');
+  await page.getByLabel('From model year').fill('1986');
+  await page.getByLabel('To model year').fill('1994');
   await page.getByRole('button', { name: 'Start recording' }).click();
-  await expect(page.getByRole('heading', { name: 'Wicket Carry, front door' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Brannock Tarn, front door' })).toBeVisible();
 
   const place = async (name: string, x: number, y: number) => {
     await page.getByRole('group', { name: 'Place' }).getByRole('button', { name, exact: true }).click();
@@ -61,12 +61,12 @@ test('records a small door from nothing, plans it, runs it to the end and sees t
 
   await page.getByRole('link', { name: 'Jobs' }).click();
   await page.getByRole('link', { name: 'Open a job' }).click();
-  await page.getByLabel('What is to be done').fill('Reading-room speakers');
-  await page.getByLabel('Make').fill('Wicket');
-  await page.getByLabel('Model', { exact: true }).fill('Carry');
-  await page.getByLabel('Year').fill('2014');
+  await page.getByLabel('What is to be done').fill('First door speakers, wedding cars');
+  await page.getByLabel('Make').fill('Brannock');
+  await page.getByLabel('Model', { exact: true }).fill('Tarn');
+  await page.getByLabel('Year').fill('1990');
   await page.getByRole('button', { name: 'Open the job' }).click();
-  await page.getByRole('link', { name: /Wicket Carry, front door/ }).click();
+  await page.getByRole('link', { name: /Brannock Tarn, front door/ }).click();
   await page.getByLabel('Add a goal').selectOption({ label: 'Speaker' });
   await expect(page.getByRole('heading', { name: /^Take apart: / })).toBeVisible();
   await expectAccessible(page);

@@ -27,7 +27,7 @@ test('has no serious accessibility fault on the main views', async ({ page }) =>
   await page.goto('/sign-in');
   await expectAccessible(page);
   await signIn(page, 'Ines Okafor-Lind', '1001');
-  for (const address of ['/', '/library', '/procedures/kite-rear-door', '/jobs/2402', '/jobs/new', '/people', '/settings', '/procedures/new', '/plan?procedure=lumen-front-door&goal=woofer']) {
+  for (const address of ['/', '/library', '/procedures/kite-rear-door', '/jobs/2402', '/jobs/new', '/people', '/settings', '/procedures/new', '/kit', '/plan?procedure=lumen-front-door&goal=woofer']) {
     await page.goto(address);
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
     await expectAccessible(page);

@@ -76,6 +76,8 @@ function build(seeds: Seed[], rules: [number, number][], options: { srs?: boolea
     parts, fasteners, links,
     before: rules.map(([a, b]) => ({ first: ids[a % ids.length], then: ids[b % ids.length] })).filter((rule) => rule.first !== rule.then),
     recordedOrder: [...ids].reverse(),
-    routes: options.routes && seeds.length > 2 ? [{ of: `p${seeds.length - 1}`, anyOf: [['p0'], ['p1']] }] : [],
+    routes: options.routes ? seeds.flatMap((one, i) => (i < 2 || one.kind % 2 ? [] : [{
+      of: `p${i}`, anyOf: [[`p${i - 1}`], [...new Set([`p${(one.kind + i) % i}`, `p${one.behind.length % i}`])]],
+    }])) : [],
   };
 }

@@ -36,5 +36,5 @@ export default async function PlanRoute({ searchParams }: { searchParams: Promis
   if (read.trouble !== undefined) return <p className="trouble">{read.trouble}</p>;
   const { asked, person, view, board } = read;
   const jobs = board.map(({ job }) => ({ number: job.number, title: job.title, vehicle: `${job.vehicle.make} ${job.vehicle.model} ${job.vehicle.year ?? ''} ${job.vehicle.label}`.trim() }));
-  return <PlanPage view={view} asked={asked} jobs={jobs} forJob={asked.job} mayOpen={may(person, 'open-job')} />;
+  return <PlanPage key={asked.procedures.join()} view={view} asked={asked} jobs={jobs} forJob={asked.job} mayOpen={may(person, 'open-job')} />;
 }

@@ -21,16 +21,35 @@ export interface PlacedGate {
  */
 export function placeGates(graph: ActionGraph, refit: RefitGraph, covers: Covers): PlacedGate[] {
   const gates: PlacedGate[] = [];
+  const followers = followersOf(refit);
   for (const [part, closing] of closingSteps(graph, refit)) {
     const covered = [...(covers.get(part) ?? [])];
+    const after = closure(closing, (at) => followers[at]);
+    const prior = closure(closing, (at) => refit.before[at]);
     for (const id of covered) {
       const last = refit.last.get(id);
-      if (last !== undefined && last !== closing && !reaches(refit, closing, last)) refit.before[closing].add(last);
+      if (last === undefined || prior.has(last) || after.has(last)) continue;
+      refit.before[closing].add(last);
+      followers[last].push(closing);
+      for (const before of closure(last, (at) => refit.before[at])) prior.add(before);
     }
     const at = { graph, refit, part, closing, covered };
     gates.push(...[clipsGate(at), closingInGate(at), testGate(at)].filter((gate) => gate !== null));
   }
   return powerFirst(graph, refit, gates);
+}
+
+function followersOf(refit: RefitGraph): number[][] {
+  const followers: number[][] = refit.steps.map(() => []);
+  refit.before.forEach((set, at) => { for (const before of set) followers[before].push(at); });
+  return followers;
+}
+
+/** A step and everything that `next` leads to from it. */
+function closure(start: number, next: (at: number) => Iterable<number>): Set<number> {
+  const seen = new Set([start]);
+  for (const at of seen) for (const other of next(at)) seen.add(other);
+  return seen;
 }
 
 interface GateSite {

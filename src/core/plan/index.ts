@@ -9,7 +9,7 @@ export * from './refit-step';
 export * from './cautions';
 export * from './tray';
 export * from './tools';
-export type { SolveControl } from './order';
+
 export * from './words';
 export * from './step-cautions';
 export * from './least-teardown';

@@ -33,6 +33,9 @@ export interface ShopPolicy {
   history?: ShopHistory;
 }
 
+/** Actions planned at once at most: a whole vehicle has about 1000. Keeps time and memory bounded. */
+const MOST_ACTIONS = 1500;
+
 /** How sure to be of having enough spares where the shop has not said. */
 const DEFAULT_SPARE_LEVEL = 0.9;
 
@@ -102,6 +105,10 @@ export function makePlan(request: PlanRequest, control?: SolveControl): PlanResu
   const found = chooseTeardown(request, request.options);
   if (!found.ok) return found;
   const { graph, least } = found;
+  const size = [...least.chosen].filter((id) => graph.nodes[id].action).length;
+  if (size > MOST_ACTIONS) {
+    return { ok: false, problems: [{ code: 'too-large', items: [], message: `That is ${size} actions; at most ${MOST_ACTIONS} are planned at once, which is more than a vehicle has. Plan fewer zones together.` }] };
+  }
   const { actions, before } = precedenceOf(graph, least.chosen, least.taken);
   const loop = findLoop(before);
   if (loop) return { ok: false, problems: [loopProblem(graph, loop.map((at) => actions[at]))] };

@@ -1,3 +1,4 @@
+export * from './catalogue';
 export * from './http';
 export * from './plate';
 export * from './page-head';

@@ -1,8 +1,8 @@
 'use client';
 import { useMemo } from 'react';
-import { BASE_CATALOGUE, findFastenerKind } from '@/core/hardware';
-import { countOf, heldWords, indexItems, itemWords, layersOf, type Fastener, type ProcedureDocument } from '@/core/procedure';
-import { Plate } from '../kit';
+import { findFastenerKind } from '@/core/hardware';
+import { countOf, heldWords, indexItems, itemWords, layersOf, type ProcedureDocument } from '@/core/procedure';
+import { Plate, useCatalogue } from '../kit';
 import { FastenerGlyph, Glyph, LinkGlyph, PartGlyph } from './mark';
 
 /** Everything on the map as a list by layers, for keyboard and screen reader; selection is shared with the map. */
@@ -27,10 +27,9 @@ export function ItemList({ document, selected, onSelect }: { document: Procedure
 
 const layerName = (layer: number) => (layer === 0 ? 'In sight' : `Under ${layer} ${layer === 1 ? 'layer' : 'layers'}`);
 
-const kindWords = (fastener: Fastener) => findFastenerKind(BASE_CATALOGUE, fastener.kind)?.name ?? fastener.kind;
-
 function ItemRow({ document, id, selected, onSelect }: { document: ProcedureDocument; id: string; selected: boolean; onSelect: (id: string) => void }) {
   const index = useMemo(() => indexItems(document), [document]);
+  const catalogue = useCatalogue();
   const fastener = index.fasteners.get(id);
   const link = index.links.get(id);
   const item = fastener ?? link ?? index.parts.get(id)!;
@@ -39,7 +38,7 @@ function ItemRow({ document, id, selected, onSelect }: { document: ProcedureDocu
   return (
     <button type="button" className="item-row" aria-pressed={selected} onClick={() => onSelect(id)}>
       <Glyph>{glyph}</Glyph>
-      <span className="name">{fastener && !fastener.name ? kindWords(fastener) : itemWords(index, id)}
+      <span className="name">{fastener && !fastener.name ? findFastenerKind(catalogue, fastener.kind)?.name ?? fastener.kind : itemWords(index, id)}
         <span className="quiet">{fastener && `, ${heldWords(index, id)}`}{when && ` · ${when}`}</span></span>
       {fastener?.drive && <Plate code={fastener.drive} />}
       {(fastener || link) && countOf(fastener ?? link!) > 1 && <span className="times">× {countOf(fastener ?? link!)}</span>}

@@ -1,5 +1,7 @@
-import { BASE_CATALOGUE, findFastenerKind, parseDrive } from '@/core/hardware';
+'use client';
+import { findFastenerKind, parseDrive } from '@/core/hardware';
 import type { Fastener, Link } from '@/core/procedure';
+import { useCatalogue } from '../kit/catalogue';
 
 const star = (points: number, outer: number, inner: number) =>
   Array.from({ length: points * 2 }, (_, i) => {
@@ -51,7 +53,7 @@ const LINK_GLYPHS: Record<string, React.ReactNode> = {
 
 /** The mark of a fastener, drawn by what it is, around (0,0) with radius about 16. */
 export function FastenerGlyph({ fastener }: { fastener: Pick<Fastener, 'kind' | 'drive'> }) {
-  const kind = findFastenerKind(BASE_CATALOGUE, fastener.kind);
+  const kind = findFastenerKind(useCatalogue(), fastener.kind);
   if (kind?.glyph === 'screw-clip' || (kind && kind.release !== 'turned')) return GLYPHS[kind.glyph] ?? <DriveShape drive={fastener.drive} />;
   if (kind?.glyph === 'stud' && !fastener.drive) return GLYPHS.stud;
   return <DriveShape drive={fastener.drive} />;

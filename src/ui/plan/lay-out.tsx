@@ -4,7 +4,7 @@ import { compareKit, type Plan } from '@/core/plan';
 import { toolFor } from '@/core/hardware';
 import { countedWords, indexItems } from '@/core/procedure';
 import Link from 'next/link';
-import { Plate } from '../kit';
+import { Plate, useCatalogue } from '../kit';
 import { minutes } from './order';
 
 interface LayOutProps {
@@ -90,9 +90,10 @@ function Spares({ plan }: { plan: Plan }) {
 
 /** The tray as it stands on the bench: its bins in order, what waits in each, what stays on its part, what is taped. */
 function TrayPicture({ view, plan, trayBins, onTray }: LayOutProps) {
+  const catalogue = useCatalogue();
   const wordsOf = (item: string) => {
     const [procedure, id] = item.split('/');
-    return countedWords(indexItems(view.documents.find((one) => one.id === procedure)!), id);
+    return countedWords(indexItems(view.documents.find((one) => one.id === procedure)!), id, catalogue);
   };
   const bins = Array.from({ length: trayBins }, (_, at) => plan.tray.find((bin) => bin.bin === at + 1));
   return (

@@ -4,7 +4,7 @@ import type { PlanView } from '@/contracts';
 import { toolFor } from '@/core/hardware';
 import { gateWords, instructionFor, type Plan, type PlannedAction, type RefitStep } from '@/core/plan';
 import { zoneName } from '@/core/vehicle';
-import { Plate } from '../kit';
+import { Plate, useCatalogue } from '../kit';
 import type { Planning } from './use-plan';
 
 export const minutes = (seconds: number) => `${Math.max(1, Math.round(seconds / 60))} min`;
@@ -94,7 +94,7 @@ function Band({ view, band }: { view: PlanView; band: Placed[] }) {
 }
 
 function What({ view, step }: { view: PlanView; step: PlannedAction | RefitStep }) {
-  const { verb, plate, thing, count } = instructionFor(view.documents, step);
+  const { verb, plate, thing, count } = instructionFor(view.documents, step, useCatalogue());
   return <span className="what">{verb} {plate && <span className="plate">{plate}</span>} {thing}{count !== null && count > 1 && ` × ${count}`}</span>;
 }
 

@@ -1,7 +1,7 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import type { PlanView } from '@/contracts';
 import { PageHead } from '../kit';
 import { GoalMaps, Goals } from './goals';
@@ -23,9 +23,8 @@ interface PlanPageProps {
 }
 
 /** Goals and options in, the least teardown and its refit out. The address holds the question; the answer is worked out in a worker. */
-export function PlanPage({ view, asked, jobs, forJob, mayOpen }: PlanPageProps) {
-  const router = useRouter();
-  const ask = (change: Partial<Asked>) => router.push(planAddress({ ...asked, ...change }, forJob), { scroll: false });
+export function PlanPage({ view, asked: first, jobs, forJob, mayOpen }: PlanPageProps) {
+  const { asked, ask } = useAsked(first, forJob);
   const [order, setOrder] = useState<'best' | 'recorded'>('best');
   const [trayBins, setTrayBins] = useState(view.policy.trayBins as 6 | 8 | 12 | 18);
   const [drawing, setDrawing] = useState(false);
@@ -60,6 +59,21 @@ export function PlanPage({ view, asked, jobs, forJob, mayOpen }: PlanPageProps) 
       )}
     </>
   );
+}
+
+/** The question, kept here so that quick taps add up, and written to the address; another zone is fetched from the server. */
+function useAsked(first: Asked, forJob: number | null) {
+  const router = useRouter();
+  const [asked, setAsked] = useState(first);
+  const latest = useRef(first);
+  const ask = (change: Partial<Asked>) => {
+    latest.current = { ...latest.current, ...change };
+    setAsked(latest.current);
+    const address = planAddress(latest.current, forJob);
+    if (change.procedures) router.push(address, { scroll: false });
+    else window.history.replaceState(null, '', address);
+  };
+  return { asked, ask };
 }
 
 const priceWords = ({ policy: { costs } }: PlanView) => costs

@@ -2,10 +2,11 @@
 import dagre from '@dagrejs/dagre';
 import { useMemo, useState } from 'react';
 import type { PlanView } from '@/contracts';
-import { BASE_CATALOGUE, extendCatalogue } from '@/core/hardware';
+import type { Catalogue } from '@/core/hardware';
 import { buildGraph, instructionFor, precedenceOf, type Plan } from '@/core/plan';
 import type { OptionValues } from '@/core/procedure';
 import { zoneName } from '@/core/vehicle';
+import { useCatalogue } from '../kit';
 
 const NODE = { width: 190, height: 46 };
 /** Width of the frame the graph is fitted to at first, and the smallest scale at which words can still be read. */
@@ -22,7 +23,8 @@ interface Drawn {
 
 /** The plan's steps with what each waits for, laid out from left to right; a tap shows one step's reasons. */
 export function WhyGraph({ view, plan, options }: { view: PlanView; plan: Plan; options: OptionValues }) {
-  const drawn = useMemo(() => layOut(view, plan, options), [view, plan, options]);
+  const catalogue = useCatalogue();
+  const drawn = useMemo(() => layOut(view, plan, options, catalogue), [view, plan, options, catalogue]);
   const [selected, setSelected] = useState<string | null>(null);
   const [scale, setScale] = useState(() => Math.max(LEAST_SCALE, Math.min(1, FRAME_WIDTH / drawn.width)));
   const step = plan.removal.find((action) => action.key === selected);
@@ -34,7 +36,7 @@ export function WhyGraph({ view, plan, options }: { view: PlanView; plan: Plan; 
         <p className="quiet mb-0">Left to right: each step waits for those an arrow comes from. Tap one for its reasons.</p>
         <label className="d-flex gap-2 align-items-center ms-auto no-print">Size <input type="range" min={LEAST_SCALE} max={1.4} step={0.05} value={scale} onChange={(event) => setScale(Number(event.target.value))} /></label>
       </div>
-      {step && <p className="why-line" role="status"><strong>{titleOf(view, step)}</strong>: {step.why.join('; ')}.</p>}
+      {step && <p className="why-line" role="status"><strong>{titleOf(view, step, catalogue)}</strong>: {step.why.join('; ')}.</p>}
       <div className="why-graph">
         <svg viewBox={`0 0 ${drawn.width} ${drawn.height}`} width={drawn.width * scale} height={drawn.height * scale} role="group" aria-label="Steps and what they wait for">
           <defs><marker id="tip" viewBox="0 0 10 10" refX="9" refY="5" markerWidth="9" markerHeight="9" markerUnits="userSpaceOnUse" orient="auto"><path d="M0 1 L9 5 L0 9 Z" /></marker></defs>
@@ -59,14 +61,14 @@ export function WhyGraph({ view, plan, options }: { view: PlanView; plan: Plan; 
 
 const short = (text: string) => (text.length > 27 ? `${text.slice(0, 26)}…` : text);
 
-function titleOf(view: PlanView, step: Plan['removal'][number]): string {
-  const { verb, plate, thing, count } = instructionFor(view.documents, step);
+function titleOf(view: PlanView, step: Plan['removal'][number], catalogue: Catalogue): string {
+  const { verb, plate, thing, count } = instructionFor(view.documents, step, catalogue);
   return [verb, count && count > 1 ? `${count} ×` : '', plate, thing].filter(Boolean).join(' ');
 }
 
-function layOut(view: PlanView, plan: Plan, options: OptionValues): Drawn {
+function layOut(view: PlanView, plan: Plan, options: OptionValues, catalogue: Catalogue): Drawn {
   const steps = new Map(plan.removal.map((action, at) => [action.key, at]));
-  const source = buildGraph(view.documents, { options, catalogue: extendCatalogue(BASE_CATALOGUE, view.ownKinds) });
+  const source = buildGraph(view.documents, { options, catalogue });
   const chosen = new Set(source.nodes.flatMap((node, id) => (!node.action || steps.has(node.key) ? [id] : [])));
   const taken = new Map(source.nodes.flatMap((node, id) => {
     const way = node.anyOf?.findIndex((set) => set.every((need) => steps.has(source.nodes[need].key))) ?? -1;
@@ -86,7 +88,7 @@ function layOut(view: PlanView, plan: Plan, options: OptionValues): Drawn {
     const { x, y } = graph.node(key);
     const document = view.documents.find((one) => one.id === step.procedure);
     const under = [`step ${steps.get(key)! + 1}`, view.documents.length > 1 && document && `${zoneName(document.zone)}, ${document.side}`].filter(Boolean).join(' · ');
-    return { key, x, y, title: titleOf(view, step), under, look: LOOKS[step.type] ?? 'vehicle' };
+    return { key, x, y, title: titleOf(view, step, catalogue), under, look: LOOKS[step.type] ?? 'vehicle' };
   });
   const edges = graph.edges().map(({ v, w }) => ({ from: v, to: w, points: graph.edge({ v, w }).points }));
   return { width, height, nodes, edges };

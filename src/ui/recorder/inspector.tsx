@@ -1,8 +1,9 @@
 'use client';
 import { useMemo } from 'react';
 import Button from 'react-bootstrap/Button';
-import { FASTENER_KINDS, LINK_KINDS, MOTIONS, NAMED_TOOLS, PART_KINDS, COMMON_DRIVES, parseDrive } from '@/core/hardware';
+import { LINK_KINDS, MOTIONS, NAMED_TOOLS, PART_KINDS, COMMON_DRIVES, parseDrive } from '@/core/hardware';
 import { heldParts, indexItems, itemWords, parseReference, type Edit, type Fastener, type Item, type Link, type Part, type ProcedureDocument } from '@/core/procedure';
+import { useCatalogue } from '../kit';
 import { Chips, NumberField, SelectField, TextField, toggled } from './fields';
 
 interface InspectorProps {
@@ -55,12 +56,13 @@ function FastenerFields({ document, fastener, change }: { document: ProcedureDoc
     const next = toggled(held, part);
     if (next.length) change({ holds: next.length === 1 ? next[0] : next });
   };
-  const kind = FASTENER_KINDS.get(fastener.kind);
+  const { fasteners } = useCatalogue();
+  const kind = fasteners.get(fastener.kind);
   const plate = fastener.drive ? parseDrive(fastener.drive)?.code : undefined;
   return (
     <>
       <div className="pair">
-        <SelectField label="What it is" value={fastener.kind} options={named(FASTENER_KINDS)} onChange={(value) => change({ kind: value })} />
+        <SelectField label="What it is" value={fastener.kind} options={named(fasteners)} onChange={(value) => change({ kind: value })} />
         <NumberField label="Count" min={1} value={fastener.count ?? 1} onCommit={(count) => change({ count: count === undefined ? 1 : Math.round(count) })} />
       </div>
       {(kind?.threaded || fastener.drive) && (

@@ -3,7 +3,7 @@ import { useDeferredValue, useEffect, useMemo, useRef, useState, type PointerEve
 import { checkProcedure } from '@/core/procedure/check';
 import { layersOf, type Edit, type Point, type ProcedureDocument } from '@/core/procedure';
 import { drawingOf, ItemList, PanelMap, Peel, peeled, peelSteps, toMap } from '../map';
-import { PageHead } from '../kit';
+import { PageHead, useCatalogue } from '../kit';
 import { Findings } from '../procedure/findings';
 import { Approve } from './approve';
 import { Inspector } from './inspector';
@@ -25,7 +25,8 @@ export function Recorder({ document: first, version: firstVersion, mayApprove }:
   const steps = peelSteps(document);
   const [peel, setPeel] = useState(0);
   const checked = useDeferredValue(document);
-  const check = useMemo(() => checkProcedure(checked), [checked]);
+  const catalogue = useCatalogue();
+  const check = useMemo(() => checkProcedure(checked, catalogue), [checked, catalogue]);
   const svg = useRef<SVGSVGElement>(null);
   useUndoKeys(edit);
 

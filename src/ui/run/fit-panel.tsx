@@ -15,7 +15,7 @@ export function FitPanel({ plan, run }: { plan: RunPlan; run: RunHandle }) {
   };
   return (
     <section className="run-panel">
-      <div className="run-scroll">
+      <div className="run-scroll" tabIndex={0}>
       <h1 className="verb">Fit the new parts</h1>
       <div className="mt-3">
         {plan.newParts.length === 0 && <p className="quiet">No list was made for this job.</p>}

@@ -23,7 +23,7 @@ export function GatePanel({ plan, run, step }: { plan: RunPlan; run: RunHandle; 
   });
   return (
     <section className="run-panel gate-panel" aria-live="polite">
-      <div className="run-scroll">
+      <div className="run-scroll" tabIndex={0}>
       <span className="label">Gate</span>
       <h1 className="verb">{gateWords(plan.documents, step)}</h1>
       {step.notes.map((note) => <p key={note} className="caution mild">{note}</p>)}

@@ -1,11 +1,11 @@
 'use client';
 import Link from 'next/link';
 import type { RefitStep, Action } from '@/core/plan';
-import type { RunStep } from '@/core/run';
+import type { RunPlan, RunStep } from '@/core/run';
 import type { RunHandle, Sending } from './use-run';
 
 /** What it is, the whole run as a strip of ticks, how far, and whether everything is saved. */
-export function RunHead({ title, job, run }: { title: string; job: { number: number; title: string }; run: RunHandle }) {
+export function RunHead({ title, plan, job, run }: { title: string; plan: RunPlan; job: { number: number; title: string }; run: RunHandle }) {
   const { state, view, sending } = run;
   const steps = state.phase === 'refit' ? view.refit : view.removal;
   const done = steps.filter((step) => step.state === 'done' || step.state === 'skipped').length;
@@ -14,6 +14,7 @@ export function RunHead({ title, job, run }: { title: string; job: { number: num
   return (
     <header className="run-head">
       <span className="title">{title}</span>
+      {(plan.unverified ?? []).length > 0 && <span className="unverified-chip">not verified</span>}
       <span className="job"><Link href={`/jobs/${job.number}`}>Job {job.number}</Link> · {job.title}</span>
       <Strip steps={steps} />
       <span className="progress-words">{words}</span>

@@ -1,5 +1,6 @@
 'use client';
 import type { RunEvent, RunPlan } from '@/core/run';
+import { CatalogueProvider } from '../kit/catalogue';
 import { ClosePanel } from './close-panel';
 import { FitPanel } from './fit-panel';
 import { GatePanel } from './gate-panel';
@@ -8,6 +9,8 @@ import { RunMap } from './run-map';
 import { StartPanel } from './start-panel';
 import { StepPanel } from './step-panel';
 import { useRun, type RunHandle } from './use-run';
+
+const NONE: never[] = [];
 
 interface RunProps {
   id: string;
@@ -27,8 +30,9 @@ export function Run({ id, plan, title, job, events, position, person, names }: R
   const ready = state.started && !state.finished;
   const atEnd = state.finished || (state.phase === 'refit' && !view.now);
   return (
+    <CatalogueProvider ownKinds={plan.ownKinds ?? NONE}>
     <main className="run">
-      <RunHead title={title} job={job} run={run} />
+      <RunHead title={title} plan={plan} job={job} run={run} />
       {atEnd ? <ClosePanel run={run} names={names} jobNumber={job.number} /> : (
         <>
           <RunMap plan={plan} run={run} />
@@ -37,6 +41,7 @@ export function Run({ id, plan, title, job, events, position, person, names }: R
         </>
       )}
     </main>
+    </CatalogueProvider>
   );
 }
 

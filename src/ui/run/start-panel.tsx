@@ -11,7 +11,7 @@ export function StartPanel({ plan, run }: { plan: RunPlan; run: RunHandle }) {
   useRunKeys(start, null);
   return (
     <section className="run-panel">
-      <div className="run-scroll">
+      <div className="run-scroll" tabIndex={0}>
       <h1 className="verb">Lay out</h1>
       <ul className="rows mt-2">
         {plan.tools.map(({ tool, notes }) => (

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { toolFor } from '@/core/hardware';
 import { instructionFor, stepCaution, type Action, type Instruction, type RefitStep } from '@/core/plan';
 import { oneMoveWith, shortBy, soundPieces, type RunFact, type RunPlan, type RunStep } from '@/core/run';
+import { useCatalogue } from '../kit/catalogue';
 import { RunFoot } from './foot';
 import { ShortLines } from './short-lines';
 import { Stepper } from './stepper';
@@ -16,7 +17,7 @@ export function StepPanel({ plan, run, now }: { plan: RunPlan; run: RunHandle; n
   const left = now.total - now.done;
   const [pieces, setPieces] = useState({ out: left, broken: 0, lost: 0 });
   const second = oneMoveWith(run.state.phase === 'refit' ? run.view.refit : run.view.removal, now);
-  const words = inOneMove(instructionFor(plan.documents, step), second && instructionFor(plan.documents, second.step));
+  const words = inOneMove(instructionFor(plan.documents, step, run.graph.catalogue), second && instructionFor(plan.documents, second.step, run.graph.catalogue));
   const row = run.view.ledger.find((one) => one.item === `${step.procedure}/${step.item}`);
   const isReturn = ['start', 'fit'].includes(step.type);
   const short = isReturn && row ? shortBy(row) : 0;
@@ -34,7 +35,7 @@ export function StepPanel({ plan, run, now }: { plan: RunPlan; run: RunHandle; n
   const caution = isRemoval || !('reverses' in step) ? stepCaution(run.graph, step as Action) : null;
   return (
     <section className="run-panel" aria-live="polite">
-      <div className="run-scroll">
+      <div className="run-scroll" tabIndex={0}>
       <h1 className="verb">
         {words.verb} {words.plate && <span className="plate">{words.plate}</span>} {!words.plate && words.thing}{' '}
         {count !== null && count > 1 && <span className="times">× {count}</span>}
@@ -98,6 +99,6 @@ function NextLine({ plan, run, now }: { plan: RunPlan; run: RunHandle; now: RunS
 }
 
 function NextWords({ plan, step }: { plan: RunPlan; step: Action | RefitStep }) {
-  const { verb, plate, thing } = instructionFor(plan.documents, step);
+  const { verb, plate, thing } = instructionFor(plan.documents, step, useCatalogue());
   return <>{plate ? <span className="plate">{plate}</span> : step.tool !== 'hand' && <span className="plate">{toolFor(step.tool).plate}</span>} {verb.toLowerCase()} {thing}</>;
 }

@@ -44,7 +44,7 @@ export function moveBoundOf(block: Block, can: CanFollow, shareMs: Int32Array): 
     + (toolOf[from] === toolOf[to] ? 0 : shareMs[toolOf[to]]);
   const intoMs = Int32Array.from({ length: size }, (_, to) => inner(to, (from) => price(from, to)));
   // One extra row: the member that is done first is moved to from nowhere.
-  const prices = priceAssignment(size + 1, size, (row, to) =>
+  const prices = size > DETAILED_SIZE ? null : priceAssignment(size + 1, size, (row, to) =>
     (row === size ? (block.isSource[to] ? 0 : Infinity) : can(row, to) ? price(row, to) : Infinity));
   return {
     intoMs, zoneEntryMs, shareMs,
@@ -52,13 +52,16 @@ export function moveBoundOf(block: Block, can: CanFollow, shareMs: Int32Array): 
   };
 }
 
-/** Works out which members can follow which. O(size³). */
+/** Up to this size the cubic parts of the bound are worth their time. */
+const DETAILED_SIZE = 160;
+
+/** Works out which members can follow which; for large blocks without what must come in between, which only weakens the bound. O(size³). */
 export function canFollowOf(block: Block): CanFollow {
   const { size, words } = block;
   const all = allBefore(block);
   const isBefore = (a: number, b: number) => ((all[b * words + (a >>> 5)] >>> (a & 31)) & 1) === 1;
   const between = new Uint8Array(size * size);
-  for (let mid = 0; mid < size; mid += 1) {
+  for (let mid = 0; mid < size && size <= DETAILED_SIZE; mid += 1) {
     for (let from = 0; from < mid; from += 1) {
       if (!isBefore(from, mid)) continue;
       for (let to = mid + 1; to < size; to += 1) if (isBefore(mid, to)) between[from * size + to] = 1;

@@ -15,7 +15,7 @@ export interface CheckResult {
 
 /** Option sets looked at for a small document; fewer for a large one, so that the time stays bounded. */
 const MAX_SETS = 64;
-const ITEM_BUDGET = 40_000;
+const ITEM_BUDGET = 20_000;
 
 /**
  * Checks a document of valid form: references, hardware, places, options, and under every option set (pairwise where there

@@ -1,0 +1,14 @@
+'use client';
+import { createContext, useContext, useMemo, type ReactNode } from 'react';
+import { BASE_CATALOGUE, extendCatalogue, type Catalogue, type OwnKind } from '@/core/hardware';
+
+const CatalogueContext = createContext<Catalogue>(BASE_CATALOGUE);
+
+/** The hardware catalogue with the shop's own kinds, for everything inside. */
+export function CatalogueProvider({ ownKinds, children }: { ownKinds: OwnKind[]; children: ReactNode }) {
+  const catalogue = useMemo(() => extendCatalogue(BASE_CATALOGUE, ownKinds), [ownKinds]);
+  return <CatalogueContext.Provider value={catalogue}>{children}</CatalogueContext.Provider>;
+}
+
+/** The catalogue of this shop. */
+export const useCatalogue = () => useContext(CatalogueContext);

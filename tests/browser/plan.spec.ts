@@ -1,0 +1,85 @@
+import { expect, test } from '@playwright/test';
+import { expectAccessible, signIn } from './support';
+
+test('plans doors of both sides and a dash together, shows proof, tray, kit and reasons, and takes it to the bay', async ({ page }) => {
+  await signIn(page, 'Tomas Varga', '2002');
+  await page.goto('/jobs/2403');
+  await page.getByRole('link', { name: /^Soria Lumen, front door Soria/ }).click();
+  await page.getByRole('group', { name: 'audio' }).getByRole('button', { name: 'base', exact: true }).click();
+  await page.getByRole('group', { name: 'puddle' }).getByRole('button', { name: 'none', exact: true }).click();
+  await page.getByLabel('Plan another zone too').selectOption({ label: 'Soria Lumen, front door, right' });
+  await expect(page.getByRole('button', { name: 'front door, right' })).toBeVisible();
+  await page.getByLabel('Add a goal').selectOption('lumen-front-door/woofer');
+  await page.getByLabel('Add a goal').selectOption('lumen-front-door@right/woofer');
+  await expect(page.getByText('Proved: no order is quicker.')).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole('note')).toContainText('mirrored');
+  await expect(page.getByText('Disconnect the battery')).toHaveCount(1);
+
+  await page.getByLabel('Bins of the tray').selectOption('6');
+  await expect(page.locator('.tray-picture li')).toHaveCount(6);
+  await page.getByRole('button', { name: 'as recorded' }).click();
+  await expect(page.getByRole('rowheader', { name: 'This order' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'best', exact: true }).click();
+  await expectAccessible(page);
+
+  await page.getByRole('button', { name: 'What waits for what' }).click();
+  await page.getByRole('button', { name: /^Drill out/ }).first().click();
+  await expect(page.getByText(/the door woofer is wanted out\.$/)).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Show the steps' }).click();
+
+  await page.getByLabel('How the door woofer is wanted').first().selectOption('keep');
+  await page.getByLabel('Add a goal').selectOption('lumen-front-door/card');
+  await expect(page.getByRole('heading', { name: /^Take apart/ })).toBeVisible();
+  await page.getByLabel('Add a goal').selectOption('lumen-front-door/sail');
+  await page.getByLabel('How the sail trim is wanted').selectOption('keep');
+  await expect(page.getByText(/^The sail trim cannot stay: /)).toBeVisible();
+  await page.getByRole('button', { name: 'Remove the goal sail trim' }).click();
+  await page.getByRole('button', { name: 'Take it to the bay' }).click();
+  await page.getByRole('button', { name: 'Start there' }).click();
+  await expect(page.getByRole('heading', { name: 'Lay out' })).toBeVisible();
+  await expect(page.getByText('Not verified on this vehicle.')).toBeVisible();
+  await expectAccessible(page);
+});
+
+test('says what is missing in the kit, and takes a substitute within the fit rules', async ({ page }) => {
+  await signIn(page, 'Bea Nwosu', '3003');
+  await page.goto('/kit');
+  for (const name of ['9/32 in', 'T20', 'Plastic trim tool']) await page.getByRole('checkbox', { name, exact: true }).click();
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+  await page.goto('/plan?procedure=kite-rear-door&goal=kite-rear-door/woofer&option.windows=power');
+  const tool = (name: string) => page.getByRole('listitem').filter({ hasText: name });
+  await expect(tool('7 mm socket')).toContainText('in your kit: 9/32 in');
+  await expect(tool('T20 driver')).toContainText('✓ in your kit');
+  await expect(tool('T25 driver')).toContainText('missing');
+});
+
+test('starts a recording for a vehicle from its nearest relative', async ({ page }) => {
+  await signIn(page, 'Tomas Varga', '2002');
+  await page.goto('/jobs/new');
+  await page.getByLabel('What is to be done').fill('Rear speakers');
+  await page.getByLabel('Make').fill('Velden');
+  await page.getByLabel('Model', { exact: true }).fill('Kite');
+  await page.getByLabel('Year').fill('2012');
+  await page.getByRole('button', { name: 'Open the job' }).click();
+  const relative = page.getByRole('listitem').filter({ hasText: '2 model years outside Velden Kite 2014–2019' });
+  await relative.first().getByRole('button', { name: 'Record from it' }).click();
+  await expect(page.getByRole('heading', { name: /^Velden Kite, / })).toBeVisible();
+  await expect(page.getByText('Draft saved')).toBeVisible();
+});
+
+test('lets a shop add a fastener kind of its own, which then can be recorded', async ({ page }) => {
+  await signIn(page, 'Ines Okafor-Lind', '1001');
+  await page.goto('/settings');
+  await page.getByRole('button', { name: 'Add a kind' }).click();
+  await page.getByLabel('Code').fill('velvet-clip');
+  await page.getByLabel('One', { exact: true }).fill('velvet clip');
+  await page.getByLabel('Several').fill('velvet clips');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+  await page.goto('/procedures/carry-front-door/edit');
+  await page.getByRole('region', { name: 'Recorded so far' }).getByRole('button', { name: /^push clip, hardboard door card/ }).click();
+  await page.getByLabel('What it is').selectOption({ label: 'velvet clip' });
+  await expect(page.getByText('Draft saved')).toBeVisible();
+  await expect(page.getByText('Error:')).toHaveCount(0);
+});
