@@ -43,9 +43,10 @@ export async function main(): Promise<void> {
 
 const ROUTES = 60;
 
-/** The least teardown of a vehicle of 1000 actions with 60 ways to choose from, for 24 goals spread over it. */
-function routesCase(): (string | number)[] {
+/** The least teardown of a vehicle of 1000 actions with up to 60 ways to choose from, all of them in play: what lies behind each is the goal. */
+export function routesCase(): (string | number)[] {
   const times: number[] = [];
+  const decided: number[] = [];
   let actions = 0;
   for (let seed = 1; seed <= 20; seed += 1) {
     const random = seeded(seed * 104_729);
@@ -53,24 +54,23 @@ function routesCase(): (string | number)[] {
     for (let n = 0; n < ROUTES; n += 1) addRoute(documents[n % documents.length], random);
     const graph = buildGraph(documents, { options: {} });
     actions = graph.nodes.filter((node) => node.action).length;
-    const goals = Array.from({ length: 24 }, (_, n) => {
-      const document = documents[n % documents.length];
-      return graph.idOf.get(`takeOff:${document.id}/${document.parts[document.parts.length - 1 - (n % 3)].id}`)!;
-    });
+    const goals = documents.flatMap((document) => document.routes.map((route) => graph.idOf.get(`reach:${document.id}/${route.of}`)!));
     const began = performance.now();
     const least = leastTeardown(graph, goals);
     times.push(performance.now() - began);
-    if (!('stuck' in least) && !least.proved) throw new Error('A least teardown was not proved.');
+    if ('stuck' in least || !least.proved) throw new Error('A least teardown was not proved.');
+    decided.push(least.taken.size);
   }
-  return ['vehicle with routes', actions, ROUTES, `${median(times).toFixed(0)} ms`, `${Math.max(...times).toFixed(0)} ms`, 'exact, ≤ 100 ms'];
+  return ['vehicle with routes', actions, `${ROUTES}, up to ${Math.max(...decided)} in play`, `${median(times).toFixed(0)} ms`, `${Math.max(...times).toFixed(0)} ms`, 'exact, ≤ 100 ms'];
 }
 
-/** Gives a part two or three ways in, each through earlier parts. */
-function addRoute(document: (ProcedureDocument & { routes: NonNullable<ProcedureDocument['routes']> }), random: () => number): void {
-  const at = 2 + Math.floor(random() * (document.parts.length - 2));
-  if (document.routes.some((route) => route.of === document.parts[at].id)) return;
-  const earlier = () => document.parts[Math.floor(random() * at)].id;
-  document.routes.push({ of: document.parts[at].id, anyOf: Array.from({ length: 2 + Math.floor(random() * 2) }, () => [...new Set([earlier(), earlier()])]) });
+/** Gives a cover or trim two or three ways in, each through earlier ones. */
+export function addRoute(document: (ProcedureDocument & { routes: NonNullable<ProcedureDocument['routes']> }), random: () => number): void {
+  const trims = document.parts.filter((part) => !['main', 'speaker'].includes(part.id));
+  const at = 2 + Math.floor(random() * (trims.length - 2));
+  if (trims.length < 4 || document.routes.some((route) => route.of === trims[at].id)) return;
+  const earlier = () => trims[Math.floor(random() * at)].id;
+  document.routes.push({ of: trims[at].id, anyOf: Array.from({ length: 2 + Math.floor(random() * 2) }, () => [...new Set([earlier(), earlier()])]) });
 }
 
 function measure({ name, actions, runs, limitSeconds, target }: Case): (string | number)[] {

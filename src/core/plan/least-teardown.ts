@@ -1,3 +1,4 @@
+import { cheapestWays } from './cheapest-ways';
 import { addToClosure, cloneClosure, emptyClosure, missingFrom, type Closure } from './closure';
 import type { ActionGraph } from './graph';
 
@@ -16,15 +17,42 @@ export interface Unorderable {
   stuck: number[];
 }
 
-const NODE_LIMIT = 20_000;
+const NODE_LIMIT = 4_000;
 
 /**
  * The actions with the least total time that make the goal nodes true: the ancestor closure, and where routes leave a
- * choice the provably cheapest one with shared work counted once. Branch and bound over the open alternatives; the bound
- * shares an action's time among all open alternatives that could use it, so it never overestimates. `banned` nodes may not be chosen.
+ * choice the provably cheapest one with shared work counted once (`cheapestWays`). Where that cannot be carried out in any order, branch and bound with an
+ * order check; its bound shares an action's time among all open alternatives that could use it, so it never overestimates. `banned` nodes may not be chosen.
  * Deterministic: ties fall to the earlier alternative. Returns the stuck nodes where no choice can be carried out in any order.
  */
 export function leastTeardown(graph: ActionGraph, goals: number[], banned: ReadonlySet<number> = new Set()): LeastTeardown | Unorderable {
+  const start = emptyClosure();
+  addToClosure(graph, start, goals);
+  if (blocked(start, banned)) return { stuck: [] };
+  // Almost always the cheapest choice can be carried out, and then nothing cheaper exists.
+  const cheapest = cheapestWays(graph, start.chosen, banned);
+  const carried = cheapest && carryOut(graph, cheapest);
+  if (cheapest && carried!.done.size === cheapest.size) {
+    const costMs = [...cheapest].reduce((sum, id) => sum + (graph.nodes[id].action?.ms ?? 0), 0);
+    return { chosen: cheapest, taken: carried!.taken, costMs, proved: true };
+  }
+  const beyondReach = stuckForGood(graph, goals, banned);
+  return beyondReach.length ? { stuck: beyondReach } : search(graph, start, banned);
+}
+
+/** The needed nodes that cannot be done even when everything else is, whatever ways in are taken; empty where the goals can be reached. */
+function stuckForGood(graph: ActionGraph, goals: number[], banned: ReadonlySet<number>): number[] {
+  const everything = new Set(goals);
+  for (const id of everything) {
+    const { needs, pulls, anyOf } = graph.nodes[id];
+    for (const next of [...needs, ...pulls, ...(anyOf ?? []).flat()]) if (!banned.has(next)) everything.add(next);
+  }
+  const { done } = carryOut(graph, everything);
+  return goals.every((goal) => done.has(goal)) ? [] : [...everything].filter((id) => !done.has(id));
+}
+
+/** Branch and bound from a closure over its open choices, with a look at the end whether they can be carried out. */
+function search(graph: ActionGraph, start: Closure, banned: ReadonlySet<number>): LeastTeardown | Unorderable {
   let best: LeastTeardown | null = null;
   let stuckSeen: number[] = [];
   let visited = 0;
@@ -67,9 +95,7 @@ export function leastTeardown(graph: ActionGraph, goals: number[], banned: Reado
     branch(closure, unused);
   };
 
-  const start = emptyClosure();
-  addToClosure(graph, start, goals);
-  if (!blocked(start, banned)) visit(start);
+  visit(start);
   const found = best as LeastTeardown | null;
   return found ? { ...found, proved: visited <= NODE_LIMIT } : { stuck: stuckSeen };
 }

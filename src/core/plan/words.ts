@@ -75,7 +75,7 @@ function fastenerWords(index: ItemIndex, step: Step, catalogue: Catalogue): Inst
   const kind = fastenerKindOrGuess(catalogue, fastener.kind, fastener.drive !== undefined);
   const count = countOf(fastener);
   const plate = fastener.drive ? parseDrive(fastener.drive)?.plate ?? fastener.drive : null;
-  const noun = fastener.name ?? (count === 1 ? kind.name : kind.plural);
+  const noun = fastener.name ? itemWords(index, step.item, catalogue) : count === 1 ? kind.name : kind.plural;
   const out = step.type === 'release';
   const verb = out ? kind.verb : step.type === 'start' ? 'Start by hand' : step.type === 'tighten' ? 'Tighten' : kind.refitVerb;
   const held = joined(heldParts(fastener).map((part) => itemWords(index, part, catalogue)));
@@ -105,7 +105,7 @@ function linkWords(index: ItemIndex, step: Step, catalogue: Catalogue): Instruct
     ...(out && link.tab ? [`Tab: ${link.tab}.`] : []), ...(link.mark ? [`Mark: ${link.mark}.`] : []),
     ...(link.keyed && !out ? ['Keyed: fits one way.'] : []),
   ];
-  const noun = link.name ?? (count === 1 ? kind.name : kind.plural);
+  const noun = itemWords(index, step.item, catalogue);
   const state = out ? 'undone' : 'joined';
   return {
     verb: out ? kind.verb : kind.refitVerb, plate: link.safety === 'srs' ? 'SRS' : null, thing: noun, count, lines,

@@ -8,10 +8,10 @@ import type { OptionValues } from '@/core/procedure';
 import { zoneName } from '@/core/vehicle';
 import { useCatalogue } from '../kit';
 
-const NODE = { width: 190, height: 46 };
+const NODE = { width: 172, height: 46 };
 /** Width of the frame the graph is fitted to at first, and the smallest scale at which words can still be read. */
 const FRAME_WIDTH = 1150;
-const LEAST_SCALE = 0.5;
+const LEAST_SCALE = 0.75;
 const LOOKS: Record<string, string> = { release: 'fastener', undo: 'link', free: 'part', takeOff: 'part' };
 
 interface Drawn {
@@ -59,7 +59,7 @@ export function WhyGraph({ view, plan, options }: { view: PlanView; plan: Plan; 
   );
 }
 
-const short = (text: string) => (text.length > 27 ? `${text.slice(0, 26)}…` : text);
+const short = (text: string) => (text.length > 25 ? `${text.slice(0, 24)}…` : text);
 
 function titleOf(view: PlanView, step: Plan['removal'][number], catalogue: Catalogue): string {
   const { verb, plate, thing, count } = instructionFor(view.documents, step, catalogue);
@@ -76,7 +76,7 @@ function layOut(view: PlanView, plan: Plan, options: OptionValues, catalogue: Ca
   }));
   const { actions, before } = precedenceOf(source, chosen, taken);
   const graph = new dagre.graphlib.Graph();
-  graph.setGraph({ rankdir: 'LR', nodesep: 14, ranksep: 46, marginx: 12, marginy: 12 });
+  graph.setGraph({ rankdir: 'LR', nodesep: 14, ranksep: 28, marginx: 12, marginy: 12 });
   graph.setDefaultEdgeLabel(() => ({}));
   for (const id of actions) graph.setNode(source.nodes[id].key, { ...NODE });
   before.forEach((list, to) => list.forEach((from) => graph.setEdge(source.nodes[actions[from]].key, source.nodes[actions[to]].key)));
