@@ -1,0 +1,106 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { demoProcedure } from '@tests/support/demo';
+import { procedures } from '@tests/support/generate-procedure';
+import { layersOf, mirror, type Point } from '@/core/procedure';
+import { boundsOf, drawingOf, polygonPoints, roundedPath, toDrawing, toMap } from './geometry';
+import { outlinePath } from './outlines';
+import { fromDone, peeled, peelSteps, withoutAbsent } from './visibility';
+
+const DOOR = demoProcedure('kite-rear-door');
+const point: fc.Arbitrary<Point> = fc.tuple(fc.integer({ min: 0, max: 980 }), fc.integer({ min: 0, max: 640 }));
+
+describe('the drawing', () => {
+  it('has a left door’s front edge on the right and a right door’s on the left', () => {
+    const left = drawingOf(DOOR);
+    const right = drawingOf(mirror(DOOR));
+    expect(toDrawing(left, [0, 0])).toEqual([980, 640]);
+    expect(toDrawing(right, [0, 0])).toEqual([0, 640]);
+    expect(toDrawing(drawingOf(demoProcedure('lumen-dash-top')), [0, 500])).toEqual([0, 0]);
+  });
+
+  it('brings every millimetre back where it came from, on both sides', () => {
+    fc.assert(fc.property(point, fc.boolean(), (at, other) => {
+      const drawing = drawingOf(other ? mirror(DOOR) : DOOR);
+      expect(toMap(drawing, toDrawing(drawing, at))).toEqual(at);
+    }));
+  });
+
+  it('is to scale: distances stay what they are', () => {
+    fc.assert(fc.property(point, point, ([ax, ay], [bx, by]) => {
+      const drawing = drawingOf(DOOR);
+      const [a, b] = [toDrawing(drawing, [ax, ay]), toDrawing(drawing, [bx, by])];
+      expect(Math.hypot(a[0] - b[0], a[1] - b[1])).toBeCloseTo(Math.hypot(ax - bx, ay - by), 9);
+    }));
+  });
+
+  it('writes polygons, rounds corners within the shape’s box, and closes the path', () => {
+    const drawing = drawingOf(DOOR);
+    const square: Point[] = [[100, 100], [200, 100], [200, 200], [100, 200]];
+    expect(polygonPoints(drawing, square)).toBe('880,540 780,540 780,440 880,440');
+    const path = roundedPath(drawing, square);
+    expect(path.startsWith('M')).toBe(true);
+    expect(path.endsWith('Z')).toBe(true);
+    const numbers = path.match(/-?\d+(\.\d+)?/g)!.map(Number);
+    for (let n = 0; n < numbers.length; n += 2) {
+      expect(numbers[n]).toBeGreaterThanOrEqual(780);
+      expect(numbers[n]).toBeLessThanOrEqual(880);
+    }
+    expect(boundsOf(square)).toEqual([100, 100, 100, 100]);
+  });
+
+  it('scales an outline to the map, takes a path as it is, and draws an unknown one plainly', () => {
+    const own = outlinePath({ width: 100, height: 50, outline: { path: 'M 0 0 Z' } });
+    expect(own).toBe('M 0 0 Z');
+    for (const outline of ['front-door', 'rear-door', 'kick-panel', 'dash-top', 'unheard-of']) {
+      const numbers = outlinePath({ width: 1000, height: 10, outline }).match(/-?\d+(\.\d+)?/g)!.map(Number);
+      expect(numbers.length % 2).toBe(0);
+      numbers.forEach((value, n) => expect(value).toBeLessThanOrEqual(n % 2 === 0 ? 1000 : 10));
+    }
+  });
+});
+
+describe('peeling', () => {
+  const layers = layersOf(DOOR);
+  it('shows the assembled panel first: covers in sight, what they hide out of sight', () => {
+    const seen = peeled(DOOR, layers, 0);
+    expect(seen.get('pull-cap')).toBe('in');
+    expect(seen.get('s1')).toBe('hidden');
+    expect(seen.get('woofer')).toBe('hidden');
+    expect(seen.get('card')).toBe('in');
+  });
+
+  it('brings hidden screws into view where they are, once their cover is lifted', () => {
+    const seen = peeled(DOOR, layers, 1);
+    expect(seen.get('pull-cap')).toBe('out');
+    expect(seen.get('s1')).toBe('in');
+  });
+
+  it('ends stripped, whatever the document', () => {
+    fc.assert(fc.property(procedures(), (document) => {
+      const seen = peeled(document, layersOf(document), peelSteps(document));
+      expect([...seen.values()].every((look) => look === 'out')).toBe(true);
+    }));
+  });
+
+  it('leaves out what this vehicle does not have', () => {
+    const seen = withoutAbsent(DOOR, { windows: 'power' }, peeled(DOOR, layers, 0));
+    expect(seen.get('crank')).toBe('hidden');
+    expect(seen.get('switch-pack')).toBe('in');
+  });
+});
+
+describe('a run on the map', () => {
+  const seen = (...out: string[]) => fromDone(DOOR, (id) => out.includes(id));
+  it('shows what is done as out and what lies behind parts that are still on as hidden', () => {
+    expect(seen().get('s1')).toBe('hidden');
+    expect(seen('pull-cap').get('s1')).toBe('in');
+    expect(seen('pull-cap', 's1').get('s1')).toBe('out');
+    expect(seen().get('woofer')).toBe('hidden');
+    expect(seen('card', 'shield').get('woofer')).toBe('in');
+  });
+
+  it('keeps the card in sight under the trim over its edge', () => {
+    expect(seen().get('card')).toBe('in');
+  });
+});
