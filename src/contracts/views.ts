@@ -61,6 +61,8 @@ export interface RunStanding {
   of: number;
   /** Who has it, by id. */
   holder: string | null;
+  /** True where it follows a procedure that was not recorded for exactly this vehicle. */
+  unverified: boolean;
 }
 
 export interface JobStanding {

@@ -43,7 +43,7 @@ function standingOf(run: RunRow, events: Parameters<typeof foldRun>[0]): RunStan
   const steps = state.phase === 'refit' ? view.refit : view.removal;
   const stage = state.finished ? 'finished' : !state.started ? 'not-started' : state.paused ? 'paused'
     : state.phase === 'remove' ? 'taking-apart' : state.phase === 'fit' ? 'fitting' : 'putting-back';
-  return { id: run.id, title: run.title, stage, done: steps.filter((step) => step.state === 'done').length, of: steps.length, holder: state.holder };
+  return { id: run.id, title: run.title, stage, done: steps.filter((step) => step.state === 'done').length, of: steps.length, holder: state.holder, unverified: (run.plan.unverified ?? []).length > 0 };
 }
 
 /** Opens a run on a job: plans, and fixes the plan with the revisions it follows. Returns the run's id. */

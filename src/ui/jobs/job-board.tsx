@@ -11,7 +11,7 @@ const STAGES: Record<RunStanding['stage'], [words: string, look: string]> = {
 export function StageWords({ run }: { run: RunStanding }) {
   const [words, look] = STAGES[run.stage];
   const counted = run.stage === 'taking-apart' || run.stage === 'putting-back' ? `, ${run.done} of ${run.of}` : '';
-  return <span className={`stage ${look}`}>{words}{counted}</span>;
+  return <>{run.unverified && <span className="not-verified d-inline me-2">not verified</span>}<span className={`stage ${look}`}>{words}{counted}</span></>;
 }
 
 /** Today's jobs: what, whose, who has it, where it stands. */
