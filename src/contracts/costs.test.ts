@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { costSchema, costSettings, DEFAULT_COST_FORM } from '@/contracts';
-import { DEFAULT_COSTS, moveMs, toolChangeMs, type CostSettings, type Place } from './costs';
+import { DEFAULT_COSTS, moveMs, toolChangeMs, type CostSettings, type Place } from '../core/plan';
+import { costSchema, costSettings, DEFAULT_COST_FORM } from './costs';
 
 const place: fc.Arbitrary<Place> = fc.record({
   procedure: fc.constantFrom('fl', 'kick', 'rl', null), x: fc.integer({ min: 0, max: 1400 }), y: fc.integer({ min: 0, max: 800 }),
