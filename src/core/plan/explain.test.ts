@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { demoProcedure } from '@tests/support/demo';
 import type { ProcedureDocument } from '../procedure';
-import { makePlan, type Plan, type PlanResult } from './plan';
+import { makePlan } from './plan';
+import type { Plan, PlanResult } from './plan-types';
 
 const DOOR = demoProcedure('kite-rear-door');
 const plan = (change: Partial<ProcedureDocument>, goals: string[], options: Record<string, string> = { windows: 'power' }): PlanResult =>

@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import type { Fastener, Link, Part, ProcedureDocument } from '../procedure';
-import { buildGraph, type ActionGraph } from './graph';
-import { makePlan, type PlanResult } from './plan';
+import { buildGraph } from './build-graph';
+import type { ActionGraph } from './graph';
+import { makePlan } from './plan';
+import type { PlanResult } from './plan-types';
 
 const part = (id: string, more: Partial<Part> = {}): Part => ({ id, kind: 'cover', motions: ['pull-top'], ...more });
 const fastener = (id: string, holds: string | string[], kind: string, more: Partial<Fastener> = {}): Fastener =>

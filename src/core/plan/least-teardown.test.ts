@@ -5,7 +5,8 @@ import { describe, expect, it } from 'vitest';
 import { procedures } from '@tests/support/generate-procedure';
 import { checkProcedure, hasErrors } from '../procedure/check';
 import type { ProcedureDocument } from '../procedure';
-import { buildGraph, type ActionGraph } from './graph';
+import { buildGraph } from './build-graph';
+import type { ActionGraph } from './graph';
 import { carryOut, leastTeardown } from './least-teardown';
 import { findLoop, precedenceOf } from './precedence';
 

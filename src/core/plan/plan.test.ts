@@ -4,8 +4,9 @@ import { checkProcedure, hasErrors } from '../procedure/check';
 import type { ProcedureDocument } from '../procedure';
 import { demoProcedure } from '@tests/support/demo';
 import { procedures } from '@tests/support/generate-procedure';
-import { buildGraph } from './graph';
-import { makePlan, type Plan } from './plan';
+import { buildGraph } from './build-graph';
+import { makePlan } from './plan';
+import type { Plan } from './plan-types';
 import { planRefit } from './refit';
 import { DEFAULT_COSTS } from './costs';
 

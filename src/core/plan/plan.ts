@@ -1,99 +1,27 @@
-import type { Catalogue } from '../hardware';
-import type { OptionValues, ProcedureDocument } from '../procedure/types';
-import { itemWords } from '../procedure/names';
+import { durationOf, type Duration } from '../learn';
 import type { Action } from './action';
-import { cautionsFor, type Caution } from './cautions';
-import { DEFAULT_COSTS, type CostSettings } from './costs';
-import { buildGraph, type ActionGraph } from './graph';
-import { leastTeardown, type LeastTeardown } from './least-teardown';
+import { cautionsFor } from './cautions';
+import { chooseTeardown, loopProblem, type Chosen } from './choose-teardown';
+import { DEFAULT_COSTS } from './costs';
+import { routesTaken, staying } from './explain';
+import type { ActionGraph } from './graph';
+import type { LeastTeardown } from './least-teardown';
 import { checkOptions, listOptions } from './options';
 import { followWish, priceOrder, recordedWish, solveOrder, type OrderProblem, type SolveControl, type SolvedOrder } from './order';
+import type { Plan, PlannedAction, PlanRequest, PlanResult } from './plan-types';
 import { findLoop, precedenceOf } from './precedence';
 import { planRefit } from './refit';
 import type { RefitStep } from './refit-step';
-import { resolveGoals } from './resolve-goals';
-import { toolsFor, type ToolNeed } from './tools';
-import { planTray, type Bin, type TrayEntry } from './tray';
+import { NO_HISTORY, replacementsOf, sparesOf } from './spares';
+import { toolsFor } from './tools';
+import { planTray, type TrayEntry } from './tray';
 import { reasonChains, whyChain } from './why';
-import { keepConflicts, routesTaken, staying, type RouteTaken, type Staying } from './explain';
-import { NO_HISTORY, replacementsOf, sparesOf, type Replacement, type ShopHistory, type Spare } from './spares';
-import { durationOf, type Duration } from '../learn';
-
-/** What the shop has decided about safety and prices. */
-export interface ShopPolicy {
-  /** Battery off for every job, not only where an SRS connector is undone. */
-  batteryAlways?: boolean;
-  /** The wait after battery-off in seconds, where the shop has entered it with its source. */
-  srsWaitSeconds?: number | null;
-  costs?: CostSettings;
-  /** Compartments of the tray at hand; without it every class gets one of its own. */
-  trayBins?: number;
-  /** How sure to be of having enough spares, 0…1. */
-  spareLevel?: number;
-  history?: ShopHistory;
-}
 
 /** Actions planned at once at most: a whole vehicle has about 1000. Keeps time and memory bounded. */
 const MOST_ACTIONS = 1500;
 
 /** How sure to be of having enough spares where the shop has not said. */
 const DEFAULT_SPARE_LEVEL = 0.9;
-
-/** What is wanted, on what, under which option values. */
-export interface PlanRequest {
-  documents: ProcedureDocument[];
-  goals: string[];
-  options: OptionValues;
-  policy?: ShopPolicy;
-  order?: 'best' | 'recorded';
-  catalogue?: Catalogue;
-}
-
-/** One removal action with its reasons, its bin and the cautions it needs. */
-export interface PlannedAction extends Action {
-  why: string[];
-  bin: number | null;
-}
-
-/** Seconds are of the removal: own times, tool changes and moves. */
-export interface PlanCost {
-  seconds: number;
-  toolChanges: number;
-  lowerBound: number;
-  optimal: boolean;
-}
-
-/** The whole answer: removal, refit, what to lay out, what it costs, what is not known. */
-export interface Plan {
-  removal: PlannedAction[];
-  refit: RefitStep[];
-  tools: ToolNeed[];
-  tray: Bin[];
-  /** What finds no bin in the tray at hand: taped to its part with this label. */
-  taped: { item: string; label: string }[];
-  /** Bins without which something could be mixed up. */
-  fewestBins: number;
-  staysOn: Record<string, string>;
-  spares: Spare[];
-  replacements: Replacement[];
-  time: Duration;
-  stays: Staying[];
-  cautions: Caution[];
-  unknownOptions: string[];
-  missingProcedures: string[];
-  cost: PlanCost;
-  recorded: { seconds: number; toolChanges: number };
-  routesTaken: RouteTaken[];
-}
-
-/** Why there is no plan. */
-export interface PlanProblem {
-  code: string;
-  message: string;
-  items: string[];
-}
-
-export type PlanResult = { ok: true; plan: Plan } | { ok: false; problems: PlanProblem[] };
 
 /**
  * Plans the least teardown for the goals and the way back. Returns problems instead of a plan where a goal or an option is
@@ -113,48 +41,6 @@ export function makePlan(request: PlanRequest, control?: SolveControl): PlanResu
   const loop = findLoop(before);
   if (loop) return { ok: false, problems: [loopProblem(graph, loop.map((at) => actions[at]))] };
   return { ok: true, plan: assemble(request, found, { actions, before }, control) };
-}
-
-interface Chosen {
-  ok: true;
-  graph: ActionGraph;
-  least: LeastTeardown;
-  goals: Map<number, string>;
-  banned: Map<number, string>;
-}
-
-/** The least teardown under some option values, or why there is none. */
-function chooseTeardown(request: PlanRequest, options: OptionValues): Chosen | { ok: false; problems: PlanProblem[] } {
-  const graph = buildGraph(request.documents, {
-    options, catalogue: request.catalogue, srsWaitSeconds: request.policy?.srsWaitSeconds,
-  });
-  const resolved = resolveGoals(graph, request.goals);
-  const goals = new Map(resolved.nodes);
-  if (request.policy?.batteryAlways && goals.size) goals.set(graph.idOf.get('batteryOff')!, 'battery');
-  if (resolved.problems.length) {
-    return { ok: false, problems: resolved.problems.map(({ code, goal, message }) => ({ code, message, items: [goal] })) };
-  }
-  if (resolved.nodes.size === 0) return { ok: false, problems: [{ code: 'no-goal', message: 'Say what you want out or reached.', items: [] }] };
-  const least = leastTeardown(graph, [...goals.keys()], new Set(resolved.banned.keys()));
-  if ('stuck' in least) return { ok: false, problems: noWay(graph, goals, least.stuck, resolved.banned) };
-  return { ok: true, graph, least, goals, banned: resolved.banned };
-}
-
-function noWay(graph: ActionGraph, goals: Map<number, string>, stuck: number[], banned: Map<number, string>): PlanProblem[] {
-  const conflicts = banned.size ? keepConflicts(graph, goals, banned) : [];
-  if (conflicts.length === 0) return [loopProblem(graph, stuck)];
-  return conflicts.map(({ goal, item, chain }) => ({
-    code: 'keep-conflict', items: [goal], message: `The ${item} cannot stay: ${chain.join('; ')}.`,
-  }));
-}
-
-function loopProblem(graph: ActionGraph, ids: number[]): PlanProblem {
-  const names = ids.map((id) => graph.nodes[id].action).filter((action) => action?.procedure)
-    .map((action) => ({ item: action!.item, words: itemWords(graph.indexes.get(action!.procedure!)!, action!.item) }));
-  return {
-    code: 'loop', items: [...new Set(names.map((name) => name.item))],
-    message: `These wait for one another, so none can be first: ${names.map((name) => `${name.words} (${name.item})`).join(' → ')}.`,
-  };
 }
 
 function assemble(

@@ -2,8 +2,9 @@ import { describe, expect, it } from 'vitest';
 import { demoProcedure } from '@tests/support/demo';
 import type { Fastener, Link, Part, ProcedureDocument } from '../procedure';
 import { DEFAULT_COSTS } from './costs';
-import { buildGraph } from './graph';
-import { makePlan, type Plan } from './plan';
+import { buildGraph } from './build-graph';
+import { makePlan } from './plan';
+import type { Plan } from './plan-types';
 import { planRefit } from './refit';
 import type { RefitStep } from './refit-step';
 

@@ -2,9 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { demoProcedure } from '@tests/support/demo';
 import { BASE_CATALOGUE, extendCatalogue } from '../hardware';
 import { actionCautions, CAUTIONS, cautionsFor } from './cautions';
-import { buildGraph } from './graph';
+import { buildGraph } from './build-graph';
 import { checkOptions, listOptions } from './options';
-import { makePlan, type Plan, type PlannedAction } from './plan';
+import { makePlan } from './plan';
+import type { Plan, PlannedAction } from './plan-types';
 import { stepCaution } from './step-cautions';
 import { gateWords, instructionFor } from './words';
 

@@ -1,5 +1,6 @@
 import { findMotion, type Catalogue } from '../../hardware';
-import { buildGraph, type ActionGraph } from '../../plan/graph';
+import { buildGraph } from '../../plan/build-graph';
+import type { ActionGraph } from '../../plan/graph';
 import { carryOut } from '../../plan/least-teardown';
 import { findLoop, precedenceOf } from '../../plan/precedence';
 import { heldParts } from '../items';

@@ -1,0 +1,81 @@
+import type { Catalogue } from '../hardware';
+import type { Duration } from '../learn';
+import type { OptionValues, ProcedureDocument } from '../procedure/types';
+import type { Action } from './action';
+import type { Caution } from './cautions';
+import type { CostSettings } from './costs';
+import type { RouteTaken, Staying } from './explain';
+import type { RefitStep } from './refit-step';
+import type { Replacement, ShopHistory, Spare } from './spares';
+import type { ToolNeed } from './tools';
+import type { Bin } from './tray';
+
+/** What the shop has decided about safety and prices. */
+export interface ShopPolicy {
+  /** Battery off for every job, not only where an SRS connector is undone. */
+  batteryAlways?: boolean;
+  /** The wait after battery-off in seconds, where the shop has entered it with its source. */
+  srsWaitSeconds?: number | null;
+  costs?: CostSettings;
+  /** Compartments of the tray at hand; without it every class gets one of its own. */
+  trayBins?: number;
+  /** How sure to be of having enough spares, 0…1. */
+  spareLevel?: number;
+  history?: ShopHistory;
+}
+
+/** What is wanted, on what, under which option values. */
+export interface PlanRequest {
+  documents: ProcedureDocument[];
+  goals: string[];
+  options: OptionValues;
+  policy?: ShopPolicy;
+  order?: 'best' | 'recorded';
+  catalogue?: Catalogue;
+}
+
+/** One removal action with its reasons, its bin and the cautions it needs. */
+export interface PlannedAction extends Action {
+  why: string[];
+  bin: number | null;
+}
+
+/** Seconds are of the removal: own times, tool changes and moves. */
+export interface PlanCost {
+  seconds: number;
+  toolChanges: number;
+  lowerBound: number;
+  optimal: boolean;
+}
+
+/** The whole answer: removal, refit, what to lay out, what it costs, what is not known. */
+export interface Plan {
+  removal: PlannedAction[];
+  refit: RefitStep[];
+  tools: ToolNeed[];
+  tray: Bin[];
+  /** What finds no bin in the tray at hand: taped to its part with this label. */
+  taped: { item: string; label: string }[];
+  /** Bins without which something could be mixed up. */
+  fewestBins: number;
+  staysOn: Record<string, string>;
+  spares: Spare[];
+  replacements: Replacement[];
+  time: Duration;
+  stays: Staying[];
+  cautions: Caution[];
+  unknownOptions: string[];
+  missingProcedures: string[];
+  cost: PlanCost;
+  recorded: { seconds: number; toolChanges: number };
+  routesTaken: RouteTaken[];
+}
+
+/** Why there is no plan. */
+export interface PlanProblem {
+  code: string;
+  message: string;
+  items: string[];
+}
+
+export type PlanResult = { ok: true; plan: Plan } | { ok: false; problems: PlanProblem[] };
