@@ -31,7 +31,7 @@ function wide(parts: number): ProcedureDocument {
 
 /** A ring: everything waits for itself. */
 function ring(parts: number): ProcedureDocument {
-  const document = chain(parts);
+  const document = { ...chain(parts), id: 'ring' };
   document.parts[0].behind = [`p${parts - 1}`];
   return document;
 }

@@ -38,11 +38,14 @@ export function joinBlocks(tasks: BlockTask[], startTool: string, costs: CostSet
   const change = (from: string, to: string) => toolChangeMs(from, to, costs);
   for (let round = 0; round < MAX_ROUNDS; round += 1) {
     const way = cheapestWay(tables, startTool, change, (entry) => entry.lowerMs);
+    const known = bestKnown(tables, startTool, change);
     const open = way.steps.filter(({ entry }) => !entry.tried);
-    if (open.length === 0 || watch.shouldStop()) return finish(searches, tables, startTool, change, way.costMs);
-    tryEntries(open.map(({ block, entry }) => ({ search: searches[block], entry, below: tables[block][0].costMs + 2 * dearest + 1 })), effort, watch);
+    if (way.costMs >= known.costMs || open.length === 0 || watch.shouldStop()) break;
+    // An order of the block is of use only where it brings the whole below the best known one.
+    const spareMs = known.costMs - way.costMs;
+    tryEntries(open.map(({ block, entry }) => ({ search: searches[block], entry, below: Math.min(tables[block][0].costMs + 2 * dearest + 1, entry.lowerMs + spareMs) })), effort, watch);
   }
-  return finish(searches, tables, startTool, change, cheapestWay(tables, startTool, change, (entry) => entry.lowerMs).costMs);
+  return finish(searches, bestKnown(tables, startTool, change), startTool, change, cheapestWay(tables, startTool, change, (entry) => entry.lowerMs).costMs);
 }
 
 type Change = (from: string, to: string) => number;
@@ -133,15 +136,24 @@ function greedyWay(tables: Entry[][], startTool: string, change: Change, price: 
   return { costMs: tables.reduce((sum, table) => sum + Math.min(...table.map(price)), 0), steps };
 }
 
-function finish(searches: BlockSearch[], tables: Entry[][], startTool: string, change: Change, lowerMs: number): Joined {
-  const known = tables.map((table) => table.filter((entry) => entry.sequence !== null));
-  const way = cheapestWay(known, startTool, change, (entry) => entry.costMs);
-  const sequence = way.steps.flatMap(({ block, entry }) => entry.sequence!.map((member) => searches[block].block.members[member]));
+/** The cheapest way over the orders found so far, with its cost. */
+function bestKnown(tables: Entry[][], startTool: string, change: Change): Way {
+  const way = cheapestWay(tables.map((table) => table.filter((entry) => entry.sequence !== null)), startTool, change, (entry) => entry.costMs);
+  return { ...way, costMs: wayMs(way, startTool, change) };
+}
+
+function wayMs({ steps }: Way, startTool: string, change: Change): number {
   let costMs = 0;
   let tool = startTool;
-  for (const { entry } of way.steps) {
+  for (const { entry } of steps) {
     costMs += change(tool, entry.first) + entry.costMs;
     tool = entry.last;
   }
+  return costMs;
+}
+
+function finish(searches: BlockSearch[], way: Way, startTool: string, change: Change, lowerMs: number): Joined {
+  const sequence = way.steps.flatMap(({ block, entry }) => entry.sequence!.map((member) => searches[block].block.members[member]));
+  const costMs = wayMs(way, startTool, change);
   return { sequence, costMs, lowerMs: Math.min(lowerMs, costMs) };
 }
