@@ -91,13 +91,19 @@ describe('peeling', () => {
 });
 
 describe('a run on the map', () => {
-  const seen = (...out: string[]) => fromDone(DOOR, (id) => out.includes(id));
+  const seen = (...out: string[]) => fromDone(DOOR, { windows: 'power' }, (id) => out.includes(id));
   it('shows what is done as out and what lies behind parts that are still on as hidden', () => {
     expect(seen().get('s1')).toBe('hidden');
     expect(seen('pull-cap').get('s1')).toBe('in');
     expect(seen('pull-cap', 's1').get('s1')).toBe('out');
     expect(seen().get('woofer')).toBe('hidden');
     expect(seen('card', 'shield').get('woofer')).toBe('in');
+  });
+
+  it('hides nothing behind what this vehicle does not have', () => {
+    expect(seen('sail').get('c1')).toBe('in');
+    expect(seen().get('crank')).toBe('hidden');
+    expect(fromDone(DOOR, { windows: 'crank' }, (id) => id === 'sail').get('c1')).toBe('hidden');
   });
 
   it('keeps the card in sight under the trim over its edge', () => {

@@ -22,13 +22,15 @@ export function peeled(document: ProcedureDocument, layers: Map<string, number>,
   return appearance;
 }
 
-/** Appearance in a run: what is done is out, and what lies behind parts that are still on is hidden. */
-export function fromDone(document: ProcedureDocument, isOut: (id: string) => boolean): Map<string, Appearance> {
+/** Appearance in a run: what is done is out, and what lies behind parts that are still on is hidden. What this vehicle does not have hides nothing. */
+export function fromDone(document: ProcedureDocument, options: OptionValues, isDone: (id: string) => boolean): Map<string, Appearance> {
   const index = indexItems(document);
+  const { of } = presenceOf(document, options);
+  const isOut = (id: string) => of.get(id) === 'absent' || isDone(id);
   const appearance = new Map<string, Appearance>();
   for (const item of [...document.parts, ...document.fasteners, ...document.links]) {
     const covered = coversOfItem(index, item.id).some((part) => !isOut(part) && !onlyEdges(index, item.id, part));
-    appearance.set(item.id, isOut(item.id) ? 'out' : covered ? 'hidden' : 'in');
+    appearance.set(item.id, of.get(item.id) === 'absent' ? 'hidden' : isOut(item.id) ? 'out' : covered ? 'hidden' : 'in');
   }
   return appearance;
 }

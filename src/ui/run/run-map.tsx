@@ -2,7 +2,7 @@
 import { useMemo } from 'react';
 import { parseReference, findItem, indexItems, itemWords, type ProcedureDocument } from '@/core/procedure';
 import type { RunPlan, RunState } from '@/core/run';
-import { fromDone, PanelMap, withoutAbsent } from '../map';
+import { fromDone, PanelMap } from '../map';
 import type { RunHandle } from './use-run';
 
 /** The panel as it stands now, large at the place of the next action. */
@@ -10,7 +10,7 @@ export function RunMap({ plan, run: { state, view } }: { plan: RunPlan; run: Run
   const step = view.now?.step;
   const document = plan.documents.find((one) => one.id === step?.procedure) ?? plan.documents[0];
   const appearance = useMemo(
-    () => withoutAbsent(document, plan.options, fromDone(document, (id) => isOut(state, document.id, id))), [document, plan.options, state],
+    () => fromDone(document, plan.options, (id) => isOut(state, document.id, id)), [document, plan.options, state],
   );
   const now = step?.procedure ? step.item : null;
   const open = useMemo(() => new Set(view.removal.filter((one) => one.state === 'open' && one.step.procedure === document.id).map((one) => one.step.item)), [view, document]);
