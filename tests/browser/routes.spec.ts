@@ -11,7 +11,7 @@ async function as(role: Role | null): Promise<APIRequestContext> {
 
 test('lets nobody in without signing in', async () => {
   const api = await as(null);
-  for (const [method, path] of [['GET', '/api/procedures'], ['POST', '/api/jobs'], ['PUT', '/api/settings'], ['GET', '/api/procedures/kite-rear-door/file']]) {
+  for (const [method, path] of [['GET', '/api/procedures'], ['POST', '/api/jobs'], ['PUT', '/api/settings'], ['PUT', '/api/kit'], ['POST', '/api/procedures/derive'], ['GET', '/api/procedures/kite-rear-door/file']]) {
     const response = await api.fetch(path, { method, data: method === 'GET' ? undefined : {} });
     expect([response.status(), (await response.json()).code]).toEqual([403, 'signed-out']);
   }
@@ -41,6 +41,12 @@ test('refuses bad input with a code and the place at fault', async () => {
     ['PUT', '/api/settings', '{"batteryAlways":true,"srsWaitSeconds":60,"srsWaitSource":""}', 400, 'form'],
     ['POST', '/api/procedures/bring-in', '[]', 400, 'procedure-form'], ['POST', '/api/procedures/bring-in', `"${'x'.repeat(5_300_000)}"`, 400, 'procedure-form'],
     ['POST', '/api/procedures/no-such/draft', '{}', 404, 'procedure-unknown'],
+    ['PUT', '/api/kit', '{"tools":"T20"}', 400, 'form'], ['PUT', '/api/kit', '{"tools":["T20","T20"]}', 400, 'form'],
+    ['POST', '/api/procedures/derive', '{"from":"no-such","job":2401}', 404, 'procedure-unknown'], ['POST', '/api/procedures/derive', '{"from":"kite-rear-door","job":999999}', 404, 'job-unknown'],
+    ['POST', '/api/runs', '{"job":2401,"procedures":["kite-rear-door"],"goals":["sunroof"]}', 400, 'no-plan'], ['POST', '/api/runs', '{"job":2401,"procedures":[],"goals":["card"]}', 400, 'form'],
+    ['POST', '/api/runs', '{"job":2401,"procedures":["kite-rear-door"],"goals":["card"],"options":{"windows":"sliding"}}', 400, 'no-plan'],
+    ['POST', '/api/runs', '{"job":2401,"procedures":["kite-rear-door"],"goals":["card"],"trayBins":7}', 400, 'form'],
+    ['PUT', '/api/settings', '{"batteryAlways":false,"srsWaitSeconds":null,"srsWaitSource":"","costs":{"zoneMoveSeconds":90,"sideMoveSeconds":1}}', 400, 'form'],
     ['POST', '/api/runs/not-a-run/events', '{"events":[]}', 400, 'run-address'],
     ['POST', '/api/runs/00000000-0000-4000-8000-000000000000/events', '{"events":[{"type":"welded"}]}', 400, 'event-type'],
     ['GET', '/api/runs/00000000-0000-4000-8000-000000000000/events?after=-1', '', 400, 'run-address'],
