@@ -4,6 +4,7 @@ import { gateWords, type RefitStep } from '@/core/plan';
 import { shortBy, type RunPlan } from '@/core/run';
 import { RunFoot } from './foot';
 import { ShortLines } from './short-lines';
+import { ZoneNow } from './step-panel';
 import type { RunHandle } from './use-run';
 
 /** Reasons a gate may be passed in spite of a line that does not hold. */
@@ -24,6 +25,7 @@ export function GatePanel({ plan, run, step }: { plan: RunPlan; run: RunHandle; 
   return (
     <section className="run-panel gate-panel" aria-live="polite">
       <div className="run-scroll" tabIndex={0}>
+      <ZoneNow plan={plan} procedure={step.procedure} />
       <span className="label">Gate</span>
       <h1 className="verb">{gateWords(plan.documents, step)}</h1>
       {step.notes.map((note) => <p key={note} className="caution mild">{note}</p>)}

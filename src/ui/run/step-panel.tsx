@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { toolFor } from '@/core/hardware';
 import { instructionFor, stepCaution, type Action, type Instruction, type RefitStep } from '@/core/plan';
 import { oneMoveWith, shortBy, soundPieces, type RunFact, type RunPlan, type RunStep } from '@/core/run';
+import { zoneName } from '@/core/vehicle';
 import { useCatalogue } from '../kit/catalogue';
 import { RunFoot } from './foot';
 import { ShortLines } from './short-lines';
@@ -36,8 +37,9 @@ export function StepPanel({ plan, run, now }: { plan: RunPlan; run: RunHandle; n
   return (
     <section className="run-panel" aria-live="polite">
       <div className="run-scroll" tabIndex={0}>
+      <ZoneNow plan={plan} procedure={step.procedure} />
       <h1 className="verb">
-        {words.verb} {words.plate && <span className="plate">{words.plate}</span>} {!words.plate && words.thing}{' '}
+        {words.verb} {words.plate && <span className="plate">{words.plate}</span>} {!(words.plate && isFastener(step.type)) && words.thing}{' '}
         {count !== null && count > 1 && <span className="times">× {count}</span>}
       </h1>
       <div className="where">{words.lines.map((line) => <p key={line}>{line}</p>)}</div>
@@ -67,6 +69,16 @@ export function StepPanel({ plan, run, now }: { plan: RunPlan; run: RunHandle; n
 /** Two steps told as one: the motions of the first, what becomes of the part from the second. */
 const inOneMove = (first: Instruction, second: Instruction | null): Instruction =>
   (second ? { ...second, lines: [...first.lines, ...second.lines] } : first);
+
+/** A screw is known by its size alone; a plug needs its name. */
+const isFastener = (type: string) => ['release', 'start', 'tighten', 'fit'].includes(type);
+
+/** In a run over several doors: which one this step is on. */
+export function ZoneNow({ plan, procedure }: { plan: RunPlan; procedure: string | null }) {
+  const document = plan.documents.find((one) => one.id === procedure);
+  if (plan.documents.length < 2) return null;
+  return <span className="zone-now">{document ? `${zoneName(document.zone)}, ${document.side}` : 'the vehicle'}</span>;
+}
 
 function Facts({ plan, run, now, soundBack }: { plan: RunPlan; run: RunHandle; now: RunStep; soundBack: number | null }) {
   const { step } = now;
