@@ -1,6 +1,6 @@
 import highs from 'highs';
 import { buildGraph, DEFAULT_COSTS, leastTeardown, precedenceOf } from '../src/core/plan';
-import { followWish, priceOrder, recordedWish, solveOrder, type OrderProblem, type SolvedOrder } from '../src/core/plan/order';
+import { followWish, priceOrder, recordedWish, solveOrder, vehicleFirst, type OrderProblem, type SolvedOrder } from '../src/core/plan/order';
 import { milpOf } from '../tests/support/order-milp';
 import { madeDash, madeVehicle, seeded } from './made-vehicles';
 import { median, printTable, quantile } from './measure';
@@ -27,8 +27,7 @@ function problemOf(documents: ProcedureDocument[], only = Infinity): { problem: 
   if ('stuck' in least) throw new Error('A made vehicle waits for itself.');
   const { actions, before } = precedenceOf(graph, least.chosen, least.taken);
   const problem = { actions: actions.map((id) => graph.nodes[id].action!), before, costs: DEFAULT_COSTS };
-  const first = ['check', 'batteryOff', 'wait'].map((type) => problem.actions.findIndex((action) => action.type === type)).filter((at) => at >= 0);
-  return { problem, recorded: followWish(before, [...first, ...recordedWish(graph, actions)]) };
+  return { problem, recorded: followWish(before, [...vehicleFirst(problem), ...recordedWish(graph, actions)]) };
 }
 
 /** Times the ordering of made vehicles, and compares it with a mixed-integer programme where that can finish. Prints figures; asserts nothing. */

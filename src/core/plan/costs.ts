@@ -40,6 +40,9 @@ export function moveMs(from: Place, to: Place, costs: CostSettings): number {
   return from.side === to.side && from.group === to.group ? costs.zoneMoveMs : costs.sideMoveMs;
 }
 
+/** The most that any change of tool costs, milliseconds. */
+export const dearestToolMs = (costs: CostSettings) => Math.max(costs.toolChangeMs, costs.bareHandMs);
+
 /** Milliseconds to change from one tool to another; none where it is the same. */
 export function toolChangeMs(from: string, to: string, costs: CostSettings): number {
   if (from === to) return 0;

@@ -1,7 +1,7 @@
-import { itemWords } from '../procedure/names';
+import { capital, itemWords } from '../procedure/names';
 import type { ActionGraph } from './graph';
 import { leastTeardown, type LeastTeardown } from './least-teardown';
-import { reasonChains, whyChain } from './why';
+import { reasonChains, splitKey, whyChain } from './why';
 
 /** Which way in was taken for an item that has several, and what the next best way would have cost. Times in seconds. */
 export interface RouteTaken {
@@ -50,11 +50,10 @@ function nextBest(graph: ActionGraph, id: number, others: number[][], goals: num
 
 const countActions = (graph: ActionGraph, chosen: ReadonlySet<number>) => [...chosen].filter((id) => graph.nodes[id].action).length;
 const counted = (actions: number) => `${actions} ${actions === 1 ? 'action' : 'actions'}`;
-const capital = (text: string) => (text ? text[0].toUpperCase() + text.slice(1) : text);
 const nameOf = (graph: ActionGraph, key: string): string => {
-  const match = /^[a-zA-Z]+:([^/]+)\/(.+)$/.exec(key);
-  const index = match && graph.indexes.get(match[1]);
-  return index ? itemWords(index, match![2], graph.catalogue) : key;
+  const [procedure, item] = splitKey(key);
+  const index = graph.indexes.get(procedure);
+  return index ? itemWords(index, item, graph.catalogue) : key;
 };
 const throughWords = (graph: ActionGraph, way: number[]) =>
   (way.length ? `by way of the ${[...new Set(way.map((need) => nameOf(graph, graph.nodes[need].key)))].join(' and the ')}` : 'straight in');

@@ -1,6 +1,6 @@
 import { findPartKind, linkKindOrGuess } from '../hardware';
 import { countOf } from '../procedure/items';
-import { countedWords, itemWords } from '../procedure/names';
+import { capital, countedWords, itemWords } from '../procedure/names';
 import type { Part } from '../procedure/types';
 import type { Covers } from './covers';
 import type { ActionGraph } from './graph';
@@ -162,7 +162,6 @@ export function testFor(graph: ActionGraph, id: number): GateCheck | null {
   return null;
 }
 
-const capital = (text: string) => text[0].toUpperCase() + text.slice(1);
 const isElectrical = (graph: ActionGraph, part: Part | undefined) => !!part && !!findPartKind(graph.catalogue, part.kind)?.electrical;
 
 /** Battery on once every SRS link is joined, before every test it can reach; the others are moved behind it. */

@@ -7,7 +7,7 @@ import { routesTaken, staying } from './explain';
 import type { ActionGraph } from './graph';
 import type { LeastTeardown } from './least-teardown';
 import { checkOptions, listOptions } from './options';
-import { followWish, priceOrder, recordedWish, solveOrder, type OrderProblem, type SolveControl, type SolvedOrder } from './order';
+import { followWish, priceOrder, recordedWish, solveOrder, vehicleFirst, type OrderProblem, type SolveControl, type SolvedOrder } from './order';
 import type { Plan, PlannedAction, PlanRequest, PlanResult } from './plan-types';
 import { findLoop, precedenceOf } from './precedence';
 import { planRefit } from './refit';
@@ -79,10 +79,6 @@ function timeOf(removal: Action[], refit: RefitStep[], orderSeconds: number, pac
   const own = removal.reduce((sum, action) => sum + action.ms / 1000, 0);
   return durationOf(seconds, orderSeconds - own, pace);
 }
-
-/** Making the vehicle safe comes first, in its own fixed order. */
-const vehicleFirst = ({ actions }: OrderProblem) =>
-  ['check', 'batteryOff', 'wait'].map((type) => actions.findIndex((action) => action.type === type)).filter((at) => at >= 0);
 
 function costOf(problem: OrderProblem, sequence: number[], recorded: number[], solved: SolvedOrder): Pick<Plan, 'cost' | 'recorded'> {
   const priced = priceOrder(problem, sequence);

@@ -31,7 +31,7 @@ const nameOf = (graph: ActionGraph, id: number): string => {
 };
 
 /** Splits "free:door/card" into procedure and item; both empty for work on the vehicle. */
-function splitKey(key: string): [string, string] {
+export function splitKey(key: string): [string, string] {
   const match = /^[a-zA-Z]+:([^/]+)\/(.+)$/.exec(key);
   return match ? [match[1], match[2]] : ['', ''];
 }

@@ -1,6 +1,6 @@
 import { fastenerKindOrGuess, findMotion, linkKindOrGuess, parseDrive, toolFor } from '../hardware';
 import { countOf, heldParts, indexItems, type ItemIndex } from '../procedure/items';
-import { itemWords } from '../procedure/names';
+import { capital, itemWords } from '../procedure/names';
 import { parseReference } from '../procedure/references';
 import type { ProcedureDocument } from '../procedure/types';
 import { BASE_CATALOGUE, type Catalogue } from '../hardware';
@@ -22,7 +22,6 @@ export interface Instruction {
 
 type Step = Pick<Action, 'procedure' | 'item' | 'tool'> & { type: Action['type'] | RefitStep['type'] };
 
-const capital = (text: string) => (text ? text[0].toUpperCase() + text.slice(1) : text);
 const sentence = (text: string) => `${capital(text)}.`;
 const joined = (words: string[]) => (words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`);
 

@@ -1,4 +1,4 @@
-import { toolChangeMs, type CostSettings } from '../costs';
+import { dearestToolMs, toolChangeMs, type CostSettings } from '../costs';
 import { newTask, pathMs, settle, type BlockOrder, type BlockTask, type Effort, type Watch } from './solve-block';
 import type { BlockSearch } from './block-search';
 
@@ -32,7 +32,7 @@ const MAX_ROUNDS = 80;
  * @param tasks each block's unrestricted task, settled as far as wanted.
  */
 export function joinBlocks(tasks: BlockTask[], startTool: string, costs: CostSettings, effort: Effort, watch: Watch): Joined {
-  const dearest = Math.max(toolChangeMs('\0', 'hand', costs), toolChangeMs('\0', '\0other', costs));
+  const dearest = dearestToolMs(costs);
   const searches = tasks.map((task) => task.search);
   const tables = tasks.map(({ search, best }) => tableOf(search, best));
   const change = (from: string, to: string) => toolChangeMs(from, to, costs);

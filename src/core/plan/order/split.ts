@@ -1,4 +1,4 @@
-import { toolChangeMs, type CostSettings } from '../costs';
+import { dearestToolMs } from '../costs';
 import type { OrderProblem } from './problem';
 
 /** A job taken apart into blocks that are visited one after another. */
@@ -26,7 +26,7 @@ export function splitIntoStations(problem: OrderProblem): Split {
   const blocks = group(problem, stationOf);
   const spareMs = problem.costs.sideMoveMs - 3 * dearestToolMs(problem.costs);
   return {
-    prologue: prologueOf(problem), blocks, stationOf: blocks.map((_, at) => at), moveCapMs: blocks.length > 1 ? Math.max(0, spareMs) : Infinity,
+    prologue: vehicleFirst(problem), blocks, stationOf: blocks.map((_, at) => at), moveCapMs: blocks.length > 1 ? Math.max(0, spareMs) : Infinity,
     movesMs: Math.max(0, blocks.length - 1) * problem.costs.sideMoveMs, isBounded: blocks.length <= 1 || spareMs >= 0,
   };
 }
@@ -42,7 +42,7 @@ export function splitIntoZones(problem: OrderProblem): Split {
   const { zoneMoveMs, sideMoveMs } = problem.costs;
   const spareMs = Math.min(zoneMoveMs, sideMoveMs) - dearestToolMs(problem.costs);
   return {
-    prologue: prologueOf(problem), blocks: stations.flatMap((key) => blocks.filter((block) => stationOf(problem, block[0]) === key)),
+    prologue: vehicleFirst(problem), blocks: stations.flatMap((key) => blocks.filter((block) => stationOf(problem, block[0]) === key)),
     stationOf: stations.flatMap((key, at) => blocks.filter((block) => stationOf(problem, block[0]) === key).map(() => at)),
     moveCapMs: Math.max(0, spareMs), isBounded: spareMs >= 0,
     movesMs: Math.max(0, stations.length - 1) * sideMoveMs + (blocks.length - stations.length) * Math.min(zoneMoveMs, sideMoveMs),
@@ -53,7 +53,8 @@ const isPrologue = (problem: OrderProblem, at: number) => problem.actions[at].pl
 const stationOf = (problem: OrderProblem, at: number) => `${problem.actions[at].place.side}|${problem.actions[at].place.group}`;
 
 const PROLOGUE = ['check', 'batteryOff', 'wait'];
-const prologueOf = (problem: OrderProblem) => problem.actions.map((_, at) => at).filter((at) => isPrologue(problem, at))
+/** Positions of the work on the vehicle as a whole, in the fixed order that makes it safe. */
+export const vehicleFirst = (problem: OrderProblem) => problem.actions.map((_, at) => at).filter((at) => isPrologue(problem, at))
   .sort((a, b) => PROLOGUE.indexOf(problem.actions[a].type) - PROLOGUE.indexOf(problem.actions[b].type));
 
 /** Positions by key, with keys joined where one waits for another; in the order of their first positions. */
@@ -81,5 +82,3 @@ function group(problem: OrderProblem, keyOf: (problem: OrderProblem, at: number)
   }
   return [...groups.values()];
 }
-
-const dearestToolMs = (costs: CostSettings) => Math.max(toolChangeMs('\0', 'hand', costs), toolChangeMs('\0', '\0other', costs));
