@@ -40,8 +40,8 @@ export class BlockSearch {
   private readonly ends: Int32Array;
   private anyEnd = true;
 
-  constructor(readonly block: Block) {
-    const { moves, classes } = remainderBoundOf(block);
+  constructor(readonly block: Block, classSets?: number) {
+    const { moves, classes } = remainderBoundOf(block, classSets);
     this.moves = moves;
     this.classes = classes;
     this.ends = new Int32Array(block.words);

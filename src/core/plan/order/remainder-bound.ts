@@ -15,7 +15,7 @@ const SHARES = [0, 300, 600, 1000, 1500, 2000];
  * The bounds of a block, with the split of tool changes between the two parts that makes the bound at the start largest: first one share for all
  * tools, then, for blocks of middling size, tool by tool. Any split is valid; the best one is only stronger.
  */
-export function remainderBoundOf(block: Block): RemainderBound {
+export function remainderBoundOf(block: Block, classSets = CLASS_EFFORT.searching): RemainderBound {
   const can = canFollowOf(block);
   let best = withShares(block, can, block.takeUp.map(() => 0));
   const offer = (shares: Int32Array) => {
@@ -27,7 +27,7 @@ export function remainderBoundOf(block: Block): RemainderBound {
     const base = best.bound.moves.shareMs;
     for (const share of SHARES) if (share <= block.takeUp[tool] && share !== base[tool]) offer(base.map((ms, at) => (at === tool ? share : ms)));
   }
-  best.bound.classes.effort = CLASS_EFFORT.searching;
+  best.bound.classes.effort = classSets;
   return best.bound;
 }
 

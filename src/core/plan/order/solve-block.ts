@@ -8,10 +8,11 @@ export interface BlockOrder {
   lowerMs: number;
 }
 
-/** How much work the search may do: the width of each pass in turn, and states in all. */
+/** How much work the search may do: the width of each pass in turn, states in all, and sets the class bound of a block may look into. */
 export interface Effort {
   widths: number[];
   states: number;
+  classSets?: number;
 }
 
 /** How the work is watched from outside: whether to stop, and told of every pass with the states it looked at. */

@@ -33,7 +33,7 @@ const EXACT_LIMIT = 80;
 
 /** Search effort for a problem of so many actions: whole vehicles get less for each block, so that the sum stays bounded. */
 export const effortFor = (actions: number): Effort =>
-  (actions <= 70 ? FULL_EFFORT : actions <= 260 ? { widths: [60, 1000, 12_000], states: 1_000_000 } : { widths: [40, 400], states: 60_000 });
+  (actions <= 70 ? FULL_EFFORT : actions <= 260 ? { widths: [60, 1000, 12_000], states: 1_000_000 } : { widths: [40, 400], states: 60_000, classSets: 40_000 });
 
 /**
  * The cheapest order of a sequential ordering problem: own times, tool changes and moves. Exact with a proof for a door and well beyond; for a whole
@@ -105,7 +105,7 @@ function solveOne(problem: OrderProblem, split: Split, start: number[], effort: 
 function solveMany(problem: OrderProblem, split: Split, effort: Effort, watch: Watch): Found {
   const { ms, tool, leaveMs } = prologueOf(problem, split);
   const tasks = split.blocks.map((positions) =>
-    newTask(new BlockSearch(makeBlock(problem, positions, split.moveCapMs)), { startMs: () => 0, mayEnd: () => true, below: Infinity }));
+    newTask(new BlockSearch(makeBlock(problem, positions, split.moveCapMs), effort.classSets), { startMs: () => 0, mayEnd: () => true, below: Infinity }));
   settle(tasks, effort, watch);
   const fixed = ownMs(problem) + ms + leaveMs + split.movesMs;
   const stations = new Set(split.stationOf);
