@@ -97,8 +97,11 @@ export class DocumentRules {
     this.need(node, [this.reach(fastener.id, fastener.behind, held.map(this.reachOf))]);
     if (this.modeOf(fastener) !== 'pulled') return;
     this.need(node, held.map(this.reachOf));
-    for (const part of held) this.need(node, (this.turnedOf.get(part) ?? []).map((id) => this.id('release', id)));
+    // A part this vehicle does not have asks for nothing, though it shares the clip.
+    for (const part of held.filter((one) => this.isHere(one))) this.need(node, (this.turnedOf.get(part) ?? []).map((id) => this.id('release', id)));
   }
+
+  private isHere = (item: string) => this.graph.presence.get(this.document.id)?.of.get(item) !== 'absent';
 
   private undo(link: Link): void {
     const node = this.node(actionKey('undo', this.document.id, link.id));

@@ -7,11 +7,10 @@ import type { ActionGraph } from './graph';
 import { reaches, stepAt, type RefitGraph } from './refit-graph';
 import type { GateCheck, GateKind, RefitStep } from './refit-step';
 
-/** A gate and the step it stands right before; `afterPower` gates stand right behind battery-on instead. */
+/** A gate and the step it stands right before; late ones stand right behind battery-on instead. */
 export interface PlacedGate {
   step: RefitStep;
   closing: number;
-  afterPower: boolean;
 }
 
 /**
@@ -78,7 +77,7 @@ function gateStep(site: GateSite, gate: GateKind, checks: GateCheck[], auto = fa
   const { place, procedure, side } = site.refit.steps[site.closing];
   const item = site.part.slice(site.part.indexOf('/') + 1);
   return {
-    closing: site.closing, afterPower: false,
+    closing: site.closing,
     step: {
       key: `gate:${gate}:${site.part}`, type: 'gate', procedure, item, side, tool: 'hand', ms: 0, place, bin: null,
       reverses: null, gate, checks, notes: [], auto,
@@ -180,7 +179,7 @@ function powerFirst(graph: ActionGraph, refit: RefitGraph, gates: PlacedGate[]):
 }
 
 function defer(graph: ActionGraph, gate: PlacedGate): void {
-  gate.afterPower = true;
+  gate.step.late = true;
   const part = itemWords(graph.indexes.get(gate.step.procedure!)!, gate.step.item);
   gate.step.notes.push(
     `No power before every SRS connector is joined, so this test comes after the ${part} is closed: if it fails, the ${part} comes off again.`,

@@ -43,6 +43,14 @@ describe('release', () => {
     expect(needs(document, 'release:d/p')).toEqual(new Set());
   });
 
+  it('waits for nothing of a part that this vehicle does not have, though both share a clip', () => {
+    const document = made(
+      [part('cap'), part('other'), part('crank', { when: { windows: 'crank' } })], [fastener('c', ['crank', 'cap'], 'push-clip'), fastener('s', ['crank', 'other'], 'screw')], [], { options: { windows: ['power', 'crank'] } },
+    );
+    expect([...needs(document, 'release:d/c', { windows: 'power' })]).toEqual([]);
+    expect([...needs(document, 'release:d/c', { windows: 'crank' })]).toEqual(['release s']);
+  });
+
   it('is asked of every part it holds, and only once', () => {
     const document = made([part('a'), part('b')], [fastener('s', ['a', 'b'], 'screw')]);
     expect(needs(document, 'free:d/a')).toEqual(new Set(['release s']));

@@ -31,4 +31,6 @@ export interface RefitStep {
   notes: string[];
   /** A gate that the counts alone can pass: what it covers is fasteners only. */
   auto: boolean;
+  /** A test that has to wait for power, when what it is about is closed already. */
+  late?: boolean;
 }

@@ -33,7 +33,7 @@ export function stepsFor(graph: ActionGraph, action: Action): RefitStep[] {
     case 'undo': {
       const link = index!.links.get(action.item)!;
       const kind = linkKindOrGuess(graph.catalogue, link.kind);
-      return [step('join', kind.tool, kind.refitSeconds * countOf(link), link.mark ? [link.mark] : [])];
+      return [step('join', kind.tool, kind.refitSeconds * countOf(link), link.mark ? [`Mark: ${link.mark}.`] : [])];
     }
     case 'release': return fastenerSteps(graph, action, step);
     case 'batteryOff': return [step('batteryOn', action.tool, BATTERY_ON_SECONDS)];

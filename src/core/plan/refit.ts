@@ -39,8 +39,8 @@ function orderRefit(refit: RefitGraph, costs: CostSettings): number[] {
 function withGates(refit: RefitGraph, gates: PlacedGate[], sequence: number[]): RefitStep[] {
   return sequence.flatMap((at) => {
     const step = refit.steps[at];
-    const before = gates.filter((gate) => !gate.afterPower && gate.closing === at).map((gate) => gate.step);
-    const after = step.type === 'batteryOn' ? gates.filter((gate) => gate.afterPower).map((gate) => gate.step) : [];
+    const before = gates.filter((gate) => !gate.step.late && gate.closing === at).map((gate) => gate.step);
+    const after = step.type === 'batteryOn' ? gates.filter(({ step: gate }) => gate.late).map((gate) => gate.step) : [];
     return [...before, step, ...after];
   });
 }

@@ -40,6 +40,7 @@ describe('one step at arm’s length', () => {
 
   it('tells how a tether lets go and how it is marked', () => {
     expect(words(kite, KITE, 'undo l2')).toMatchObject({ verb: 'Unhook', thing: 'release cable', lines: ['Between the door card and the body.', 'Unhook the outer, turn, drop the ball.', 'Mark: dark one low.'] });
+    expect(kite.refit.find((one) => one.key.endsWith('/l2'))!.notes).toEqual(['Mark: dark one low.']);
     expect(words(lumen, LUMEN, 'undo srs1')).toMatchObject({ plate: 'SRS', thing: 'pressure-sensor plug' });
     expect(words(lumen, LUMEN, 'undo l1')).toMatchObject({ count: 3, done: 'All 3 are undone' });
   });
@@ -66,6 +67,8 @@ describe('one step at arm’s length', () => {
   it('names gates by the part they close', () => {
     const gates = kite.refit.filter((one) => one.gate && one.item === 'card').map((one) => gateWords([KITE], one));
     expect(gates).toEqual(['Clips of the door card', 'Before the door card closes', 'Test with the door card open']);
+    const late = lumen.refit.find((one) => one.late)!;
+    expect(gateWords([LUMEN], late)).toBe('Test with the door woofer in place');
     expect(gateWords([KITE], { gate: 'test', procedure: null, item: 'hand-over' })).toBe('Test at hand-over');
   });
 });

@@ -45,11 +45,11 @@ export function instructionFor(documents: ProcedureDocument[], step: Step, catal
 const plain = (verb: string, thing: string, lines: string[], done: string): Instruction => ({ verb, plate: null, thing, count: null, lines, done });
 
 /** A gate's title: "Clips of the door card", "Test before the corner trim closes". */
-export function gateWords(documents: ProcedureDocument[], gate: Pick<RefitStep, 'gate' | 'procedure' | 'item'>): string {
+export function gateWords(documents: ProcedureDocument[], gate: Pick<RefitStep, 'gate' | 'procedure' | 'item' | 'late'>): string {
   const document = documents.find((one) => one.id === gate.procedure);
   if (!document) return 'Test at hand-over';
   const part = itemWords(indexItems(document), gate.item);
-  const titles = { clips: `Clips of the ${part}`, 'closing-in': `Before the ${part} closes`, test: `Test with the ${part} open` };
+  const titles = { clips: `Clips of the ${part}`, 'closing-in': `Before the ${part} closes`, test: gate.late ? `Test with the ${part} in place` : `Test with the ${part} open` };
   return titles[gate.gate ?? 'test'];
 }
 
@@ -101,7 +101,7 @@ function linkWords(index: ItemIndex, step: Step, catalogue: Catalogue): Instruct
   const lines = [
     `Between ${joined(ends)}.`,
     ...(out ? [sentence(link.release ?? kind.release)] : []),
-    ...(out && link.tab ? [`Tab: ${link.tab}.`] : []), ...(link.mark ? [`Mark: ${link.mark}.`] : []),
+    ...(out && link.tab ? [`Tab: ${link.tab}.`] : []), ...(out && link.mark ? [`Mark: ${link.mark}.`] : []),
     ...(link.keyed && !out ? ['Keyed: fits one way.'] : []),
   ];
   const noun = itemWords(index, step.item, catalogue);
