@@ -1,18 +1,32 @@
+import type { EventStamp } from '../log';
+import type { Point } from '../procedure';
+
 /** Where a run stands: taking apart, fitting the new parts, putting back. */
 export type RunPhase = 'remove' | 'fit' | 'refit';
 /** The answer to one line of a test. */
 export type TestResult = 'pass' | 'fail' | 'was-already-so';
+/** Why a part would not move, as the bay found out. */
+export type StuckCause = 'not-released' | 'other-variant' | 'still-joined' | 'motion' | 'unrecorded';
 
-/** Who, where and in which logical order. `at` is wall time (ISO 8601): shown, never used to order. */
-export interface EventStamp {
-  /** Made by the client, unique for all time: a second delivery is recognised by it. */
-  id: string;
-  lamport: number;
-  device: string;
-  /** The device's own running number. */
-  seq: number;
-  person: string;
-  at: string;
+/** How this vehicle differs in an item from what the procedure says. */
+export interface AsFoundChange {
+  /** So many pieces of the entry were not there. */
+  missing?: number;
+  /** Another drive than recorded. */
+  drive?: string;
+  /** Another kind of fastener stands in its place. */
+  kind?: string;
+}
+
+/** A fastener that no procedure names, found on this vehicle. */
+export interface ExtraFastener {
+  procedure: string;
+  /** The part it holds. */
+  holds: string;
+  kind: string;
+  drive?: string;
+  count: number;
+  point?: Point;
 }
 
 /** What happened. `action` is a step's key, `item` is "procedure/item". Nothing here is ever edited or deleted. */
@@ -21,15 +35,25 @@ export type RunFact =
   | { type: 'phase'; to: RunPhase }
   /** Without a count the whole entry; with one, that many more of it. */
   | { type: 'done'; action: string; count?: number }
+  /** A person's word on how many pieces of an action were done, where devices counted more than there are. */
+  | { type: 'counted'; action: string; count: number }
   | { type: 'skipped'; action: string; reason: string }
   | { type: 'retracted'; event: string }
-  | { type: 'broken'; item: string; count: number; usable?: boolean }
-  | { type: 'lost'; item: string; count: number }
+  /** `known`: pieces of the entry this device knew to be broken already. Two who did not know of each other may mean the same piece. */
+  | { type: 'broken'; item: string; count: number; usable?: boolean; known?: number }
+  /** `inside`: it fell into the panel and lies there still. */
+  | { type: 'lost'; item: string; count: number; inside?: boolean; known?: number }
+  /** Answers whether a `broken` or `lost` event means the same pieces as an earlier one. */
+  | { type: 'settled'; event: string; same: boolean }
   | { type: 'found'; item: string; count: number }
   | { type: 'renewed'; item: string; count: number }
   | { type: 'omitted'; item: string; count: number; reason: string }
-  | { type: 'asFound'; item?: string; difference: string }
-  | { type: 'photo'; photo: string; item?: string }
+  | { type: 'asFound'; item?: string; difference: string; change?: AsFoundChange }
+  | ({ type: 'extra' } & ExtraFastener)
+  | { type: 'stuck'; item: string; point?: Point; cause: StuckCause; culprit?: string; words: string }
+  /** Something the procedure should learn. */
+  | { type: 'finding'; item: string; text: string }
+  | { type: 'photo'; photo: string; item?: string; words?: string }
   | { type: 'note'; text: string; item?: string }
   | { type: 'ticked'; line: string; on: boolean }
   | { type: 'paused'; reason?: string }
@@ -41,9 +65,3 @@ export type RunFact =
   | { type: 'finished' };
 
 export type RunEvent = EventStamp & RunFact;
-
-/** Logical order: Lamport time, then device, then the device's own sequence, then id. Total and the same everywhere. */
-export function compareEvents(a: RunEvent, b: RunEvent): number {
-  const text = (x: string, y: string) => (x < y ? -1 : x > y ? 1 : 0);
-  return a.lamport - b.lamport || text(a.device, b.device) || a.seq - b.seq || text(a.id, b.id);
-}

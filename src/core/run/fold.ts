@@ -1,4 +1,6 @@
-import { compareEvents, type RunEvent, type RunPhase, type TestResult } from './events';
+import { mergeLog } from '../log';
+import type { AsFoundChange, ExtraFastener, RunEvent, RunPhase, TestResult } from './events';
+import { Claims, type Question } from './claims';
 
 /** How far one action has come. */
 export interface Progress {
@@ -8,6 +10,8 @@ export interface Progress {
   count: number;
   /** Events that count towards it, in logical order: the last is what Back takes back. */
   events: string[];
+  /** A person's word on the count, once there was one; it counts more than the sum. */
+  settled?: number;
 }
 
 /** What happened to the pieces of one fastener entry besides coming out and going back. */
@@ -15,9 +19,19 @@ export interface PieceCounts {
   scrapped: number;
   damagedButUsed: number;
   lost: number;
+  /** Of those lost, how many fell into the panel. */
+  inside: number;
   renewed: number;
   omitted: number;
   reasons: string[];
+}
+
+/** A difference of this vehicle from the procedure. */
+export interface AsFound {
+  event: string;
+  item: string | null;
+  difference: string;
+  change: AsFoundChange | null;
 }
 
 /** Everything a run's events amount to. A pure function of the set of events. */
@@ -25,14 +39,22 @@ export interface RunState {
   started: boolean;
   finished: boolean;
   paused: boolean;
+  /** Why it is paused; null where nobody said. */
+  pauseReason: string | null;
   phase: RunPhase;
   holder: string | null;
+  /** What the last one said when handing over. */
+  handOverNote: string | null;
   done: Map<string, Progress>;
   skipped: Map<string, string>;
   pieces: Map<string, PieceCounts>;
   ticks: Map<string, boolean>;
-  gates: Map<string, { passed: boolean; reason: string | null; event: string }>;
+  gates: Map<string, { passed: boolean; reason: string | null; person: string; event: string }>;
   tests: Map<string, { result: TestResult; note: string | null; event: string }>;
+  asFound: AsFound[];
+  extras: (ExtraFastener & { event: string })[];
+  /** What only a person can tell: two devices may mean the same broken piece. */
+  questions: Question[];
   /** Events that stand, in logical order. */
   log: RunEvent[];
   /** Events of a type this version does not know: kept and shown, never dropped. */
@@ -41,8 +63,8 @@ export interface RunState {
 }
 
 const emptyState = (): RunState => ({
-  started: false, finished: false, paused: false, phase: 'remove', holder: null, done: new Map(), skipped: new Map(),
-  pieces: new Map(), ticks: new Map(), gates: new Map(), tests: new Map(), log: [], unknown: [], lastLamport: 0,
+  started: false, finished: false, paused: false, pauseReason: null, phase: 'remove', holder: null, handOverNote: null, done: new Map(), skipped: new Map(),
+  pieces: new Map(), ticks: new Map(), gates: new Map(), tests: new Map(), asFound: [], extras: [], questions: [], log: [], unknown: [], lastLamport: 0,
 });
 
 /**
@@ -50,33 +72,46 @@ const emptyState = (): RunState => ({
  * and told apart by id first. O(n log n).
  */
 export function foldRun(events: Iterable<RunEvent>): RunState {
-  const unique = [...new Map([...events].map((event) => [event.id, event])).values()].sort(compareEvents);
-  const takenBack = new Set(unique.flatMap((event) => (event.type === 'retracted' ? [event.event] : [])));
+  const { standing, lastLamport } = mergeLog(events);
   const state = emptyState();
-  for (const event of unique) {
-    state.lastLamport = Math.max(state.lastLamport, event.lamport);
-    if (takenBack.has(event.id) && event.type !== 'retracted') continue;
+  const claims = new Claims(standing);
+  state.lastLamport = lastLamport;
+  for (const event of standing) {
     state.log.push(event);
-    apply(state, event);
+    apply(state, event, claims);
   }
+  state.questions = claims.open;
   return state;
 }
 
-function apply(state: RunState, event: RunEvent): void {
+function apply(state: RunState, event: RunEvent, claims: Claims): void {
   switch (event.type) {
     case 'started': state.started = true; state.holder = event.person; return;
     case 'phase': state.phase = event.to; return;
     case 'done': return addDone(state, event.action, event.count, event.id);
+    case 'counted': progressOf(state, event.action).settled = event.count; return;
     case 'skipped': state.skipped.set(event.action, event.reason); return;
-    case 'retracted': return;
+    case 'retracted': case 'settled': return;
     case 'broken': {
       const pieces = piecesOf(state, event.item);
-      if (event.usable) pieces.damagedButUsed += event.count;
-      else pieces.scrapped += event.count;
+      const count = claims.countOf(event);
+      if (event.usable) pieces.damagedButUsed += count;
+      else pieces.scrapped += count;
       return;
     }
-    case 'lost': piecesOf(state, event.item).lost += event.count; return;
-    case 'found': piecesOf(state, event.item).lost -= event.count; return;
+    case 'lost': {
+      const pieces = piecesOf(state, event.item);
+      const count = claims.countOf(event);
+      pieces.lost += count;
+      if (event.inside) pieces.inside += count;
+      return;
+    }
+    case 'found': {
+      const pieces = piecesOf(state, event.item);
+      pieces.lost -= event.count;
+      pieces.inside = Math.max(0, pieces.inside - event.count);
+      return;
+    }
     case 'renewed': piecesOf(state, event.item).renewed += event.count; return;
     case 'omitted': {
       const pieces = piecesOf(state, event.item);
@@ -85,13 +120,19 @@ function apply(state: RunState, event: RunEvent): void {
       return;
     }
     case 'ticked': state.ticks.set(event.line, event.on); return;
-    case 'paused': state.paused = true; return;
-    case 'resumed': state.paused = false; return;
-    case 'handedOver': state.holder = event.to; return;
+    case 'paused': state.paused = true; state.pauseReason = event.reason ?? null; return;
+    case 'resumed': state.paused = false; state.pauseReason = null; return;
+    case 'handedOver': state.holder = event.to; state.handOverNote = event.note ?? null; return;
     case 'test': state.tests.set(`${event.gate}|${event.check}`, { result: event.result, note: event.note ?? null, event: event.id }); return;
-    case 'gatePassed': state.gates.set(event.gate, { passed: true, reason: null, event: event.id }); return;
-    case 'overridden': state.gates.set(event.gate, { passed: true, reason: event.reason, event: event.id }); return;
-    case 'asFound': case 'photo': case 'note': return;
+    case 'gatePassed': state.gates.set(event.gate, { passed: true, reason: null, person: event.person, event: event.id }); return;
+    case 'overridden': state.gates.set(event.gate, { passed: true, reason: event.reason, person: event.person, event: event.id }); return;
+    case 'asFound': state.asFound.push({ event: event.id, item: event.item ?? null, difference: event.difference, change: event.change ?? null }); return;
+    case 'extra': {
+      const { procedure, holds, kind, drive, count, point } = event;
+      state.extras.push({ procedure, holds, kind, count, event: event.id, ...(drive ? { drive } : {}), ...(point ? { point } : {}) });
+      return;
+    }
+    case 'stuck': case 'finding': case 'photo': case 'note': return;
     case 'finished': state.finished = true; return;
     default: {
       const unknown: never = event;
@@ -100,16 +141,21 @@ function apply(state: RunState, event: RunEvent): void {
   }
 }
 
-function addDone(state: RunState, action: string, count: number | undefined, id: string): void {
+function progressOf(state: RunState, action: string): Progress {
   const progress = state.done.get(action) ?? { full: false, count: 0, events: [] };
+  state.done.set(action, progress);
+  return progress;
+}
+
+function addDone(state: RunState, action: string, count: number | undefined, id: string): void {
+  const progress = progressOf(state, action);
   if (count === undefined) progress.full = true;
   else progress.count += count;
   progress.events.push(id);
-  state.done.set(action, progress);
 }
 
 function piecesOf(state: RunState, item: string): PieceCounts {
-  const pieces = state.pieces.get(item) ?? { scrapped: 0, damagedButUsed: 0, lost: 0, renewed: 0, omitted: 0, reasons: [] };
+  const pieces = state.pieces.get(item) ?? { scrapped: 0, damagedButUsed: 0, lost: 0, inside: 0, renewed: 0, omitted: 0, reasons: [] };
   state.pieces.set(item, pieces);
   return pieces;
 }
@@ -117,9 +163,14 @@ function piecesOf(state: RunState, item: string): PieceCounts {
 /** How many of an entry of `total` pieces an action has dealt with. Completing it twice still makes `total`. */
 export function doneCount(progress: Progress | undefined, total: number): number {
   if (!progress) return 0;
+  if (progress.settled !== undefined) return Math.min(progress.settled, total);
   return progress.full ? total : Math.min(progress.count, total);
 }
 
 /** True where more pieces were counted than the entry has: a person must say which count is right. */
 export const isOverCounted = (progress: Progress | undefined, total: number) =>
-  !!progress && !progress.full && progress.count > total;
+  !!progress && progress.settled === undefined && !progress.full && progress.count > total;
+
+/** Whether a test gate has a line that failed. */
+export const hasFailedTest = (state: RunState, gate: string) =>
+  [...state.tests].some(([key, { result }]) => result === 'fail' && key.startsWith(`${gate}|`));

@@ -1,4 +1,4 @@
-import { fastenerKindOrGuess } from '../hardware';
+import { fastenerKindOrGuess, type FastenerKind } from '../hardware';
 import { countOf, countedWords, heldWords } from '../procedure';
 import type { ActionGraph } from '../plan';
 import { doneCount, isOverCounted, type RunState } from './fold';
@@ -22,6 +22,8 @@ export interface LedgerRow {
   /** Pieces still to come back or to be accounted for; negative where more went in than came out. */
   missing: number;
   overCounted: boolean;
+  /** Undoing it destroys it: new pieces going in is the step itself, not a shortage. */
+  allNew: boolean;
 }
 
 /** One row for every entry of which at least one piece came out. */
@@ -35,10 +37,16 @@ export function ledgerOf(graph: ActionGraph, state: RunState): LedgerRow[] {
   return rows;
 }
 
+/** The kind of a fastener, by its "procedure" and id; undefined where the item is no fastener. */
+export function fastenerKindOf(graph: ActionGraph, procedure: string | null, id: string): FastenerKind | undefined {
+  const fastener = graph.indexes.get(procedure ?? '')?.fasteners.get(id);
+  return fastener && fastenerKindOrGuess(graph.catalogue, fastener.kind, fastener.drive !== undefined);
+}
+
 function rowFor(graph: ActionGraph, state: RunState, procedure: string, id: string): LedgerRow {
   const index = graph.indexes.get(procedure)!;
   const fastener = index.fasteners.get(id)!;
-  const kind = fastenerKindOrGuess(graph.catalogue, fastener.kind, fastener.drive !== undefined);
+  const kind = fastenerKindOf(graph, procedure, id)!;
   const item = `${procedure}/${id}`;
   const released = state.done.get(`release:${item}`);
   const out = doneCount(released, countOf(fastener));
@@ -55,7 +63,7 @@ function rowFor(graph: ActionGraph, state: RunState, procedure: string, id: stri
   return {
     item, words: `${countedWords(index, id, graph.catalogue)}, ${heldWords(index, id)}`, out, back, scrapped, lost, needed, renewed, omitted,
     damagedButUsed: pieces?.damagedButUsed ?? 0, reasons: pieces?.reasons ?? [], missing: needed - back - renewed - omitted,
-    overCounted: isOverCounted(released, countOf(fastener)),
+    overCounted: isOverCounted(released, countOf(fastener)), allNew: kind.destructive,
   };
 }
 

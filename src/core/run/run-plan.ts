@@ -1,4 +1,4 @@
-import type { OwnKind } from '../hardware';
+import { BASE_CATALOGUE, extendCatalogue, type Catalogue, type OwnKind } from '../hardware';
 import type { OptionValues, ProcedureDocument } from '../procedure';
 import { DEFAULT_COSTS, type CostSettings, type Plan } from '../plan';
 
@@ -26,13 +26,19 @@ export interface RunPlan {
   costs?: CostSettings;
   /** The shop's own fastener kinds as they were when the run was opened. */
   ownKinds?: OwnKind[];
+  /** Fasteners of sister doors and other years that hold the same kind of part: where else to look when it will not move. */
+  elsewhere?: { part: string; words: string; at: [number, number] | null; from: string }[];
+  /** How often earlier runs found each cause of a stuck part: "procedure/part|culprit" to a count. */
+  misses?: Record<string, number>;
+  /** The shop's pace against the catalogue's times when the run was opened. */
+  pace?: number;
   /** What the work should take at the catalogue's pace, seconds. */
   standardSeconds?: number;
 }
 
 /** Fixes a plan for a run. */
 export function runPlanOf(
-  plan: Plan, basis: Pick<RunPlan, 'documents' | 'options' | 'goals' | 'newParts' | 'srsWaitSeconds' | 'costs' | 'ownKinds' | 'standardSeconds' | 'unverified'>,
+  plan: Plan, basis: Pick<RunPlan, 'documents' | 'options' | 'goals' | 'newParts' | 'srsWaitSeconds' | 'costs' | 'ownKinds' | 'standardSeconds' | 'unverified' | 'elsewhere' | 'misses' | 'pace'>,
 ): RunPlan {
   return {
     ...basis,
@@ -47,3 +53,6 @@ export function runPlanOf(
 
 /** The cost settings a run plan was made with. */
 export const costsOf = (plan: RunPlan): CostSettings => plan.costs ?? DEFAULT_COSTS;
+
+/** The catalogue with the shop's own kinds as they were when the run was opened. */
+export const catalogueOf = (plan: RunPlan): Catalogue => extendCatalogue(BASE_CATALOGUE, plan.ownKinds ?? []);

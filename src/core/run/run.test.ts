@@ -6,7 +6,8 @@ import type { RunEvent, RunFact } from './events';
 import { foldRun } from './fold';
 import { isBalanced, shortBy } from './ledger';
 import { lastStepEvents } from './take-back';
-import { graphOf, viewRun } from './view';
+import { graphOf } from './basis';
+import { viewRun } from './view';
 
 const plan = runPlanFor(demoProcedure('kite-rear-door'), ['woofer'], { windows: 'power' });
 const graph = graphOf(plan);
@@ -17,7 +18,10 @@ const fact: fc.Arbitrary<RunFact> = fc.oneof(
   fc.constantFrom(...plan.removal).map((action) => ({ type: 'done' as const, action })),
   fc.record({ type: fc.constant('done' as const), action: fc.constantFrom(...plan.removal), count: fc.integer({ min: 1, max: 9 }) }),
   fc.record({ type: fc.constantFrom('broken' as const, 'lost' as const, 'found' as const, 'renewed' as const), item: fc.constant(key('c1')), count: fc.integer({ min: 1, max: 3 }) }),
-  fc.constant({ type: 'phase' as const, to: 'refit' as const }),
+  fc.record({ type: fc.constantFrom('broken' as const, 'lost' as const), item: fc.constant(key('c1')), count: fc.integer({ min: 1, max: 3 }), known: fc.integer({ min: 0, max: 4 }) }),
+  fc.record({ type: fc.constant('counted' as const), action: fc.constantFrom(...plan.removal), count: fc.integer({ min: 0, max: 9 }) }),
+  fc.record({ type: fc.constant('extra' as const), procedure: fc.constant('kite-rear-door'), holds: fc.constant('card'), kind: fc.constant('screw'), drive: fc.constant('T15'), count: fc.integer({ min: 1, max: 2 }) }),
+  fc.constantFrom<RunFact>({ type: 'phase', to: 'refit' }, { type: 'paused', reason: 'break' }, { type: 'resumed' }, { type: 'handedOver', to: 'rui', note: 'half out' }, { type: 'asFound', item: key('c1'), difference: 'x', change: { missing: 1 } }),
   fc.record({ type: fc.constant('ticked' as const), line: fc.constantFrom('a', 'b'), on: fc.boolean() }),
 );
 
@@ -105,9 +109,47 @@ describe('a run', () => {
     const clips = `release:${key('c1')}`;
     const first = at([{ type: 'done', action: clips, count: 4 }], '01', 1);
     const then = at([{ type: 'done', action: clips, count: 5 }, { type: 'broken', item: key('c1'), count: 1 }, { type: 'lost', item: key('c1'), count: 1 }], '02', 2);
-    expect(lastStepEvents(foldRun([...first, ...then]))).toEqual(then.map((event) => event.id));
-    expect(lastStepEvents(foldRun(first))).toEqual([first[0].id]);
-    expect(lastStepEvents(foldRun([]))).toEqual([]);
+    expect(lastStepEvents(foldRun([...first, ...then]), 'tablet-a')).toEqual(then.map((event) => event.id));
+    expect(lastStepEvents(foldRun(first), 'tablet-a')).toEqual([first[0].id]);
+    expect(lastStepEvents(foldRun([]), 'tablet-a')).toEqual([]);
+  });
+
+  describe('with two technicians at it, Back', () => {
+    const mine = stamp([{ type: 'done', action: 'release:door/t1' }], 'mine', 'bea', 1);
+    const other = stamp([{ type: 'done', action: 'release:door@right/t1' }], 'other', 'rui', 2);
+    const shared = stamp([{ type: 'done', action: 'free:door/cap' }], 'other', 'rui', 3);
+    const back = (events: RunEvent[], device = 'mine') => lastStepEvents(foldRun(events), device);
+    const id = ([event]: RunEvent[]) => [event.id];
+
+    it('leaves alone what the other did on another door', () => {
+      expect(back([...mine, ...other])).toEqual(id(mine));
+      expect(back([...mine, ...other], 'other')).toEqual(id(other));
+    });
+
+    it('takes back what the other did last on the same door', () => expect(back([...mine, ...shared])).toEqual(id(shared)));
+
+    it('takes back the last of all on a tablet that recorded nothing yet, as after a hand-over', () => {
+      expect(back([...mine, ...other], 'third')).toEqual(id(other));
+    });
+
+    it('takes back what was said of the vehicle as a whole, whoever said it', () => {
+      const phase = stamp([{ type: 'phase', to: 'fit' }], 'third', 'rui', 4);
+      expect(back([...mine, ...other, ...phase])).toEqual(id(phase));
+    });
+
+    it('never takes back anything twice, nor what cannot be taken back', () => {
+      fc.assert(fc.property(histories, fc.constantFrom('tablet-a', 'tablet-b', 'tablet-c'), (events, device) => {
+        let log = events;
+        const standing = () => foldRun(log).log.filter(({ type }) => type !== 'retracted').length;
+        for (let left = standing() + 1, ids = back(log, device), n = 500; ids.length; ids = back(log, device)) {
+          log = [...log, ...stamp(ids.map((event): RunFact => ({ type: 'retracted', event })), device, 'bea', n += 50)];
+          const now = standing();
+          expect(now).toBeLessThan(left);
+          left = now;
+        }
+        expect(foldRun(log).log.every(({ type }) => !['done', 'broken', 'lost', 'phase', 'counted'].includes(type))).toBe(true);
+      }));
+    });
   });
 
   it('takes the replacement of a drilled rivet as new and scraps the old one', () => {
@@ -115,6 +157,6 @@ describe('a run', () => {
     const lumenGraph = graphOf(lumen);
     const events = stamp([...lumen.removal.map((action): RunFact => ({ type: 'done', action })), { type: 'done', action: 'fit:lumen-front-door/r1' }]);
     const row = viewRun(lumenGraph, lumen, foldRun(events)).ledger.find((one) => one.item === 'lumen-front-door/r1')!;
-    expect(row).toMatchObject({ out: 3, scrapped: 3, back: 0, needed: 3, renewed: 3, missing: 0 });
+    expect(row).toMatchObject({ out: 3, scrapped: 3, back: 0, needed: 3, renewed: 3, missing: 0, allNew: true });
   });
 });

@@ -2,18 +2,35 @@ import type { RunEvent } from './events';
 import type { RunState } from './fold';
 
 const TAKEN_BACK: ReadonlySet<RunEvent['type']> = new Set([
-  'done', 'broken', 'lost', 'found', 'renewed', 'omitted', 'gatePassed', 'overridden', 'phase', 'skipped', 'test',
+  'done', 'broken', 'lost', 'found', 'renewed', 'omitted', 'gatePassed', 'overridden', 'phase', 'skipped', 'test', 'counted',
+  'extra', 'asFound', 'stuck', 'finding', 'settled',
 ]);
 
 /**
- * The events that taking back one step retracts: everything the last tap recorded (one device, one instant), and where that
- * completed an action, every other event that completed it too. Empty where there is nothing to take back.
+ * The events that taking back one step on a device retracts: everything the last tap recorded (one device, one instant), and where that
+ * completed an action, every other event that completed it too. The last tap is the last one on the door this device worked on last: what
+ * somebody else does on another door meanwhile stays. On a device that recorded nothing yet it is the last of all. Empty where there is
+ * nothing to take back.
  */
-export function lastStepEvents(state: RunState): string[] {
-  const last = state.log.findLast((event) => TAKEN_BACK.has(event.type));
+export function lastStepEvents(state: RunState, device: string): string[] {
+  const taken = state.log.filter((event) => TAKEN_BACK.has(event.type));
+  const last = taken.findLast(onDoorOf(taken.findLast((event) => event.device === device)));
   if (!last) return [];
-  const tap = state.log.filter((event) => TAKEN_BACK.has(event.type) && event.device === last.device && event.at === last.at);
-  const twins = state.log.filter((event) => event.type === 'done' && event.count === undefined
+  const tap = taken.filter((event) => event.device === last.device && event.at === last.at);
+  const twins = taken.filter((event) => event.type === 'done' && event.count === undefined
     && tap.some((one) => one.type === 'done' && one.count === undefined && one.action === event.action));
   return [...new Set([...tap, ...twins].map((event) => event.id))];
+}
+
+/** Whether an event is about the same door as an own one; what is about the vehicle as a whole is about every door. */
+function onDoorOf(own: RunEvent | undefined): (event: RunEvent) => boolean {
+  const door = own ? doorOf(own) : null;
+  return (event) => door === null || [door, null].includes(doorOf(event));
+}
+
+/** The procedure an event is about; null for the vehicle as a whole. */
+function doorOf(event: RunEvent): string | null {
+  if (event.type === 'extra') return event.procedure;
+  const about = 'action' in event ? event.action : 'gate' in event ? event.gate : 'item' in event ? event.item : undefined;
+  return /([^:/]+)\//.exec(about ?? '')?.[1] ?? null;
 }

@@ -5,7 +5,8 @@ import { activeSeconds } from './active-time';
 import type { RunEvent, RunFact } from './events';
 import { foldRun } from './fold';
 import { oneMoveWith } from './one-move';
-import { graphOf, viewRun } from './view';
+import { graphOf } from './basis';
+import { viewRun } from './view';
 
 const plan = runPlanFor(demoProcedure('kite-rear-door'), ['woofer'], { windows: 'power' });
 const graph = graphOf(plan);

@@ -1,8 +1,7 @@
-import { BASE_CATALOGUE, extendCatalogue } from '../hardware';
-import { buildGraph, gateWords, instructionFor, planRefit, type ActionGraph, type RefitStep } from '../plan';
+import { gateWords, instructionFor, planRefit, type ActionGraph, type RefitStep } from '../plan';
 import type { Action } from '../plan';
 import { countOf } from '../procedure';
-import { doneCount, type RunState } from './fold';
+import { doneCount, hasFailedTest, type RunState } from './fold';
 import { isBalanced, ledgerOf, type LedgerRow } from './ledger';
 import { costsOf, type RunPlan } from './run-plan';
 
@@ -18,7 +17,7 @@ export interface RunStep {
 
 /** Something that stands against finishing, in trade words. */
 export interface Block {
-  code: 'not-joined' | 'not-seated' | 'missing' | 'over-count' | 'gate' | 'step' | 'not-started';
+  code: 'not-joined' | 'not-seated' | 'missing' | 'over-count' | 'question' | 'gate' | 'step' | 'not-started';
   item: string;
   text: string;
 }
@@ -32,10 +31,6 @@ export interface RunView {
   ledger: LedgerRow[];
   readonly blocks: Block[];
 }
-
-/** The graph of a run's plan. Build it once and pass it to `viewRun` on every event. */
-export const graphOf = (plan: RunPlan): ActionGraph =>
-  buildGraph(plan.documents, { options: plan.options, srsWaitSeconds: plan.srsWaitSeconds, catalogue: extendCatalogue(BASE_CATALOGUE, plan.ownKinds ?? []) });
 
 /** Derives the view from the plan and the folded state. The refit is made from what was really removed. */
 export function viewRun(graph: ActionGraph, plan: RunPlan, state: RunState): RunView {
@@ -118,7 +113,8 @@ function refitSteps(graph: ActionGraph, plan: RunPlan, state: RunState, ledger: 
 
 /** A gate is passed by a person, or by the counts alone where they say all there is to say. */
 function gateState(step: RefitStep, state: RunState, rows: Map<string, LedgerRow>): boolean {
-  if (state.gates.get(step.key)?.passed) return true;
+  const gate = state.gates.get(step.key);
+  if (gate?.passed) return gate.reason !== null || !hasFailedTest(state, step.key);
   if (!step.auto) return false;
   return step.checks.flatMap((check) => check.items).every((item) => {
     const row = rows.get(item);
@@ -137,6 +133,7 @@ function blocksOf(plan: RunPlan, state: RunState, refit: RunStep[], ledger: Ledg
     const kind = (step as RefitStep).gate ? 'gate' : step.type === 'join' ? 'not-joined' : step.type === 'seat' ? 'not-seated' : 'step';
     blocks.push({ code: kind, item: key, text: stepWords(plan, step) });
   }
+  for (const { item, what } of state.questions) blocks.push({ code: 'question', item, text: `Two people reported pieces ${what}: say whether they mean the same ones.` });
   for (const row of ledger) {
     if (row.overCounted) blocks.push({ code: 'over-count', item: row.item, text: `${row.words}: more were counted out than there are.` });
     else if (!isBalanced(row)) blocks.push({ code: 'missing', item: row.item, text: `${row.words}: ${row.missing} not back and not accounted for.` });

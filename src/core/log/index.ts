@@ -1,0 +1,2 @@
+export * from './stamp';
+export * from './merge';

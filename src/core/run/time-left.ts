@@ -1,0 +1,24 @@
+import { durationOf, type Duration } from '../learn';
+import type { RunPlan } from './run-plan';
+import type { RunState } from './fold';
+import type { RunStep, RunView } from './view';
+
+/** Share of a plan's time that is not in its actions: tool changes and moves (common practice, no source). */
+const BETWEEN_ACTIONS = 0.25;
+
+/**
+ * How long a run takes still, taking apart and putting back, at the shop's pace; nothing for one that is finished. Until the way back is begun it is taken to be as long as what came
+ * off and will come off: planning it anew on every tap would cost more than it tells.
+ */
+export function timeLeft(plan: RunPlan, state: RunState, view: RunView): Duration {
+  if (state.finished) return { likelySeconds: 0, safeSeconds: 0 };
+  const seconds = (state.phase === 'refit' ? view.refit.map(openSeconds) : [...(state.phase === 'remove' ? view.removal.map(openSeconds) : []), ...backSeconds(state, view)]).filter((one) => one > 0);
+  return durationOf(seconds, seconds.reduce((sum, one) => sum + one, 0) * BETWEEN_ACTIONS, plan.pace ?? 1);
+}
+
+/** What is left of a step, seconds. */
+const openSeconds = ({ step, total, done, state }: RunStep): number => (state === 'done' || state === 'skipped' ? 0 : (step.ms / 1000) * (total > 1 ? (total - done) / total : 1));
+
+/** The way back of everything that is out, and while more is to come off, of that too. */
+const backSeconds = (state: RunState, { removal }: RunView): number[] =>
+  removal.filter((step) => step.state !== 'skipped' && (state.phase === 'remove' || step.state === 'done')).map(({ step }) => step.ms / 1000);

@@ -1,0 +1,21 @@
+import type { CheckResult } from './events';
+import type { Answer } from './fold';
+import type { Comparison } from './compare';
+
+/** The answers as they stand on buttons. */
+export const RESULT_WORDS: [CheckResult, string][] = [['works', 'Works'], ['fails', 'Does not'], ['intermittent', 'Now and then'], ['not-fitted', 'Not fitted']];
+
+/** An answer in words: "works", "does not work", "only when warm". */
+export function resultWords(answer: Pick<Answer, 'result' | 'condition'>): string {
+  switch (answer.result) {
+    case 'works': return 'works';
+    case 'fails': return 'does not work';
+    case 'not-fitted': return 'not fitted';
+    case 'intermittent': return `works only sometimes${answer.condition ? `: ${answer.condition}` : ''}`;
+  }
+}
+
+/** How a line stands against its arrival, in words. */
+export const COMPARISON_WORDS: Record<Comparison, string> = {
+  'same': 'as on arrival', 'mended': 'better than on arrival', 'worse': 'worse than on arrival', 'not-repeated': 'not repeated yet', 'only-now': 'not checked on arrival', 'not-checked': 'not checked',
+};
