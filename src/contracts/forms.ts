@@ -128,3 +128,11 @@ export function readForm<T>(schema: Joi.ObjectSchema<T>, value: unknown): T {
   const fields = error.details.map((detail) => ({ place: detail.path.join('.'), message: detail.message }));
   throw invalid('form', fields.map((field) => field.message).join(' '), fields);
 }
+
+/** A kind of the catalogue or a material, put in (positive) or taken out. */
+export const stockMoveSchema = Joi.object<StockMoveForm>({
+  kind: Joi.string().trim().min(1).max(60).required().messages({ 'string.empty': 'Say what it is.' }),
+  change: Joi.number().integer().min(-10_000).max(10_000).invalid(0).required().messages({ 'any.invalid': 'How many? Not none.', 'number.base': 'How many?' }),
+  reason: text,
+});
+export interface StockMoveForm { kind: string; change: number; reason: string }

@@ -5,7 +5,6 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { demoProcedure } from '@tests/support/demo';
 import { procedures } from '@tests/support/generate-procedure';
-import { readEvents } from './event';
 import { readProcedure, readProcedureText } from './procedure';
 
 const DOOR = demoProcedure('kite-rear-door');
@@ -63,16 +62,5 @@ describe('the published JSON Schema', () => {
       else if (spoil && value.fasteners[0]) value.fasteners[0][spoil] = spoil === 'count' ? 1.5 : 7;
       expect(validate(value)).toBe(readProcedure(value).ok);
     }));
-  });
-});
-
-describe('events of a run', () => {
-  const event = { id: '00000000-0000-4000-8000-000000000001', lamport: 1, device: 'a', seq: 1, person: 'bea', at: '2026-03-02T09:00:00.000Z', type: 'done', action: 'free:a/b' };
-  it('are taken whole or not at all', () => {
-    expect(readEvents({ events: [event] })).toEqual([event]);
-    for (const [bad, code] of [
-      [{ ...event, type: 'welded' }, 'event-type'], [{ ...event, count: 0 }, 'event-form'], [{ ...event, count: '2' }, 'event-form'], [{ ...event, lamport: 0 }, 'event-form'],
-      [{ ...event, id: 'x' }, 'event-form'], [{ ...event, extra: 1 }, 'event-form'],
-    ] as const) expect(() => readEvents({ events: [event, bad] })).toThrow(expect.objectContaining({ code }));
   });
 });

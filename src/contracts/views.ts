@@ -2,7 +2,9 @@ import type { OwnKind } from '../core/hardware';
 import type { ShopPolicy } from '../core/plan';
 import type { CheckResult } from '../core/procedure/check';
 import type { ProcedureDocument } from '../core/procedure';
+import type { RunEvent, RunPlan } from '../core/run';
 import type { Side, Vehicle } from '../core/vehicle';
+import type { CheckedLine, CheckZone, VisitEvent, Wait } from '../core/visit';
 
 /** What the server hands to pages. */
 export type Role = 'trainee' | 'technician' | 'lead' | 'owner';
@@ -42,6 +44,8 @@ export interface ProcedureView {
   draft: { version: number; editedBy: string; editedAt: Date } | null;
   revisions: RevisionView[];
   check: CheckResult;
+  /** What the bay found, newest first. */
+  findings: FindingView[];
 }
 
 export interface JobView {
@@ -49,7 +53,9 @@ export interface JobView {
   title: string;
   customer: string;
   createdAt: Date;
-  vehicle: Vehicle & { label: string };
+  /** The log of its visit. */
+  visit: string;
+  vehicle: Vehicle & { label: string; vin: string | null };
 }
 
 /** Where one run stands, for the board. */
@@ -61,13 +67,82 @@ export interface RunStanding {
   of: number;
   /** Who has it, by id. */
   holder: string | null;
+  /** How long it takes still, seconds. */
+  likelySeconds: number;
+  safeSeconds: number;
+  /** What it waits for by itself, in trade words: a reason for a pause, a failed test, a question. */
+  waits: string[];
   /** True where it follows a procedure that was not recorded for exactly this vehicle. */
   unverified: boolean;
+}
+
+/** Where a vehicle's visit stands. */
+export interface VisitStanding {
+  /** Lines answered on arrival, of how many. */
+  checked: number;
+  of: number;
+  signed: boolean;
+  repeated: number;
+  closed: boolean;
+  closedAt: string | null;
+  waits: Wait[];
 }
 
 export interface JobStanding {
   job: JobView;
   runs: RunStanding[];
+  visit: VisitStanding;
+  /** What a lead must look at. */
+  flags: number;
+}
+
+/** Everything the bay screen starts from. */
+export interface RunStart {
+  run: { id: string; title: string; plan: RunPlan };
+  job: JobView;
+  events: RunEvent[];
+  position: number;
+  /** What did not work on arrival. */
+  faults: CheckedLine[];
+  people: { id: string; name: string; active: boolean; mayOverride: boolean }[];
+}
+
+/** Everything check-in and hand-over start from. */
+export interface VisitView {
+  job: JobView;
+  events: VisitEvent[];
+  position: number;
+  /** The zones its runs open. */
+  zones: CheckZone[];
+  names: Record<string, string>;
+  runs: { id: string; title: string; finished: boolean }[];
+}
+
+/** Something a lead must look at. */
+export interface FlagView {
+  id: string;
+  jobNumber: number;
+  reason: string;
+  detail: string;
+  /** The event as it was sent, where it could not be taken into the log. */
+  body: string | null;
+  raisedAt: Date;
+}
+
+/** A finding of the bay on a procedure. */
+export interface FindingView {
+  event: string;
+  item: string;
+  text: string;
+  person: string;
+  at: Date;
+  jobNumber: number;
+}
+
+/** What there is in stores. */
+export interface StoresView {
+  stock: { kind: string; name: string; count: number }[];
+  moves: { kind: string; name: string; change: number; reason: string; jobNumber: number | null; by: string; at: Date }[];
 }
 
 /** How a procedure stands to a vehicle: recorded for exactly it, or what differs and what is not known. */
@@ -91,6 +166,8 @@ export interface PlanView {
   ownKinds: OwnKind[];
   /** Tool codes in the asking person's kit. */
   kit: string[];
+  /** What there is in stores, by kind or material; kinds that never moved are missing. */
+  stock: Record<string, number>;
   labour: { perHour: number; currency: string } | null;
   /** By procedure, for the vehicle of the job; null where no job is named. */
   verification: Record<string, VerificationView> | null;
