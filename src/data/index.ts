@@ -5,3 +5,8 @@ export * from './sessions';
 export * from './procedures';
 export * from './jobs';
 export * from './runs';
+export * from './logs';
+export * from './flags';
+export * from './photos';
+export * from './stock';
+export * from './notices';

@@ -1,10 +1,13 @@
 import { notFound } from '../core/errors';
 import type { Vehicle } from '../core/vehicle';
+import { insertLog } from './logs';
 import type { Db } from './pool';
+import { randomUUID } from 'node:crypto';
 
 export interface VehicleRow extends Vehicle {
   id: string;
   label: string;
+  vin: string | null;
 }
 
 export interface JobRow {
@@ -12,12 +15,15 @@ export interface JobRow {
   title: string;
   customer: string;
   createdAt: Date;
+  /** The log of its visit. */
+  visit: string;
   vehicle: VehicleRow;
 }
 
 const VEHICLE = `json_build_object('id', v.id, 'make', v.make, 'model', v.model, 'year', v.year, 'body', v.body,
-  'steering', v.steering, 'label', v.label) as vehicle`;
-const JOB = `j.number, j.title, j.customer, j.created_at as "createdAt", ${VEHICLE}`;
+  'steering', v.steering, 'label', v.label, 'vin', v.vin) as vehicle`;
+const JOB = `j.number, j.title, j.customer, j.created_at as "createdAt", l.id as visit, ${VEHICLE}`;
+const FROM = `from jobs j join vehicles v on v.id = j.vehicle_id join logs l on l.job_number = j.number and l.kind = 'visit'`;
 
 /** Adds a vehicle and returns its id. */
 export async function insertVehicle(db: Db, vehicle: Vehicle & { label: string }): Promise<string> {
@@ -28,26 +34,32 @@ export async function insertVehicle(db: Db, vehicle: Vehicle & { label: string }
   return rows[0].id;
 }
 
-/** Opens a job and returns its number. */
+/** Opens a job with the log of its visit, and returns its number. */
 export async function insertJob(db: Db, job: { title: string; customer: string; vehicleId: string; by: string }): Promise<number> {
   const { rows } = await db.query<{ number: number }>(
     'insert into jobs (title, customer, vehicle_id, created_by) values ($1, $2, $3, $4) returning number',
     [job.title, job.customer, job.vehicleId, job.by],
   );
+  await insertLog(db, { id: randomUUID(), kind: 'visit', jobNumber: rows[0].number });
   return rows[0].number;
 }
 
 /** All jobs with their vehicle, newest first. */
 export async function listJobs(db: Db, limit: number): Promise<JobRow[]> {
   const { rows } = await db.query<JobRow>(
-    `select ${JOB} from jobs j join vehicles v on v.id = j.vehicle_id order by j.number desc limit $1`, [limit],
+    `select ${JOB} ${FROM} order by j.number desc limit $1`, [limit],
   );
   return rows;
 }
 
 /** One job. Throws not-found. */
 export async function getJob(db: Db, number: number): Promise<JobRow> {
-  const { rows } = await db.query<JobRow>(`select ${JOB} from jobs j join vehicles v on v.id = j.vehicle_id where j.number = $1`, [number]);
+  const { rows } = await db.query<JobRow>(`select ${JOB} ${FROM} where j.number = $1`, [number]);
   if (!rows[0]) throw notFound('job-unknown', `There is no job ${number}.`);
   return rows[0];
+}
+
+/** Notes the VIN of a job's vehicle. */
+export async function updateVin(db: Db, jobNumber: number, vin: string): Promise<void> {
+  await db.query('update vehicles set vin = $2 where id = (select vehicle_id from jobs where number = $1)', [jobNumber, vin]);
 }

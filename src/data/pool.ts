@@ -19,6 +19,8 @@ export function getPool(): pg.Pool {
     if (!process.env.DATABASE_URL) throw new PezzoError('unavailable', 'no-database', 'DATABASE_URL is not set.');
     keep.pezzoPool = new pg.Pool({ connectionString: process.env.DATABASE_URL, max: CONNECTIONS, connectionTimeoutMillis: 5000 });
     // An idle connection that breaks (database restarted) is replaced on the next query; it must not end the process.
+    // One that breaks in the middle of a statement tells the statement, too; without a listener it would end the process all the same.
+    keep.pezzoPool.on('connect', (client) => { client.on('error', () => undefined); });
     keep.pezzoPool.on('error', (error) => process.stderr.write(`database connection lost: ${error.message}\n`));
   }
   return keep.pezzoPool;

@@ -1,5 +1,6 @@
 import { notFound } from '../core/errors';
-import type { RunEvent, RunPlan } from '../core/run';
+import type { RunPlan } from '../core/run';
+import { insertLog } from './logs';
 import type { Db } from './pool';
 
 export interface RunRow {
@@ -13,10 +14,11 @@ export interface RunRow {
 
 const RUN = 'id, job_number as "jobNumber", title, plan, created_at as "createdAt", finished_at as "finishedAt"';
 
-/** Opens a run with its fixed plan and the revisions it follows. */
+/** Opens a run with its log, its fixed plan and the revisions it follows. */
 export async function insertRun(
   db: Db, run: { id: string; jobNumber: number; title: string; plan: RunPlan; by: string; revisions: [procedureId: string, revision: number][] },
 ): Promise<void> {
+  await insertLog(db, { id: run.id, kind: 'run', jobNumber: run.jobNumber });
   await db.query(
     'insert into runs (id, job_number, title, plan, created_by) values ($1, $2, $3, $4, $5)',
     [run.id, run.jobNumber, run.title, run.plan, run.by],
@@ -33,11 +35,11 @@ export async function getRun(db: Db, id: string): Promise<RunRow> {
   return rows[0];
 }
 
-/** Holds a run for this transaction: one writer at a time, so that positions grow in the order events become visible. Throws not-found. */
-export async function lockRun(db: Db, id: string): Promise<RunRow> {
-  const { rows } = await db.query<RunRow>(`select ${RUN} from runs where id = $1 for update`, [id]);
+/** The ids of the procedures in a run's plan ("kite-rear-door@right" for a mirrored one). Throws not-found. */
+export async function listRunDocuments(db: Db, id: string): Promise<string[]> {
+  const { rows } = await db.query<{ ids: string[] }>(`select jsonb_path_query_array(plan, '$.documents[*].id') as ids from runs where id = $1`, [id]);
   if (!rows[0]) throw notFound('run-unknown', 'There is no such run.');
-  return rows[0];
+  return rows[0].ids;
 }
 
 /** The runs of the given jobs, oldest first. */
@@ -46,62 +48,15 @@ export async function listRunsOfJobs(db: Db, jobNumbers: number[]): Promise<RunR
   return rows;
 }
 
-/**
- * Appends events. One that is there already, by its id, changes nothing. Returns the ids that this run now holds; an id that
- * belongs to another run is missing from the answer.
- */
-export async function appendEvents(db: Db, runId: string, events: RunEvent[], receivedFrom: string): Promise<string[]> {
-  for (const event of events) {
-    const { id, lamport, device, seq, person, at, type, ...fact } = event;
-    await db.query(
-      `insert into run_events (id, run_id, lamport, device, seq, person_id, at, type, fact, received_from)
-       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10) on conflict (id) do nothing`,
-      [id, runId, lamport, device, seq, person, at, type, fact, receivedFrom],
-    );
-  }
-  const { rows } = await db.query<{ id: string }>(
-    'select id from run_events where run_id = $1 and id = any($2)', [runId, events.map((event) => event.id)],
-  );
-  return rows.map((row) => row.id);
-}
-
-interface EventRow {
-  position: string;
-  runId: string;
-  id: string;
-  lamport: string;
-  device: string;
-  seq: string;
-  person: string;
-  at: Date;
-  type: string;
-  fact: Record<string, unknown>;
-}
-
-const EVENT = 'position, run_id as "runId", id, lamport, device, seq, person_id as person, at, type, fact';
-
-const toEvent = (row: EventRow): RunEvent => ({
-  id: row.id, lamport: Number(row.lamport), device: row.device, seq: Number(row.seq), person: row.person,
-  at: row.at.toISOString(), type: row.type, ...row.fact,
-} as RunEvent);
-
-/** The events of a run that arrived after a position, in order of arrival, with the new position. */
-export async function listEvents(db: Db, runId: string, after: number): Promise<{ events: RunEvent[]; position: number }> {
-  const { rows } = await db.query<EventRow>(`select ${EVENT} from run_events where run_id = $1 and position > $2 order by position`, [runId, after]);
-  return { events: rows.map(toEvent), position: rows.length ? Number(rows[rows.length - 1].position) : after };
-}
-
-/** The events of several runs, grouped by run. */
-export async function listEventsOfRuns(db: Db, runIds: string[]): Promise<Map<string, RunEvent[]>> {
-  const { rows } = await db.query<EventRow>(`select ${EVENT} from run_events where run_id = any($1) order by position`, [runIds]);
-  const grouped = new Map<string, RunEvent[]>(runIds.map((id) => [id, []]));
-  for (const row of rows) grouped.get(row.runId)!.push(toEvent(row));
-  return grouped;
-}
-
 /** Notes that a run is finished. */
 export async function markFinished(db: Db, runId: string): Promise<void> {
   await db.query('update runs set finished_at = coalesce(finished_at, now()) where id = $1', [runId]);
+}
+
+/** Whether a log is that of a run that was finished. */
+export async function isFinishedRun(db: Db, logId: string): Promise<boolean> {
+  const { rowCount } = await db.query('select 1 from runs where id = $1 and finished_at is not null', [logId]);
+  return rowCount === 1;
 }
 
 /** What tells whether the finished runs have changed: how many there are and when the last was finished. */
@@ -113,5 +68,41 @@ export async function finishedMark(db: Db): Promise<string> {
 /** The runs finished last, newest first. */
 export async function listFinishedRuns(db: Db, limit: number): Promise<RunRow[]> {
   const { rows } = await db.query<RunRow>(`select ${RUN} from runs where finished_at is not null order by finished_at desc, id limit $1`, [limit]);
+  return rows;
+}
+
+/** A finding of the bay, with the job it comes from. */
+export interface FindingRow {
+  event: string;
+  item: string;
+  text: string;
+  person: string;
+  at: Date;
+  jobNumber: number;
+}
+
+/** Findings that runs recorded for a procedure or its mirrored twin, newest first. */
+export async function listFindings(db: Db, procedureId: string, limit: number): Promise<FindingRow[]> {
+  const { rows } = await db.query<FindingRow>(
+    `select e.id as event, e.fact->>'item' as item, e.fact->>'text' as text, e.person_id as person, e.at, r.job_number as "jobNumber"
+       from run_procedures p join runs r on r.id = p.run_id join events e on e.log_id = r.id
+      where p.procedure_id = $1 and e.type = 'finding' and (e.fact->>'item') like $2
+        and not exists (select 1 from events x where x.log_id = e.log_id and x.type = 'retracted' and x.fact->>'event' = e.id::text)
+      order by e.position desc limit $3`,
+    [procedureId, `${procedureId.replace(/[\\%_]/g, '\\$&')}%/%`, limit],
+  );
+  return rows;
+}
+
+/** What held stuck parts in earlier runs of the given procedures: part, culprit or cause, and how often. */
+export async function listMisses(db: Db, procedureIds: string[]): Promise<{ item: string; culprit: string | null; cause: string; count: number }[]> {
+  const { rows } = await db.query<{ item: string; culprit: string | null; cause: string; count: number }>(
+    `select e.fact->>'item' as item, e.fact->>'culprit' as culprit, e.fact->>'cause' as cause, count(*)::int as count
+       from run_procedures p join events e on e.log_id = p.run_id
+      where p.procedure_id = any($1) and e.type = 'stuck'
+        and not exists (select 1 from events x where x.log_id = e.log_id and x.type = 'retracted' and x.fact->>'event' = e.id::text)
+      group by 1, 2, 3`,
+    [procedureIds],
+  );
   return rows;
 }

@@ -1,0 +1,42 @@
+import { notFound } from '../core/errors';
+import type { Db } from './pool';
+
+/** Why a lead must look at an event. */
+export type FlagReason = 'removed-person' | 'other-sender' | 'unknown-type' | 'unreadable' | 'foreign' | 'override' | 'late';
+
+export interface FlagRow {
+  id: string;
+  logId: string;
+  jobNumber: number;
+  eventId: string | null;
+  reason: FlagReason;
+  detail: string;
+  body: string | null;
+  receivedFrom: string;
+  raisedAt: Date;
+}
+
+/** Raises a flag; the same flag on the same event is raised once. */
+export async function insertFlag(db: Db, flag: { logId: string; eventId: string | null; reason: FlagReason; detail: string; body?: string; receivedFrom: string }): Promise<void> {
+  await db.query(
+    `insert into flags (log_id, event_id, reason, detail, body, received_from) values ($1, $2, $3, $4, $5, $6)
+     on conflict (log_id, event_id, reason) where event_id is not null do nothing`,
+    [flag.logId, flag.eventId, flag.reason, flag.detail, flag.body ?? null, flag.receivedFrom],
+  );
+}
+
+/** What nobody has looked at yet, of the given jobs, oldest first. */
+export async function listOpenFlags(db: Db, jobNumbers: number[]): Promise<FlagRow[]> {
+  const { rows } = await db.query<FlagRow>(
+    `select f.id, f.log_id as "logId", l.job_number as "jobNumber", f.event_id as "eventId", f.reason, f.detail, f.body, f.received_from as "receivedFrom", f.raised_at as "raisedAt"
+       from flags f join logs l on l.id = f.log_id where f.looked_at is null and l.job_number = any($1) order by f.raised_at, f.id`,
+    [jobNumbers],
+  );
+  return rows;
+}
+
+/** Notes that somebody looked. Throws not-found. */
+export async function markLooked(db: Db, id: string, by: string): Promise<void> {
+  const { rowCount } = await db.query('update flags set looked_by = coalesce(looked_by, $2), looked_at = coalesce(looked_at, now()) where id = $1', [id, by]);
+  if (!rowCount) throw notFound('flag-unknown', 'There is nothing like that to look at.');
+}
