@@ -2,8 +2,8 @@ import { findFastenerKind } from '../core/hardware';
 import { paceOf, type BreakRecord } from '../core/learn';
 import { NO_HISTORY, type ShopHistory } from '../core/plan';
 import { recordedId } from '../core/procedure';
-import { activeSeconds, foldRun, graphOf, ledgerOf, type RunEvent } from '../core/run';
-import { db, finishedMark, listEventsOfRuns, listFinishedRuns, type RunRow } from '../data';
+import { activeSeconds, basisOf, foldRun, ledgerOf, type RunEvent } from '../core/run';
+import { db, finishedMark, listEventsOf, listFinishedRuns, type RunRow } from '../data';
 
 /** Finished runs that the shop's experience is read from. */
 const MOST_RUNS = 200;
@@ -15,7 +15,7 @@ export async function shopHistory(): Promise<ShopHistory> {
   const mark = await finishedMark(db);
   if (remembered.mark === mark) return remembered.history;
   const runs = await listFinishedRuns(db, MOST_RUNS);
-  const events = await listEventsOfRuns(db, runs.map((run) => run.id));
+  const events = await listEventsOf<RunEvent>(db, runs.map((run) => run.id));
   const history: ShopHistory = { kinds: {}, procedures: {}, pace: 1 };
   const ratios = runs.map((run) => learnFrom(history, run, events.get(run.id)!)).filter((ratio) => ratio !== null);
   history.pace = paceOf(ratios);
@@ -25,8 +25,8 @@ export async function shopHistory(): Promise<ShopHistory> {
 
 /** Adds a run's breakage to the history; returns how long it took against its standard time, null where that is not known. */
 function learnFrom(history: ShopHistory, run: RunRow, events: RunEvent[]): number | null {
-  const graph = graphOf(run.plan);
   const state = foldRun(events);
+  const { graph } = basisOf(run.plan, state);
   const note = (into: Record<string, BreakRecord>, key: string, out: number, broken: number) => {
     const record = (into[key] ??= { out: 0, broken: 0 });
     record.out += out;

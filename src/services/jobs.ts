@@ -1,12 +1,15 @@
 import { v7 as uuid } from 'uuid';
-import type { JobForm, JobStanding, NewRunForm, RunStanding } from '../contracts';
+import type { JobForm, JobStanding, NewRunForm, RunStanding, VisitStanding } from '../contracts';
 import { invalid } from '../core/errors';
-import { foldRun, graphOf, runPlanOf, viewRun } from '../core/run';
+import { hasFailedTest, runPlanOf, timeLeft, type RunEvent } from '../core/run';
+import { foldVisit, type VisitEvent } from '../core/visit';
 import {
-  db, getJob, insertJob, insertRun, insertVehicle, listEventsOfRuns, listJobs, listRunsOfJobs, transaction, type JobRow, type Person, type RunRow,
+  db, getJob, insertJob, insertRun, insertVehicle, listEventsOf, listJobs, listOpenFlags, listRunsOfJobs, transaction, type JobRow, type Person, type RunRow,
 } from '../data';
 import { demand } from './permission';
-import { planForRun } from './planning';
+import { experienceFor, planForRun } from './planning';
+import { lookAt } from './runs';
+import { linesOf } from './visits';
 
 const BOARD_LIMIT = 100;
 
@@ -30,20 +33,46 @@ export async function viewJob(number: number): Promise<JobStanding> {
 }
 
 async function withStandings(jobs: JobRow[]): Promise<JobStanding[]> {
-  const runs = await listRunsOfJobs(db, jobs.map((job) => job.number));
-  const events = await listEventsOfRuns(db, runs.map((run) => run.id));
-  return jobs.map((job) => ({
-    job, runs: runs.filter((run) => run.jobNumber === job.number).map((run) => standingOf(run, events.get(run.id)!)),
-  }));
+  const numbers = jobs.map((job) => job.number);
+  const [runs, flags] = await Promise.all([listRunsOfJobs(db, numbers), listOpenFlags(db, numbers)]);
+  const [logs, visits] = await Promise.all([
+    listEventsOf<RunEvent>(db, runs.filter((run) => !run.finishedAt).map((run) => run.id)), listEventsOf<VisitEvent>(db, jobs.map((job) => job.visit)),
+  ]);
+  return jobs.map((job) => {
+    const own = runs.filter((run) => run.jobNumber === job.number);
+    return {
+      job, runs: own.map((run) => (run.finishedAt ? finishedStanding(run) : standingOf(run, logs.get(run.id)!))), visit: visitStanding(own, visits.get(job.visit)!),
+      flags: flags.filter((flag) => flag.jobNumber === job.number).length,
+    };
+  });
 }
 
-function standingOf(run: RunRow, events: Parameters<typeof foldRun>[0]): RunStanding {
-  const state = foldRun(events);
-  const view = viewRun(graphOf(run.plan), run.plan, state);
+/** A finished run needs no look at its events: everything is accounted for. */
+const finishedStanding = (run: RunRow): RunStanding => ({
+  id: run.id, title: run.title, stage: 'finished', done: 0, of: 0, holder: null, likelySeconds: 0, safeSeconds: 0, waits: [], unverified: (run.plan.unverified ?? []).length > 0,
+});
+
+function standingOf(run: RunRow, events: RunEvent[]): RunStanding {
+  const { state, view, basis } = lookAt(run.plan, events);
   const steps = state.phase === 'refit' ? view.refit : view.removal;
-  const stage = state.finished ? 'finished' : !state.started ? 'not-started' : state.paused ? 'paused'
+  const stage = !state.started ? 'not-started' : state.paused ? 'paused'
     : state.phase === 'remove' ? 'taking-apart' : state.phase === 'fit' ? 'fitting' : 'putting-back';
-  return { id: run.id, title: run.title, stage, done: steps.filter((step) => step.state === 'done').length, of: steps.length, holder: state.holder, unverified: (run.plan.unverified ?? []).length > 0 };
+  const failed = [...new Set([...state.tests.keys()].map((key) => key.slice(0, key.indexOf('|'))))].filter((gate) => hasFailedTest(state, gate) && !state.gates.get(gate)?.reason);
+  const waits = [
+    ...(state.paused && state.pauseReason ? [state.pauseReason] : []), ...(failed.length ? ['a failed test: mend it, or a lead decides'] : []),
+    ...(state.questions.length ? ['a question about broken or lost pieces'] : []),
+  ];
+  return {
+    id: run.id, title: run.title, stage, done: steps.filter((step) => step.state === 'done').length, of: steps.length, holder: state.holder, waits,
+    ...timeLeft(basis.plan, state, view), unverified: (run.plan.unverified ?? []).length > 0,
+  };
+}
+
+function visitStanding(runs: RunRow[], events: VisitEvent[]): VisitStanding {
+  const state = foldVisit(events);
+  const lines = linesOf(runs, state);
+  const answered = (walk: 'arrival' | 'departure') => [...state.lines.values()].filter((line) => line[walk]).length;
+  return { checked: answered('arrival'), of: Math.max(lines.length, state.lines.size), signed: !!state.signatures.arrival, repeated: answered('departure'), closed: state.closed, closedAt: state.closedAt, waits: state.waits };
 }
 
 /** Opens a run on a job: plans, and fixes the plan with the revisions it follows. Returns the run's id. */
@@ -52,8 +81,9 @@ export async function openRun(by: Person, form: NewRunForm): Promise<string> {
   const { view, result } = await planForRun(by, form);
   if (!result.ok) throw invalid('no-plan', result.problems.map((problem) => problem.message).join(' '));
   const { documents, revisions, policy, verification } = view;
+  const experience = await experienceFor(documents);
   const plan = runPlanOf(result.plan, {
-    documents, options: form.options, goals: form.goals, newParts: form.newParts, srsWaitSeconds: policy.srsWaitSeconds, costs: policy.costs, ownKinds: view.ownKinds,
+    ...experience, pace: policy.history?.pace ?? 1, documents, options: form.options, goals: form.goals, newParts: form.newParts, srsWaitSeconds: policy.srsWaitSeconds, costs: policy.costs, ownKinds: view.ownKinds,
     standardSeconds: result.plan.time.likelySeconds / (policy.history?.pace ?? 1),
     unverified: Object.entries(verification ?? {}).filter(([, one]) => !one.verified).map(([procedure, one]) => ({ procedure, differs: one.differs, unknown: one.unknown })),
   });

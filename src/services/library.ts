@@ -6,24 +6,25 @@ import { mirror, mirroredSide, recordedId, type ProcedureDocument } from '../cor
 import { parseSearch, zoneName } from '../core/vehicle';
 import {
   db, deleteDraft, deleteUnapproved, findCurrentRevision, findDraft, getJob, getProcedureRow, insertDraft, insertProcedure, insertRevision,
-  isProcedureId, listRevisions, searchProcedures, transaction, updateDraft, updateProcedureColumns, type Draft, type Person,
+  isProcedureId, listFindings, listRevisions, searchProcedures, transaction, updateDraft, updateProcedureColumns, type Draft, type Person,
 } from '../data';
 import { demand } from './permission';
 import { shopCatalogue } from './shop';
 
 const SEARCH_LIMIT = 200;
+const FINDINGS_SHOWN = 50;
 
 /** Procedures for one line of search, in any order of words. */
 export const searchLibrary = (text: string): Promise<ProcedureRowView[]> => searchProcedures(db, parseSearch(text), SEARCH_LIMIT);
 
 /** Everything the procedure page shows. Throws not-found. */
 export async function viewProcedure(id: string): Promise<ProcedureView> {
-  const [row, current, draft, revisions] = await Promise.all([
-    getProcedureRow(db, id), findCurrentRevision(db, id), findDraft(db, id), listRevisions(db, id),
+  const [row, current, draft, revisions, findings] = await Promise.all([
+    getProcedureRow(db, id), findCurrentRevision(db, id), findDraft(db, id), listRevisions(db, id), listFindings(db, id, FINDINGS_SHOWN),
   ]);
   const document = current?.document ?? draft?.document;
   if (!document) throw notFound('procedure-empty', `“${id}” has neither draft nor revision.`);
-  return { row, document, current, draft, revisions, check: checkProcedure(document, await shopCatalogue()) };
+  return { row, document, current, draft, revisions, findings, check: checkProcedure(document, await shopCatalogue()) };
 }
 
 /** The approved documents that a plan is made of; "kite-rear-door@right" asks for the other side of one. Throws not-found where one has no revision in force. */

@@ -2,13 +2,15 @@ import { forbidden } from '../core/errors';
 import type { Person, Role } from '../data';
 
 /** What a person may do, from least to most. */
-export type Deed = 'follow' | 'record' | 'open-job' | 'approve' | 'set-up';
+export type Deed = 'follow' | 'record' | 'open-job' | 'approve' | 'override' | 'set-up';
 
 const ALLOWED: Record<Deed, Role[]> = {
   'follow': ['trainee', 'technician', 'lead', 'owner'],
   'record': ['technician', 'lead', 'owner'],
   'open-job': ['technician', 'lead', 'owner'],
   'approve': ['lead', 'owner'],
+  /** Passing a gate over a failed test, and looking at what was flagged. */
+  'override': ['lead', 'owner'],
   'set-up': ['owner'],
 };
 

@@ -1,25 +1,26 @@
 import { costSettings, type NewRunForm, type PlanQuery, type PlanView, type ProcedureRowView, type RelativeView, type VerificationView } from '../contracts';
 import { extendCatalogue, BASE_CATALOGUE } from '../core/hardware';
 import { listOptions, makePlan, type PlanResult, type ShopPolicy } from '../core/plan';
-import { mirroredSide, recordedId, type ProcedureDocument } from '../core/procedure';
+import { indexItems, mirroredSide, recordedId, type ProcedureDocument } from '../core/procedure';
+import { elsewhereFor, missKey, type RunPlan, type StuckCause } from '../core/run';
 import { oppositeSide, rankFor, verifyFor, type Vehicle } from '../core/vehicle';
-import { db, getJob, listProceduresOfMake, type Person } from '../data';
+import { db, getJob, listMisses, listProceduresOfMake, listStock, type Person } from '../data';
 import { shopHistory } from './history';
 import { approvedDocuments } from './library';
-import { readKit, readShop } from './shop';
+import { readKit, readShop, shopCatalogue } from './shop';
 
 /** How long the server may look for a better order when a run is opened, milliseconds. */
 const ORDER_LIMIT_MS = 2000;
 
 /** Everything needed to plan on the procedures in force under the shop's policy, for a person and perhaps a job's vehicle. */
 export async function planView(by: Person, { procedures, job }: Pick<PlanQuery, 'procedures' | 'job'>): Promise<PlanView> {
-  const [approved, { settings }, kit, policy, vehicle] = await Promise.all([
-    approvedDocuments(procedures), readShop(), readKit(by), shopPolicy(), job === null ? null : getJob(db, job).then((row) => row.vehicle),
+  const [approved, { settings }, kit, stock, policy, vehicle] = await Promise.all([
+    approvedDocuments(procedures), readShop(), readKit(by), listStock(db), shopPolicy(), job === null ? null : getJob(db, job).then((row) => row.vehicle),
   ]);
   const documents = approved.map(({ document }) => document);
   return {
     documents, revisions: [...new Map(approved.map(({ document, revision }) => [recordedId(document.id), revision]))], options: Object.fromEntries(listOptions(documents)), policy,
-    ownKinds: settings.ownKinds, kit, labour: settings.labourPerHour === null ? null : { perHour: settings.labourPerHour, currency: settings.currency },
+    ownKinds: settings.ownKinds, kit, stock: Object.fromEntries(stock.map(({ kind, count }) => [kind, count])), labour: settings.labourPerHour === null ? null : { perHour: settings.labourPerHour, currency: settings.currency },
     verification: vehicle && Object.fromEntries(documents.map((document) => [document.id, verificationOf(vehicle, document)])),
     others: (await othersFor(vehicle ?? documents[0].applies[0])).filter((row) => !procedures.includes(row.id)),
   };
@@ -66,4 +67,27 @@ export async function proceduresFor(vehicle: Vehicle): Promise<RelativeView[]> {
     const { ranges: _ranges, ...row } = byId.get(id)!;
     return { row, verified, differs, unknown } satisfies RelativeView & VerificationView;
   });
+}
+
+/** Relatives that are read for where else a part may be held. */
+const MOST_RELATIVES = 6;
+
+/** What earlier runs and related procedures say about parts that would not move: fixed with the run's plan, so that it is there without a network. */
+export async function experienceFor(documents: ProcedureDocument[]): Promise<Pick<RunPlan, 'elsewhere' | 'misses'>> {
+  const elsewhere: NonNullable<RunPlan['elsewhere']> = [];
+  const misses: Record<string, number> = {};
+  const catalogue = await shopCatalogue();
+  for (const document of documents) {
+    const own = recordedId(document.id);
+    const approved = (await listProceduresOfMake(db, document.applies[0].make)).filter(({ revision }) => revision !== null);
+    const related = rankFor(document.applies[0], approved, { zone: document.zone }).map(({ id }) => id).filter((id) => id !== own).slice(0, MOST_RELATIVES);
+    const others = await approvedDocuments(related);
+    elsewhere.push(...elsewhereFor(document, others.map((other) => ({ document: other.document, index: indexItems(other.document), catalogue })), indexItems(document)));
+    for (const miss of await listMisses(db, [own, ...related])) {
+      const here = (item: string | null) => item && `${document.id}/${item.slice(item.indexOf('/') + 1)}`;
+      const key = missKey(here(miss.item)!, here(miss.culprit), miss.cause as StuckCause);
+      misses[key] = (misses[key] ?? 0) + miss.count;
+    }
+  }
+  return { elsewhere, misses };
 }

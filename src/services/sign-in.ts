@@ -4,7 +4,7 @@ import type { SetupForm, SignInForm } from '../contracts';
 import { conflict, forbidden } from '../core/errors';
 import {
   db, deleteSession, findPersonForSignIn, findSessionPerson, findShop, insertPerson, insertSession, insertShop,
-  listPeople, noteFailure, transaction, type Person, type PersonSecrets,
+  listPeople, noteFailure, transaction, type Db, type Person, type PersonSecrets,
 } from '../data';
 import { personId } from './person-id';
 
@@ -46,14 +46,19 @@ export async function setUpShop(form: SetupForm): Promise<OpenedSession> {
  * Signs a person in by PIN or password. After five failures in a row the name is locked for five minutes; the answer is
  * the same for a wrong secret and an unknown name.
  */
-export async function signIn(form: SignInForm): Promise<OpenedSession> {
-  const outcome = await transaction(async (tx) => {
+export const signIn = (form: SignInForm): Promise<OpenedSession> => withSecret(form, (tx, person) => openSession(tx, person.id));
+
+/** Makes sure that somebody is who they say, by PIN, without signing them in. Wrong tries count as on the sign-in screen. */
+export const checkSecret = (person: string, pin: string): Promise<PersonSecrets> => withSecret({ person, pin }, async (_tx, found) => found);
+
+async function withSecret<T>(form: SignInForm, then: (tx: Db, person: PersonSecrets) => Promise<T>): Promise<T> {
+  const outcome = await transaction(async (tx): Promise<{ refused: Error } | { value: T }> => {
     const person = await findPersonForSignIn(tx, form.person);
     if (!person?.active) return { refused: wrong() };
     if (person.lockedUntil && person.lockedUntil > new Date()) return { refused: locked(person.lockedUntil) };
     if (await matches(person, form)) {
       await noteFailure(tx, person.id, 0, null);
-      return { session: await openSession(tx, person.id) };
+      return { value: await then(tx, person) };
     }
     // A failure must stay counted, so the transaction commits and the refusal is thrown outside it.
     const failures = person.failedAttempts + 1;
@@ -61,7 +66,7 @@ export async function signIn(form: SignInForm): Promise<OpenedSession> {
     await noteFailure(tx, person.id, until ? 0 : failures, until);
     return { refused: until ? locked(until) : wrong() };
   });
-  if (outcome.session) return outcome.session;
+  if ('value' in outcome) return outcome.value;
   throw outcome.refused;
 }
 
@@ -74,7 +79,7 @@ async function matches(person: PersonSecrets, { pin, password }: SignInForm): Pr
   return person.passwordHash !== null && compare(password ?? '', person.passwordHash);
 }
 
-async function openSession(tx: Parameters<typeof insertSession>[0], personId: string): Promise<OpenedSession> {
+async function openSession(tx: Db, personId: string): Promise<OpenedSession> {
   const token = randomBytes(32).toString('base64url');
   const expiresAt = new Date(Date.now() + SESSION_HOURS * 3_600_000);
   await insertSession(tx, tokenHash(token), personId, expiresAt);

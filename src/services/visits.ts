@@ -1,0 +1,48 @@
+import type { LogEvent, VisitView } from '../contracts';
+import { conflict } from '../core/errors';
+import type { RunEvent } from '../core/run';
+import { checkLines, foldVisit, handBackBlocks, type CheckLine, type CheckZone, type VisitEvent, type VisitState } from '../core/visit';
+import {
+  appendEvents, db, getJob, listEvents, listEventsOf, listPeople, listRunsOfJobs, lockLog, transaction, updateVin, type Db, type LogRow, type Person, type RunRow,
+} from '../data';
+
+/** The zones a visit's runs open, with what each is known to have. */
+export const zonesOf = (runs: Pick<RunRow, 'plan'>[], state: Pick<VisitState, 'zones'>): CheckZone[] => [
+  ...runs.flatMap(({ plan }) => plan.documents.map((document) => ({ zone: document.zone, side: document.side, document, options: plan.options }))),
+  ...state.zones,
+];
+
+/** The lines of the electrical check of a job. */
+export const linesOf = (runs: Pick<RunRow, 'plan'>[], state: VisitState): CheckLine[] => checkLines(zonesOf(runs, state));
+
+/** Check-in and hand-over of a job: its log, the lines to try, and what stands against giving the vehicle back. Throws not-found. */
+export async function openVisit(jobNumber: number): Promise<VisitView> {
+  const job = await getJob(db, jobNumber);
+  const [log, runs, people] = await Promise.all([listEvents<VisitEvent>(db, job.visit, 0), listRunsOfJobs(db, [jobNumber]), listPeople(db)]);
+  return {
+    job, ...log, zones: zonesOf(runs, { zones: [] }), names: Object.fromEntries(people.map((one) => [one.id, one.name])),
+    runs: runs.map(({ id, title, finishedAt }) => ({ id, title, finished: finishedAt !== null })),
+  };
+}
+
+/** Notes outside the log what others look up: the VIN. */
+export async function visitArrived(tx: Db, log: LogRow, events: LogEvent[]): Promise<void> {
+  if (!events.some(({ type }) => type === 'vin')) return;
+  const { vin } = foldVisit((await listEvents<VisitEvent>(tx, log.id, 0)).events);
+  if (vin) await updateVin(tx, log.jobNumber, vin);
+}
+
+/** Closes a visit: every run finished, every line repeated, nothing worse without a reason. */
+export async function closeVisit(by: Person, log: LogRow, events: LogEvent[]): Promise<string[]> {
+  return transaction(async (tx) => {
+    await lockLog(tx, log.id);
+    const { events: known } = await listEvents<VisitEvent>(tx, log.id, 0);
+    const runs = await listRunsOfJobs(tx, [log.jobNumber]);
+    const logs = await listEventsOf<RunEvent>(tx, runs.map((run) => run.id));
+    const state = foldVisit(known);
+    const started = runs.filter((run) => run.finishedAt === null && logs.get(run.id)!.length > 0).length;
+    const blocks = handBackBlocks(linesOf(runs, state), state, started);
+    if (blocks.length) throw conflict('not-handed-back', 'The vehicle cannot be given back yet.', blocks.map(({ place, text }) => ({ place, message: text })));
+    return appendEvents(tx, log.id, events, by.id);
+  }, 'read committed');
+}
