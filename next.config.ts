@@ -5,7 +5,7 @@ const config: NextConfig = {
   reactStrictMode: true,
   // Types are checked by `bin/pezzo test`; a start need not wait for them.
   typescript: { ignoreBuildErrors: true },
-  serverExternalPackages: ['pg'],
+  serverExternalPackages: ['pg', 'sharp', 'pdfkit', 'heic-convert'],
   // Bootstrap's Sass still uses @import; its own deprecation notes are not ours to fix.
   sassOptions: { quietDeps: true, silenceDeprecations: ['import', 'global-builtin', 'color-functions', 'if-function'] },
 };

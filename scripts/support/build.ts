@@ -3,8 +3,9 @@ import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from '
 import { join } from 'node:path';
 import { runLogged } from './command';
 import { ROOT, say } from './project';
+import { makeServiceWorker } from './service-worker';
 
-const INPUTS = ['app', 'src', 'public', 'next.config.ts', 'package-lock.json', 'tsconfig.json'];
+const INPUTS = ['app', 'src', 'public', 'next.config.ts', 'package-lock.json', 'tsconfig.json', 'scripts/support/service-worker.ts'];
 const STAMP = join(ROOT, '.next/pezzo-stamp');
 
 function filesUnder(path: string): string[] {
@@ -27,5 +28,6 @@ export async function ensureBuild(): Promise<void> {
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted) return;
   say('Building the app…');
   await runLogged('build.log', process.execPath, ['node_modules/next/dist/bin/next', 'build'], { env: { ...process.env, NODE_ENV: 'production' } });
+  await makeServiceWorker(wanted.slice(0, 16));
   writeFileSync(STAMP, wanted);
 }

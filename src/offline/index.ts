@@ -1,2 +1,3 @@
-export * from './outbox';
+export * from './store';
+export * from './take-photo';
 export * from './device';

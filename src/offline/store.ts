@@ -1,0 +1,110 @@
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import type { EventStamp } from '../core/log';
+
+/** An event of any log, as this device keeps it. */
+export type LocalEvent = EventStamp & { type: string };
+
+interface StoreSchema extends DBSchema {
+  /** Every event of the logs this device has opened: its own until the server has them, and after that for work without a network. */
+  events: { key: string; value: { log: string; event: LocalEvent; sent: 0 | 1 }; indexes: { log: string; waiting: [string, number] } };
+  photos: { key: string; value: LocalPhoto; indexes: { sent: number } };
+}
+
+/** A photo as this device keeps it. */
+export interface LocalPhoto {
+  id: string;
+  job: number;
+  blob: Blob;
+  /** SHA-256 of the blob, hex. */
+  sha256: string;
+  sent: 0 | 1;
+  /** Why the server will not have it; null while it may. */
+  refused: string | null;
+}
+
+type OldStore = { getAll(): Promise<{ run: string; event: LocalEvent }[]> };
+
+let opened: Promise<IDBPDatabase<StoreSchema>> | null = null;
+
+const open = () => (opened ??= openDB<StoreSchema>('pezzo', 2, {
+  upgrade: async (db, from, _to, transaction) => {
+    // The first version kept unsent events by run; they are carried over.
+    const old = from === 1 ? await (transaction.objectStore('events') as unknown as OldStore).getAll() : [];
+    if (from === 1) db.deleteObjectStore('events');
+    const events = db.createObjectStore('events', { keyPath: 'event.id' });
+    events.createIndex('log', 'log');
+    events.createIndex('waiting', ['log', 'sent']);
+    db.createObjectStore('photos', { keyPath: 'id' }).createIndex('sent', 'sent');
+    for (const { run, event } of old) await events.put({ log: run, event, sent: 0 });
+  },
+  // A page that holds an old version open gives way to a newer one.
+  blocking: (_current, _blocked, event) => { (event.target as IDBDatabase).close(); opened = null; },
+  terminated: () => { opened = null; },
+}));
+
+const byTime = (a: LocalEvent, b: LocalEvent) => a.lamport - b.lamport || a.seq - b.seq;
+
+/**
+ * Keeps the events of one tap, all or none, on this device before anything else happens with them. `relaxed` survives the end of the browser and is quick; `strict` survives the end of
+ * the tablet's power too, and waits for the disk. Keeping what is kept already changes nothing that matters: it may be sent once more.
+ */
+export async function keepEvents(log: string, events: LocalEvent[], durability: 'relaxed' | 'strict'): Promise<void> {
+  const transaction = (await open()).transaction('events', 'readwrite', { durability });
+  const failed = transaction.done.catch((error: unknown) => error);
+  try {
+    // What fails on the disk fails the transaction; committing at once saves a round to the disk's process before the next action is painted.
+    for (const event of events) transaction.store.put({ log, event, sent: 0 }).catch(() => undefined);
+    transaction.commit();
+  } catch (error) {
+    transaction.abort();
+    await failed;
+    throw error;
+  }
+  const trouble = await failed;
+  if (trouble) throw trouble;
+}
+
+/** Every event of a log that this device has, sent or not, in the order they were made. */
+export async function listLocal(log: string): Promise<LocalEvent[]> {
+  return (await (await open()).getAllFromIndex('events', 'log', log)).map(({ event }) => event).sort(byTime);
+}
+
+/** Events of a log that the server has not acknowledged yet, in the order they were made. */
+export async function listUnsent(log: string): Promise<LocalEvent[]> {
+  return (await (await open()).getAllFromIndex('events', 'waiting', [log, 0])).map(({ event }) => event).sort(byTime);
+}
+
+/** Notes that the server holds these events now: its own copies of what others did, and acknowledged ones of this device. */
+export async function noteHeld(log: string, acknowledged: string[], arrived: LocalEvent[]): Promise<void> {
+  const transaction = (await open()).transaction('events', 'readwrite');
+  const kept = await Promise.all(acknowledged.map((id) => transaction.store.get(id)));
+  await Promise.all([
+    ...kept.flatMap((row) => (row ? [transaction.store.put({ ...row, sent: 1 })] : [])),
+    ...arrived.map((event) => transaction.store.put({ log, event, sent: 1 })), transaction.done,
+  ]);
+}
+
+/** Forgets events that the server has set aside: it holds them, and they do not count. */
+export async function dropEvents(ids: string[]): Promise<void> {
+  const transaction = (await open()).transaction('events', 'readwrite');
+  await Promise.all([...ids.map((id) => transaction.store.delete(id)), transaction.done]);
+}
+
+/** Keeps a photo on this device. */
+export async function keepPhoto(photo: LocalPhoto): Promise<void> {
+  const transaction = (await open()).transaction('photos', 'readwrite', { durability: 'strict' });
+  await Promise.all([transaction.store.put(photo), transaction.done]);
+}
+
+/** Photos the server does not have yet and may still take. */
+export const listWaitingPhotos = async (): Promise<LocalPhoto[]> => (await (await open()).getAllFromIndex('photos', 'sent', 0)).filter(({ refused }) => refused === null);
+
+/** Changes what is known of a photo on its way. */
+export async function notePhoto(id: string, change: Partial<Pick<LocalPhoto, 'sent' | 'refused'>>): Promise<void> {
+  const transaction = (await open()).transaction('photos', 'readwrite');
+  const photo = await transaction.store.get(id);
+  await Promise.all([...(photo ? [transaction.store.put({ ...photo, ...change })] : []), transaction.done]);
+}
+
+/** A photo that this device has; undefined where it never took it. */
+export const findPhoto = async (id: string): Promise<LocalPhoto | undefined> => (await open()).get('photos', id);

@@ -1,0 +1,42 @@
+import { v4 as uuid } from 'uuid';
+import { keepPhoto } from './store';
+
+/** Longest side of a photo as it is kept and sent, px. */
+const LARGEST_PX = 2560;
+const QUALITY = 0.86;
+
+/** A file that the tablet could not read, for example because it went away meanwhile. */
+export class UnreadableFile extends Error {}
+
+/**
+ * Takes what a camera or file chooser gave, makes it small enough to send, and keeps it on this device. Returns its id.
+ * Throws `UnreadableFile` where there is nothing to read, and whatever the store says where the tablet cannot keep it.
+ */
+export async function takePhoto(file: Blob, job: number): Promise<string> {
+  const bytes = await file.arrayBuffer().catch((cause: unknown) => { throw new UnreadableFile('The file could not be read.', { cause }); });
+  const blob = await shrink(new Blob([bytes], { type: file.type }));
+  const id = uuid();
+  await keepPhoto({ id, job, blob, sha256: await hexOf(blob), sent: 0, refused: null });
+  return id;
+}
+
+/** Upright, no larger than need be, without the camera's data. What this browser cannot read is sent as it is: the server may, or says what it is. */
+async function shrink(file: Blob): Promise<Blob> {
+  try {
+    const picture = await createImageBitmap(file, { imageOrientation: 'from-image' });
+    const scale = Math.min(1, LARGEST_PX / Math.max(picture.width, picture.height));
+    const canvas = new OffscreenCanvas(Math.max(1, Math.round(picture.width * scale)), Math.max(1, Math.round(picture.height * scale)));
+    canvas.getContext('2d')!.drawImage(picture, 0, 0, canvas.width, canvas.height);
+    picture.close();
+    return await canvas.convertToBlob({ type: 'image/jpeg', quality: QUALITY });
+  } catch {
+    return file;
+  }
+}
+
+/** SHA-256 as lower-case hex. */
+async function hexOf(blob: Blob): Promise<string> {
+  const bytes = await blob.arrayBuffer();
+  const digest = await crypto.subtle.digest('SHA-256', bytes);
+  return [...new Uint8Array(digest)].map((byte) => byte.toString(16).padStart(2, '0')).join('');
+}
