@@ -16,7 +16,7 @@ export async function requirePerson(): Promise<Person> {
   redirect((await needsSetup()) ? '/setup' : '/sign-in');
 }
 
-/** Hands the session's token to the browser. Not marked secure: on loopback there is no TLS. */
+/** Hands the session's token to the browser; marked secure where it is served over TLS (on loopback it is not). */
 export async function keepSession({ token, expiresAt }: OpenedSession): Promise<void> {
-  (await cookies()).set(SESSION_COOKIE, token, { httpOnly: true, sameSite: 'lax', path: '/', expires: expiresAt });
+  (await cookies()).set(SESSION_COOKIE, token, { httpOnly: true, sameSite: 'lax', path: '/', expires: expiresAt, secure: process.env.PEZZO_TLS === '1' });
 }

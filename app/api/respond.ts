@@ -20,12 +20,25 @@ export async function answer(work: () => Promise<unknown>): Promise<Response> {
 }
 
 /** Like `answer`, for a signed-in person; a request sent from a page of another site is refused. */
-export const answerPerson = (request: Request, work: (person: Person) => Promise<unknown>) => answer(async () => {
+export const answerPerson = (request: Request, work: (person: Person) => Promise<unknown>) => answer(async () => work(await demandPerson(request)));
+
+/** Like `answerPerson`, where the answer is a file: its bytes with these headers, or the refusal in JSON. */
+export async function answerFile(request: Request, headers: Record<string, string>, read: () => Promise<Buffer>): Promise<Response> {
+  const file: { bytes?: Buffer } = {};
+  const refused = await answer(async () => {
+    await demandPerson(request);
+    file.bytes = await read();
+  });
+  return file.bytes ? new Response(new Uint8Array(file.bytes), { headers }) : refused;
+}
+
+/** The signed-in person of a request of our own pages. Throws forbidden where there is none. */
+export async function demandPerson(request: Request): Promise<Person> {
   demandSameSite(request);
   const person = await findPerson();
   if (!person) throw new PezzoError('forbidden', 'signed-out', 'You are signed out. What you recorded is kept on this device; sign in again.');
-  return work(person);
-});
+  return person;
+}
 
 /** Refuses a changing request that another site's page sent. */
 export function demandSameSite(request: Request): void {

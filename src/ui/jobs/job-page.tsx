@@ -1,17 +1,19 @@
 import Link from 'next/link';
-import type { JobStanding, RelativeView } from '@/contracts';
+import type { FlagView, JobStanding, RelativeView, VisitView } from '@/contracts';
 import { oppositeSide, sideWords, zoneName } from '@/core/vehicle';
 import { PageHead } from '../kit/page-head';
-import { StageWords } from './job-board';
 import { RecordFrom } from './record-from';
+import { StageWords, TimeLeft } from './stage-words';
+import { FlagCard, VisitCard } from './visit-card';
 
 /** Relatives shown besides the exact procedures. */
 const MOST_RELATIVES = 8;
 
 /** One job: the vehicle, its runs, and the procedures that can be planned for it. */
-export function JobPage({ standing: { job, runs }, names, procedures, mayRecord }: {
-  standing: JobStanding; names: Record<string, string>; procedures: RelativeView[]; mayRecord: boolean;
+export function JobPage({ standing, names, procedures, mayRecord, visit, flags, me, mayLook }: {
+  standing: JobStanding; names: Record<string, string>; procedures: RelativeView[]; mayRecord: boolean; visit: VisitView; flags: FlagView[]; me: string; mayLook: boolean;
 }) {
+  const { job, runs } = standing;
   const { vehicle } = job;
   const exact = procedures.filter((one) => one.differs.length === 0);
   const relatives = procedures.filter((one) => one.differs.length > 0).slice(0, MOST_RELATIVES);
@@ -19,6 +21,8 @@ export function JobPage({ standing: { job, runs }, names, procedures, mayRecord 
   return (
     <>
       <PageHead title={`Job ${job.number}: ${job.title}`} under={[car, job.customer].filter(Boolean).join(' · ')} />
+      <FlagCard flags={flags} mayLook={mayLook} />
+      <VisitCard standing={standing} start={visit} me={me} />
       <section className="sheet">
         <h2>Runs</h2>
         {runs.length === 0 && <p className="quiet">Nothing is planned yet. Plan one of the procedures below.</p>}
@@ -27,7 +31,7 @@ export function JobPage({ standing: { job, runs }, names, procedures, mayRecord 
             <li key={run.id}>
               <Link className="row-link" href={`/runs/${run.id}`}>
                 <span className="main"><span className="title">{run.title}</span>{run.holder && <span className="quiet">{names[run.holder] ?? run.holder}</span>}</span>
-                <StageWords run={run} />
+                {run.waits.length > 0 && <span className="waits-for">{run.waits.join('; ')}</span>}<StageWords run={run} /><TimeLeft run={run} />
               </Link>
             </li>
           ))}

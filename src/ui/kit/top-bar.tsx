@@ -2,9 +2,10 @@
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { send } from './http';
+import { useScheme } from './use-scheme';
 
 const PLACES: [href: string, name: string, ownerOnly?: boolean][] = [
-  ['/', 'Jobs'], ['/library', 'Library'], ['/kit', 'My kit'], ['/people', 'People', true], ['/settings', 'Settings', true],
+  ['/', 'Jobs'], ['/library', 'Library'], ['/stores', 'Stores'], ['/kit', 'My kit'], ['/people', 'People', true], ['/settings', 'Settings', true],
 ];
 
 /** The shop's name, the places to go, who is signed in. */
@@ -14,9 +15,12 @@ export function TopBar({ shop, name, role, isOwner }: { shop: string; name: stri
   const isHere = (href: string) => (href === '/' ? path === '/' || path.startsWith('/jobs') : path.startsWith(href) || (href === '/library' && /^\/(procedures|plan)/.test(path)));
   const leave = async () => {
     await send('POST', '/api/sign-out').catch(() => undefined);
+    // Pages kept for work without a network bear this person's name; what was recorded stays.
+    await globalThis.caches?.delete('pages').catch(() => undefined);
     router.push('/sign-in');
     router.refresh();
   };
+  const [scheme, setScheme] = useScheme();
   return (
     <header className="top-bar">
       <span className="shop">{shop}</span>
@@ -26,6 +30,7 @@ export function TopBar({ shop, name, role, isOwner }: { shop: string; name: stri
         ))}
       </nav>
       <span className="who">{name}, {role}</span>
+      <button type="button" className="leave" onClick={() => setScheme(scheme === 'night' ? 'day' : 'night')}>{scheme === 'night' ? 'Day bay' : 'Night bay'}</button>
       <button type="button" className="leave" onClick={leave}>Sign out</button>
     </header>
   );

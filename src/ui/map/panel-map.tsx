@@ -57,7 +57,7 @@ export const PanelMap = memo(function PanelMap(props: PanelMapProps) {
       viewBox={`${-MARGIN} ${-MARGIN} ${drawing.width + MARGIN * 2} ${drawing.height + MARGIN * 2}`} onPointerDown={props.onGround}>
       <defs>
         <pattern id="lifted" width="18" height="18" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-          <rect width="18" height="18" fill="#f1ece1" fillOpacity="0.55" /><path d="M0 0V18" stroke="#c9c2b3" strokeWidth="2.5" />
+          <rect className="lifted" width="18" height="18" /><path className="lifted-line" d="M0 0V18" />
         </pattern>
       </defs>
       <g className="zooming" style={{ transform: view }}>

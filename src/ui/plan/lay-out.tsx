@@ -30,7 +30,7 @@ export function LayOut({ view, plan, trayBins, onTray }: LayOutProps) {
       )}
       <Time view={view} plan={plan} />
       <Tools view={view} plan={plan} />
-      <Spares plan={plan} />
+      <Spares plan={plan} stock={view.stock} />
       <TrayPicture view={view} plan={plan} trayBins={trayBins} onTray={onTray} />
     </>
   );
@@ -74,15 +74,21 @@ function Tools({ view, plan }: { view: PlanView; plan: Plan }) {
   );
 }
 
-function Spares({ plan }: { plan: Plan }) {
+/** What stores have of something, against what is needed. */
+function InStores({ there, needed }: { there: number | undefined; needed: number }) {
+  if (there === undefined) return null;
+  return <span className={`float-end ${there < needed ? 'trouble' : 'good'}`}>{there < needed ? `only ${Math.max(0, there)} in stores` : `${there} in stores`}</span>;
+}
+
+function Spares({ plan, stock }: { plan: Plan; stock: Record<string, number> }) {
   const spares = plan.spares.filter((spare) => spare.spares > 0);
   if (spares.length + plan.replacements.length === 0) return null;
   return (
     <section className="sheet mt-3">
       <h2>Have ready</h2>
       <ul className="rows">
-        {spares.map((spare) => <li key={spare.kind} className="py-2"><strong>{spare.spares}</strong> spare {spare.name} <span className="quiet">for {spare.pieces} that come out</span></li>)}
-        {plan.replacements.map((one) => <li key={one.item} className="py-2"><strong>{one.count} × {one.material}</strong> <span className="quiet">comes back as {one.as}{!one.reversible && '; cannot go back to stock'}</span></li>)}
+        {spares.map((spare) => <li key={spare.kind} className="py-2"><strong>{spare.spares}</strong> spare {spare.name} <span className="quiet">for {spare.pieces} that come out</span><InStores there={stock[spare.kind]} needed={spare.spares} /></li>)}
+        {plan.replacements.map((one) => <li key={one.item} className="py-2"><strong>{one.count} × {one.material}</strong> <span className="quiet">comes back as {one.as}{!one.reversible && '; cannot go back to stock'}</span><InStores there={stock[one.material]} needed={one.count} /></li>)}
       </ul>
     </section>
   );

@@ -8,6 +8,7 @@ import { ItemList, PanelMap, Peel, peeled, peelSteps } from '../map';
 import { PageHead } from '../kit';
 import { ItemFacts } from './item-facts';
 import { Findings } from './findings';
+import { FromTheBay } from './from-the-bay';
 
 /** A procedure: the panel map with its peel control, everything on it as a list, what the checker says, its revisions. */
 export function ProcedurePage({ view, names, mayRecord }: { view: ProcedureView; names: Record<string, string>; mayRecord: boolean }) {
@@ -52,6 +53,7 @@ export function ProcedurePage({ view, names, mayRecord }: { view: ProcedureView;
         </div>
         <div>
           <section className="sheet"><h2>On this panel</h2><ItemList document={document} selected={selected} onSelect={select} /></section>
+          <FromTheBay findings={view.findings} names={names} onSelect={(id) => { if (layers.has(id)) select(id); }} />
           <section className="sheet"><h2>Checker</h2><Findings check={check} onSelect={select} /></section>
           <Revisions view={view} names={names} />
         </div>

@@ -1,12 +1,11 @@
 'use client';
 import { useState } from 'react';
-import type { RunPlan } from '@/core/run';
 import { RunFoot } from './foot';
-import type { RunHandle } from './use-run';
+import type { Bay } from './bay';
 
 /** Between taking apart and putting back: the tick list for the new parts, and notes. */
-export function FitPanel({ plan, run }: { plan: RunPlan; run: RunHandle }) {
-  const { state, record } = run;
+export function FitPanel({ bay }: { bay: Bay }) {
+  const { plan, state, view, record } = bay.handle;
   const [note, setNote] = useState('');
   const notes = state.log.filter((event) => event.type === 'note');
   const keep = () => {
@@ -30,11 +29,10 @@ export function FitPanel({ plan, run }: { plan: RunPlan; run: RunHandle }) {
         <input className="form-control" aria-label="Note" placeholder="Note for the file" maxLength={2000} value={note} onChange={(event) => setNote(event.target.value)} />
         <button type="button" className="btn btn-outline-dark" disabled={!note.trim()} onClick={keep}>Keep</button>
       </div>
+      {state.phase === 'fit' && view.removal.some((step) => step.state === 'open') && <button type="button" className="check-line mt-3" onClick={() => record({ type: 'phase', to: 'remove' })}>Take more apart</button>}
       </div>
       <button type="button" className="done-bar" onClick={() => record({ type: 'phase', to: 'refit' })}>Put it back</button>
-      <RunFoot run={run}>
-        {state.phase === 'fit' && run.view.removal.some((step) => step.state === 'open') && <button type="button" onClick={() => record({ type: 'phase', to: 'remove' })}>Take more apart</button>}
-      </RunFoot>
+      <RunFoot bay={bay} />
     </section>
   );
 }

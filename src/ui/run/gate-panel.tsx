@@ -1,22 +1,26 @@
 'use client';
 import { useState } from 'react';
-import { gateWords, type RefitStep } from '@/core/plan';
-import { shortBy, type RunPlan } from '@/core/run';
+import type { RefitStep } from '@/core/plan';
+import { countedWords } from '@/core/procedure';
+import { shortBy } from '@/core/run';
+import { Chips } from '../kit/chips';
 import { RunFoot } from './foot';
+import { GateHead } from './gate-head';
+import type { Bay } from './bay';
 import { ShortLines } from './short-lines';
-import { ZoneNow } from './step-panel';
-import type { RunHandle } from './use-run';
 
 /** Reasons a gate may be passed in spite of a line that does not hold. */
-const REASONS = ['was already so on arrival', 'the lead decided so', 'part to follow'];
+const REASONS = ['was already so on arrival', 'part to follow', 'cannot be done on this vehicle'] as const;
 
 /** A point that must be passed before going on: every line looked at, or a reason given. */
-export function GatePanel({ plan, run, step }: { plan: RunPlan; run: RunHandle; step: RefitStep }) {
+export function GatePanel({ bay, step }: { bay: Bay; step: RefitStep }) {
+  const { view, record } = bay.handle;
   const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
   const [asking, setAsking] = useState(false);
   const items = new Set(step.checks.flatMap((check) => check.items));
-  const short = run.view.ledger.filter((row) => items.has(row.item) && shortBy(row) > 0);
+  const short = view.ledger.filter((row) => items.has(row.item) && shortBy(row) > 0);
   const all = step.checks.every((check) => ticked.has(check.text));
+  const inside = step.gate === 'closing-in' ? fallenInside(bay, step) : [];
   const toggle = (text: string) => setTicked((now) => {
     const next = new Set(now);
     if (!next.delete(text)) next.add(text);
@@ -25,10 +29,7 @@ export function GatePanel({ plan, run, step }: { plan: RunPlan; run: RunHandle; 
   return (
     <section className="run-panel gate-panel" aria-live="polite">
       <div className="run-scroll" tabIndex={0}>
-      <ZoneNow plan={plan} procedure={step.procedure} />
-      <span className="label">Gate</span>
-      <h1 className="verb">{gateWords(plan.documents, step)}</h1>
-      {step.notes.map((note) => <p key={note} className="caution mild">{note}</p>)}
+      <GateHead bay={bay} step={step} />
       <div className="mt-2">
         {step.checks.map((check) => (
           <button key={check.text} type="button" role="checkbox" className="check-line" aria-checked={ticked.has(check.text)} onClick={() => toggle(check.text)}>
@@ -36,16 +37,25 @@ export function GatePanel({ plan, run, step }: { plan: RunPlan; run: RunHandle; 
           </button>
         ))}
       </div>
-      <ShortLines rows={short} run={run} />
-      </div>
-      {asking && (
-        <div className="short-line" role="group" aria-label="Reason">
-          Why go on all the same?
-          <div className="buttons">{REASONS.map((reason) => <button key={reason} type="button" className="btn btn-outline-dark" onClick={() => run.record({ type: 'overridden', gate: step.key, reason })}>{reason}</button>)}</div>
+      {inside.map(({ item, words, count }) => (
+        <div key={item} className="short-line" role="group" aria-label={`${words}: inside`}>
+          <strong>{count} of {words} fell inside.</strong> Fetch it with a magnet before this closes.
+          <div className="buttons"><button type="button" className="btn btn-primary" onClick={() => record({ type: 'found', item, count })}>It is out again</button></div>
         </div>
-      )}
-      <button type="button" className="done-bar" disabled={!all || short.length > 0} onClick={() => run.record({ type: 'gatePassed', gate: step.key })}>All is well</button>
-      <RunFoot run={run}><button type="button" aria-expanded={asking} onClick={() => setAsking(!asking)}>Not all is well</button></RunFoot>
+      ))}
+      <ShortLines rows={short} run={bay.handle} />
+      {asking && <Chips label="Why go on all the same?" value={null} options={REASONS} onPick={(reason) => record({ type: 'overridden', gate: step.key, reason })} />}
+      <button type="button" className="check-line" aria-expanded={asking} onClick={() => setAsking(!asking)}>Not all is well</button>
+      </div>
+      <button type="button" className="done-bar" disabled={!all || short.length + inside.length > 0} onClick={() => record({ type: 'gatePassed', gate: step.key })}>All is well</button>
+      <RunFoot bay={bay} />
     </section>
   );
+}
+
+/** Pieces of this door that fell into it and were not fetched. */
+function fallenInside({ handle: { state, graph } }: Bay, step: RefitStep): { item: string; words: string; count: number }[] {
+  return [...state.pieces].filter(([item, pieces]) => pieces.inside > 0 && item.startsWith(`${step.procedure}/`)).map(([item, pieces]) => ({
+    item, count: pieces.inside, words: countedWords(graph.indexes.get(step.procedure!)!, item.slice(item.indexOf('/') + 1), graph.catalogue),
+  }));
 }

@@ -1,32 +1,28 @@
 'use client';
 import Link from 'next/link';
 import type { RefitStep, Action } from '@/core/plan';
-import type { RunPlan, RunStep } from '@/core/run';
-import type { RunHandle, Sending } from './use-run';
+import { timeLeft, type RunStep } from '@/core/run';
+import { SavedWords } from '../log';
+import type { Bay } from './bay';
 
-/** What it is, the whole run as a strip of ticks, how far, and whether everything is saved. */
-export function RunHead({ title, plan, job, run }: { title: string; plan: RunPlan; job: { number: number; title: string }; run: RunHandle }) {
-  const { state, view, sending } = run;
+/** What it is, who has it, the whole run as a strip of ticks, how far, and whether everything is saved. */
+export function RunHead({ bay }: { bay: Bay }) {
+  const { handle: { plan, state, view, sending }, run, job, me, nameOf } = bay;
   const steps = state.phase === 'refit' ? view.refit : view.removal;
   const done = steps.filter((step) => step.state === 'done' || step.state === 'skipped').length;
-  const seconds = steps.filter((step) => step.state !== 'done').reduce((sum, { step }) => sum + step.ms / 1000, 0);
-  const words = state.finished ? 'finished' : state.phase === 'fit' ? 'fitting' : `${Math.min(done + 1, steps.length)} of ${steps.length} · about ${Math.max(1, Math.round(seconds / 60))} min`;
+  const minutes = Math.max(1, Math.round(timeLeft(plan, state, view).likelySeconds / 60));
+  const words = state.finished ? 'finished' : state.phase === 'fit' ? 'fitting' : done === steps.length ? 'all steps done' : `${done + 1} of ${steps.length} · about ${minutes} min to go`;
   return (
     <header className="run-head">
-      <span className="title">{title}</span>
+      <span className="title">{run.title}</span>
       {(plan.unverified ?? []).length > 0 && <span className="unverified-chip">not verified</span>}
+      {state.holder && state.holder !== me && !state.finished && <span className="unverified-chip held">{nameOf(state.holder).split(' ')[0]} has it</span>}
       <span className="job"><Link href={`/jobs/${job.number}`}>Job {job.number}</Link> · {job.title}</span>
       <Strip steps={steps} />
       <span className="progress-words">{words}</span>
       <SavedWords sending={sending} />
     </header>
   );
-}
-
-function SavedWords({ sending: { unsent, trouble, signedOut } }: { sending: Sending }) {
-  if (signedOut) return <span className="saved" role="status">◌ {unsent} kept here · <Link href="/sign-in">sign in again</Link></span>;
-  if (!unsent) return <span className="saved" role="status">● saved</span>;
-  return <span className="saved" role="status" title={trouble ?? undefined}>◌ {unsent} saved here, not yet sent</span>;
 }
 
 type Tick = { look: string; state: string; part: string };

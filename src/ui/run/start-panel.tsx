@@ -1,14 +1,15 @@
 'use client';
+import Link from 'next/link';
 import { toolFor } from '@/core/hardware';
-import type { RunPlan } from '@/core/run';
 import { Plate } from '../kit/plate';
+import type { Bay } from './bay';
 import { useRunKeys } from './use-keys';
-import type { RunHandle } from './use-run';
 
-/** Before the first hand touches trim: tools out, cautions read. */
-export function StartPanel({ plan, run }: { plan: RunPlan; run: RunHandle }) {
-  const start = () => run.record({ type: 'started' });
-  useRunKeys(start, null);
+/** Before the first hand touches trim: the check-in looked at, tools out, cautions read. */
+export function StartPanel({ bay }: { bay: Bay }) {
+  const { handle: { plan, record }, faults, job } = bay;
+  const start = () => record({ type: 'started' });
+  useRunKeys({ done: start });
   return (
     <section className="run-panel">
       <div className="run-scroll" tabIndex={0}>
@@ -21,9 +22,11 @@ export function StartPanel({ plan, run }: { plan: RunPlan; run: RunHandle }) {
       {(plan.unverified ?? []).map(({ procedure, differs, unknown }) => (
         <p key={procedure} className="unverified"><strong>Not verified on this vehicle.</strong> {[...differs, ...unknown.map((what) => `${what} not known`)].join('; ')}. Stop where it does not match.</p>
       ))}
+      {faults.length > 0 && <p className="caution mild">On arrival: {faults.map((fault) => `${fault.words.toLowerCase()} ${fault.arrival?.result === 'fails' ? 'did not work' : `only ${fault.arrival?.condition ?? 'sometimes'}`}`).join('; ')}.</p>}
       {plan.cautions.map((caution) => <p key={caution.code} className={`caution ${caution.code.startsWith('srs') ? '' : 'mild'}`}>{caution.text}</p>)}
       </div>
       <button type="button" className="done-bar" onClick={start}>Start</button>
+      <div className="run-foot"><Link href={`/jobs/${job.number}/check-in`}>Check-in</Link><Link href={`/jobs/${job.number}`}>The job</Link></div>
     </section>
   );
 }

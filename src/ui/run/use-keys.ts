@@ -1,15 +1,26 @@
 'use client';
 import { useEffect } from 'react';
 
-/** Space says done, the left arrow takes back; a focused button keeps its own Space. */
-export function useRunKeys(done: (() => void) | null, back: (() => void) | null) {
+/** What the keys of a keyboard or foot pedal do; a focused button keeps its own Space. */
+export interface RunKeys {
+  done?: () => void;
+  /** Backspace: takes back the last step. */
+  back?: (() => void) | null;
+  /** Left and right arrow: another step that is open now. */
+  other?: (by: 1 | -1) => void;
+}
+
+/** Space says done, Backspace takes back, the arrows go through the steps that are open now. */
+export function useRunKeys({ done, back, other }: RunKeys) {
   useEffect(() => {
     const key = (event: KeyboardEvent) => {
       if ((event.target as HTMLElement).closest('button, a, input, select, textarea')) return;
-      if (event.key === ' ' && done) {
-        event.preventDefault();
-        done();
-      } else if (event.key === 'ArrowLeft') back?.();
+      if (event.key === ' ' && done) done();
+      else if (event.key === 'Backspace' && back) back();
+      else if (event.key === 'ArrowRight' && other) other(1);
+      else if (event.key === 'ArrowLeft' && other) other(-1);
+      else return;
+      event.preventDefault();
     };
     window.addEventListener('keydown', key);
     return () => window.removeEventListener('keydown', key);

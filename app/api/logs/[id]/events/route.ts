@@ -1,0 +1,14 @@
+import { readBatch } from '@/contracts';
+import { eventsSince, receiveEvents } from '@/services';
+import { answerPerson, readJson } from '../../../respond';
+import { readLogAddress, type LogContext } from '../address';
+
+export const GET = (request: Request, { params }: LogContext) => answerPerson(request, async () => {
+  const { id, after } = await readLogAddress(request, params);
+  return eventsSince(id, after);
+});
+
+export const POST = (request: Request, { params }: LogContext) => answerPerson(request, async (person) => {
+  const { id, after } = await readLogAddress(request, params);
+  return receiveEvents(person, id, readBatch(await readJson(request)), after);
+});

@@ -1,0 +1,9 @@
+import { overrideSchema, readForm } from '@/contracts';
+import { overrideGate } from '@/services';
+import { answerPerson, readJson } from '../../../respond';
+import { readLogAddress, type LogContext } from '../../../logs/[id]/address';
+
+export const POST = (request: Request, { params }: LogContext) => answerPerson(request, async (person) => {
+  const { id } = await readLogAddress(request, params);
+  return overrideGate(person, id, readForm(overrideSchema, await readJson(request)));
+});

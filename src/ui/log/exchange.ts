@@ -1,0 +1,40 @@
+import type { LogAnswer } from '@/contracts';
+import { MOST_EVENTS_AT_ONCE, type EventStamp } from '@/core/log';
+import { dropEvents, listUnsent, noteHeld } from '@/offline';
+import { send } from '../kit/http';
+import { sendPhotos } from './send-photos';
+
+type LogEvent = EventStamp & { type: string };
+
+/** What one exchange with the server brought. */
+export interface Exchanged<E> {
+  arrived: E[];
+  position: number;
+  /** Ids the server holds now, in the log or set aside. */
+  kept: string[];
+  /** Ids the server set aside: they do not count. */
+  dropped: string[];
+  /** Why, in words. */
+  reasons: string[];
+  /** Events and photos that wait on this device still. */
+  left: number;
+}
+
+/** Where a log's events are sent and asked for. */
+export const logAddress = (log: string, after: number) => `/api/logs/${log}/events?after=${after}`;
+
+/**
+ * Sends what waits on this device, as much as one request takes, and takes in what is new since a position. `unkept` are events that its store could not take: they wait in the page alone.
+ * Throws where the server cannot be reached or refuses; then nothing is forgotten.
+ */
+export async function exchange<E extends LogEvent>(log: string, after: number, unkept: E[] = []): Promise<Exchanged<E>> {
+  const unsent = [...(await listUnsent(log).catch(() => [])), ...unkept].slice(0, MOST_EVENTS_AT_ONCE);
+  const answer: LogAnswer<E> = unsent.length
+    ? await send('POST', logAddress(log, after), { events: unsent })
+    : { kept: [], setAside: [], ...(await send<Pick<LogAnswer<E>, 'events' | 'position'>>('GET', logAddress(log, after))) };
+  const dropped = answer.setAside.flatMap(({ id }) => (id ? [id] : []));
+  // A device that cannot write just now goes on all the same: the server has the events.
+  await noteHeld(log, answer.kept, answer.events).then(() => dropEvents(dropped)).catch(() => undefined);
+  const left = (await listUnsent(log).catch(() => [])).length + unkept.filter(({ id }) => !answer.kept.includes(id)).length + (await sendPhotos());
+  return { arrived: answer.events, position: answer.position, kept: answer.kept, dropped, reasons: answer.setAside.map(({ reason }) => reason), left };
+}

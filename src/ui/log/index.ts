@@ -1,0 +1,5 @@
+export * from './sending';
+export * from './use-log';
+export * from './use-stream';
+export * from './saved-words';
+export * from './photo';
