@@ -2,9 +2,13 @@ import { UsageError } from './cli/arguments';
 
 const USAGE = `Usage: pezzo COMMAND
 
-  up      [--port N] [--host ADDRESS] [--no-demo] [--reset-demo]
-          install what is missing, start the database, migrate, build, serve
-  test    type check, lint, dependency rules, unit, integration and browser tests
+  up      [--port N] [--host NAME [--certificate FILE --key FILE]] [--no-demo] [--reset-demo]
+          install what is missing, start the database, migrate, build, serve; over TLS for a host that is not loopback
+  backup  FILE
+          write everything the database holds to one file
+  restore FILE [--replace]
+          bring it back into an empty database, or in place of what is there
+  test    type check, lint, dependency rules, unit, integration and browser tests; “test faults” kills the app, database and browser many times
   bench   NAME
           print the figures of one benchmark
   plan    FILE [FILE …] --goal GOAL [--option name=value] [--order best|recorded] [--costs FILE] [--tray BINS] [--time-limit SECONDS] [--json]
@@ -15,6 +19,8 @@ const USAGE = `Usage: pezzo COMMAND
 
 const COMMANDS: Record<string, (argv: string[]) => Promise<number>> = {
   up: async (argv) => (await import('./up/up')).upCommand(argv),
+  backup: async (argv) => (await import('./backup/backup')).backupCommand(argv),
+  restore: async (argv) => (await import('./backup/restore')).restoreCommand(argv),
   test: async (argv) => (await import('./test/test')).testCommand(argv),
   bench: async (argv) => (await import('./bench')).benchCommand(argv),
   plan: async (argv) => (await import('./cli/plan')).planCommand(argv),

@@ -94,3 +94,19 @@ describe('pezzo check', () => {
     expect(run('check').status).toBe(2);
   });
 });
+
+describe('commands that keep and serve', () => {
+  it.each([
+    ['backup'], ['backup', 'a', 'b'], ['backup', '--replace', 'a'], ['restore'], ['restore', 'a', 'b'], ['restore', 'a', '--force'],
+    ['up', '--host', '0.0.0.0'], ['up', '--host', 'bay.example', '--certificate', 'a.pem'], ['up', '--certificate', 'a.pem', '--key', 'a.key'], ['up', '--port', '70000'], ['test', 'everything'], ['weld'],
+  ])('say how they are used where they are called wrongly: %s %s %s', (...args) => {
+    const { status, stdout, stderr } = run(...args.filter((arg) => arg !== undefined));
+    expect([status, stdout]).toEqual([2, '']);
+    expect(stderr).toMatch(/Usage: pezzo/);
+  });
+
+  it('refuse a backup that is not there before they touch the database', () => {
+    const { status, stderr } = run('restore', join(folder, 'no-such.backup'));
+    expect([status, stderr.trim()]).toEqual([1, `There is no file ${join(folder, 'no-such.backup')}.`]);
+  });
+});

@@ -1,4 +1,4 @@
-import { chromium, type Browser, type BrowserContext } from '@playwright/test';
+import { chromium, expect, type Browser, type BrowserContext, type Locator, type Page } from '@playwright/test';
 import { CHROMIUM } from './debian';
 
 /** Flags that keep Chromium off the network and running as root. */
@@ -15,4 +15,18 @@ export async function signedIn(browser: Browser, baseURL: string, person: string
   const response = await context.request.post('/api/sign-in', { data: { person, pin } });
   if (!response.ok()) throw new Error(`Sign-in failed: ${await response.text()}`);
   return context;
+}
+
+/** Taps everything of a kind that is left, one after another, each until it is no longer left. */
+export async function tapAll(left: Locator): Promise<void> {
+  for (let n = await left.count(); n > 0; n -= 1) {
+    await left.first().click();
+    await expect(left).toHaveCount(n - 1);
+  }
+}
+
+/** Answers what the screen asks before its wide bar can be tapped: lines to tick, functions to test. */
+export async function answerAll(page: Page): Promise<void> {
+  await tapAll(page.getByRole('checkbox', { checked: false }));
+  await tapAll(page.getByRole('button', { name: 'Works', exact: true, pressed: false }));
 }

@@ -106,6 +106,9 @@ const stopServer = (folder: string) => {
   if (isRunning(folder)) server('pg_ctl', ['stop', '-D', folder, '-m', 'fast', '-w', '-s']);
 };
 
+/** The path of one of PostgreSQL's programs. */
+export const postgresProgram = (name: string) => join(binFolder()!, name);
+
 export const ensurePostgres = () => ensurePackages(['postgresql'], () => binFolder() !== null);
 
 const keepRecord = (file: string, kept: Kept) => writeFileSync(file, JSON.stringify({ ...kept, owner: process.pid }), { mode: 0o600 });

@@ -11,10 +11,10 @@ export interface Served {
 }
 
 /** Starts the built app and waits until it answers. Throws where it does not within half a minute. */
-export async function serve({ host, port, databaseUrl }: { host: string; port: number; databaseUrl: string }): Promise<Served> {
+export async function serve({ host, port, databaseUrl, env = {} }: { host: string; port: number; databaseUrl: string; env?: Record<string, string> }): Promise<Served> {
   const child = spawn(process.execPath, ['--max-old-space-size=200', 'node_modules/next/dist/bin/next', 'start', '-H', host, '-p', String(port)], {
     cwd: ROOT, stdio: ['ignore', 'ignore', 'inherit'],
-    env: { ...process.env, NODE_ENV: 'production', DATABASE_URL: databaseUrl },
+    env: { ...process.env, NODE_ENV: 'production', DATABASE_URL: databaseUrl, ...env },
   });
   const ended = new Promise<number>((resolve) => child.on('exit', (code) => resolve(code ?? 0)));
   const url = `http://${host.includes(':') ? `[${host}]` : host === '0.0.0.0' ? '127.0.0.1' : host}:${port}`;

@@ -4,10 +4,11 @@ import pg from 'pg';
 import { v7 as uuid } from 'uuid';
 import { foldRun, graphOf, viewRun, type RunEvent, type RunFact } from '../../src/core/run';
 import { db, findShop, getPerson, getPool, insertPerson, insertShop, transaction, updateShopSettings } from '../../src/data';
-import { approveDraft, bringIn, hashSecret, openJob, openRun, openRunScreen, receiveEvents } from '../../src/services';
+import { approveDraft, bringIn, hashSecret, moveStock, openJob, openRun, openRunScreen, receiveEvents } from '../../src/services';
 import { migrate } from '../support/migrate';
 import { PlainFailure, ROOT, say } from '../support/project';
 import { DEMO_PEOPLE, DEMO_SHOP } from './demo-people';
+import { loadVisits } from './demo-visits';
 
 /**
  * Loads the demo shop into an empty database. A database that has a shop is left as it is; `reset` empties it first, but
@@ -64,12 +65,16 @@ async function loadJobs(): Promise<void> {
   });
   const rear = { procedures: ['kite-rear-door'], goals: ['woofer'], options: { windows: 'power' }, newParts: ['Fit the intercom speaker on its ring', 'Foam behind the cable', 'Speaker plays'] };
   const first = await openRun(lead, { job: done, ...rear });
-  await work(first, 'bea-nwosu', Infinity);
   const second = await openRun(lead, { job: running, ...rear });
-  await work(second, 'rui-castellane', 9);
   await openRun(lead, {
     job: waiting, procedures: ['lumen-front-door'], goals: ['woofer'], options: { audio: 'amplified', puddle: 'fitted' }, newParts: ['Rivet nuts set', 'New woofer on its adapter'],
   });
+  await moveStock(lead, { kind: 'push-clip', change: 60, reason: 'delivery' });
+  await moveStock(lead, { kind: 'push-pin', change: 24, reason: 'delivery' });
+  await moveStock(lead, { kind: 'M5 rivet nut', change: 2, reason: 'counted' });
+  await work(first, 'bea-nwosu', Infinity);
+  await work(second, 'rui-castellane', 9);
+  await loadVisits({ done, running, waiting });
 }
 
 /** Works a run for so many removal steps; with Infinity to the very end, breaking one clip on the way. */
@@ -81,7 +86,7 @@ async function work(runId: string, personId: string, removalSteps: number): Prom
   let clock = Date.UTC(2026, 2, 2, 9);
   const add = (fact: RunFact, ms = 0) => {
     clock += ms * 1.2;
-    events.push({ id: uuid(), lamport: events.length + 1, device: 'demo-tablet', seq: events.length + 1, person: personId, at: new Date(clock).toISOString(), ...fact });
+    events.push({ id: uuid(), lamport: events.length + 1, device: 'demo-tablet', seq: events.length + 1, person: personId, at: new Date(clock).toISOString(), ...fact } as RunEvent);
   };
   const now = () => viewRun(graph, run.plan, foldRun(events)).now;
   add({ type: 'started' });
@@ -96,6 +101,7 @@ async function work(runId: string, personId: string, removalSteps: number): Prom
     add({ type: 'phase', to: 'refit' });
     add({ type: 'renewed', item: 'kite-rear-door/c1', count: 1 });
     for (let step = now(); step; step = now()) {
+      if ('checks' in step.step && step.step.gate === 'test') for (const { text } of step.step.checks) add({ type: 'test', gate: step.key, check: text, result: 'pass' });
       add('gate' in step.step && step.step.gate ? { type: 'gatePassed', gate: step.key } : { type: 'done', action: step.key }, Math.max(step.step.ms, 4000));
     }
     add({ type: 'finished' });

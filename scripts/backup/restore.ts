@@ -1,0 +1,70 @@
+import { existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import pg from 'pg';
+import { readArguments, UsageError } from '../cli/arguments';
+import { capture } from '../support/command';
+import { migrate } from '../support/migrate';
+import { PlainFailure, say } from '../support/project';
+import { clientProgram, fileHere, withDatabase } from './tools';
+
+const USAGE = 'Usage: pezzo restore FILE [--replace]';
+
+/**
+ * Brings a backup back, whole or not at all, and then up to date where it is of an older version. Throws PlainFailure where the database
+ * holds something and `replace` was not said, or the file is no backup.
+ */
+export async function restore(databaseUrl: string, file: string, replace: boolean): Promise<void> {
+  const program = await clientProgram('pg_restore');
+  // Reading its table of contents first: a file that is no backup must not cost what is there.
+  try {
+    capture(program, ['--list', file]);
+  } catch {
+    throw new PlainFailure(`${file} is no backup of Pezzo, or it is damaged. Nothing was changed.`);
+  }
+  if (!(await isEmpty(databaseUrl))) {
+    if (!replace) throw new PlainFailure('The database holds something already, so nothing was changed. To put the backup in its place, say --replace.');
+  }
+  const folder = mkdtempSync(join(tmpdir(), 'pezzo-restore-'));
+  try {
+    const script = join(folder, 'backup.sql');
+    capture(program, ['--no-owner', '--no-privileges', `--file=${script}`, file]);
+    // Emptying and filling are one transaction: whatever fails, what was there stays.
+    capture(await clientProgram('psql'), [
+      '--no-psqlrc', '--quiet', '--single-transaction', '--set=ON_ERROR_STOP=1', '--command=drop schema public cascade', '--command=create schema public', `--file=${script}`, databaseUrl,
+    ]);
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+  await migrate(databaseUrl);
+}
+
+async function withClient<T>(databaseUrl: string, work: (client: pg.Client) => Promise<T>): Promise<T> {
+  const client = new pg.Client({ connectionString: databaseUrl });
+  await client.connect();
+  try {
+    return await work(client);
+  } finally {
+    await client.end();
+  }
+}
+
+const isEmpty = (databaseUrl: string) => withClient(databaseUrl, async (client) =>
+  (await client.query(`select 1 from pg_tables where schemaname = 'public' limit 1`)).rowCount === 0);
+
+/** `pezzo restore FILE`; returns the exit status. */
+export async function restoreCommand(argv: string[]): Promise<number> {
+  const { values, positionals } = readArguments(argv, { replace: { type: 'boolean' } }, USAGE);
+  if (positionals.length !== 1) throw new UsageError(USAGE);
+  const file = fileHere(positionals[0]);
+  try {
+    if (!existsSync(file)) throw new PlainFailure(`There is no file ${file}.`);
+    await withDatabase((url) => restore(url, file, values.replace ?? false));
+  } catch (error) {
+    if (!(error instanceof PlainFailure)) throw error;
+    say(error.message);
+    return 1;
+  }
+  say('Everything of the backup is back.');
+  return 0;
+}
