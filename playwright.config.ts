@@ -3,10 +3,11 @@ import { CHROMIUM_ARGS } from './scripts/support/browser';
 import { CHROMIUM } from './scripts/support/debian';
 
 export default defineConfig({
-  testDir: 'tests/browser',
   fullyParallel: false,
   workers: 1,
-  timeout: 90_000,
+  // Generous: a busy machine makes everything slow, and only a test that fails waits for them.
+  timeout: 300_000,
+  expect: { timeout: 30_000 },
   outputDir: '.pezzo/test-results',
   reporter: [['list'], ['json']],
   use: {
@@ -15,4 +16,9 @@ export default defineConfig({
     launchOptions: { executablePath: CHROMIUM, args: CHROMIUM_ARGS },
     screenshot: 'only-on-failure',
   },
+  projects: [
+    { name: 'browser', testDir: 'tests/browser' },
+    // Long: run by `bin/pezzo test faults` only.
+    { name: 'faults', testDir: 'tests/faults' },
+  ],
 });

@@ -11,8 +11,9 @@ import { loadDemo } from '../up/load-demo';
 import { readPlaywright, type Tally } from './tally';
 
 const REPORT = '.pezzo/browser.json';
+const FAULTS_REPORT = '.pezzo/faults.json';
 
-/** Builds the app, serves it on the demo in a throw-away database, and an empty one beside it, and runs the journeys. */
+/** Builds the app, serves it twice on the demo in a throw-away database, and once on an empty one, and runs the journeys. */
 export async function runBrowser(cluster: Cluster): Promise<Tally> {
   say('— browser journeys');
   await ensureBuild();
@@ -22,15 +23,26 @@ export async function runBrowser(cluster: Cluster): Promise<Tally> {
   await migrate(emptyUrl);
   await loadDemo(databaseUrl, false);
   const app = await serve({ host: '127.0.0.1', port: await freePort(), databaseUrl });
+  const second = await serve({ host: '127.0.0.1', port: await freePort(), databaseUrl });
   const empty = await serve({ host: '127.0.0.1', port: await freePort(), databaseUrl: emptyUrl });
   rmSync(join(ROOT, REPORT), { force: true });
   try {
-    const status = await runShown(process.execPath, ['node_modules/@playwright/test/cli.js', 'test'], {
-      env: { ...process.env, PEZZO_URL: app.url, PEZZO_EMPTY_URL: empty.url, PLAYWRIGHT_JSON_OUTPUT_NAME: REPORT },
+    const status = await runShown(process.execPath, ['node_modules/@playwright/test/cli.js', 'test', '--project=browser'], {
+      env: { ...process.env, PEZZO_URL: app.url, PEZZO_SECOND_URL: second.url, PEZZO_EMPTY_URL: empty.url, PLAYWRIGHT_JSON_OUTPUT_NAME: REPORT },
     });
     return readPlaywright(REPORT, status);
   } finally {
-    await app.stop();
-    await empty.stop();
+    await Promise.all([app, second, empty].map((one) => one.stop()));
   }
+}
+
+/** Follows runs in a real browser while the app, the database and the browser are killed again and again. Starts what it needs itself. */
+export async function runFaults(): Promise<Tally> {
+  say('— faults: app, database and browser are killed again and again; this takes minutes');
+  await ensureBuild();
+  rmSync(join(ROOT, FAULTS_REPORT), { force: true });
+  const status = await runShown(process.execPath, ['node_modules/@playwright/test/cli.js', 'test', '--project=faults'], {
+    env: { ...process.env, PLAYWRIGHT_JSON_OUTPUT_NAME: FAULTS_REPORT },
+  });
+  return readPlaywright(FAULTS_REPORT, status);
 }

@@ -3,11 +3,13 @@ import { runShown } from '../support/command';
 import { ensureChromium } from '../support/debian';
 import { startThrowAwayCluster, type Cluster } from '../support/postgres';
 import { PlainFailure, say } from '../support/project';
-import { runBrowser } from './browser-stage';
+import { runBrowser, runFaults } from './browser-stage';
 import { add, failedOne, passedOne, NOTHING, readVitest, type Tally } from './tally';
 
-const USAGE = 'Usage: pezzo test [static] [unit] [integration] [browser]';
-const STAGES = ['static', 'unit', 'integration', 'browser'] as const;
+const USAGE = 'Usage: pezzo test [static] [unit] [integration] [browser] [faults]';
+const STAGES = ['static', 'unit', 'integration', 'browser', 'faults'] as const;
+/** What runs when nothing is named: all but the long one. */
+const USUAL = STAGES.filter((stage) => stage !== 'faults');
 type Stage = (typeof STAGES)[number];
 
 const node = (tool: string, ...args: string[]) => runShown(process.execPath, [`node_modules/${tool}`, ...args]);
@@ -42,7 +44,7 @@ export async function testCommand(argv: string[]): Promise<number> {
   const { positionals } = readArguments(argv, {}, USAGE);
   const wrong = positionals.find((name) => !STAGES.includes(name as Stage));
   if (wrong) throw new UsageError(`There is no stage “${wrong}”.\n${USAGE}`);
-  const wanted = new Set<string>(positionals.length ? positionals : STAGES);
+  const wanted = new Set<string>(positionals.length ? positionals : USUAL);
   let tally = NOTHING;
   let cluster: Cluster | null = null;
   try {
@@ -53,6 +55,10 @@ export async function testCommand(argv: string[]): Promise<number> {
     if (wanted.has('browser')) {
       await ensureChromium();
       tally = add(tally, await runBrowser(cluster!));
+    }
+    if (wanted.has('faults')) {
+      await ensureChromium();
+      tally = add(tally, await runFaults());
     }
   } catch (error) {
     if (!(error instanceof PlainFailure)) throw error;

@@ -28,7 +28,7 @@ test('has every acknowledged event once after the app and the database were kill
   const acknowledged: string[] = [];
   const sendOnce = async (id: string, n: number): Promise<boolean> => {
     const event = { id, lamport: 1000 + n, device: 'fault-test', seq: n + 1, person: 'rui-castellane', at: '2026-03-02T09:00:00.000Z', type: 'note', text: `note ${n}` };
-    const answer = await api.post(`/api/runs/${run}/events`, { data: { events: [event] }, timeout: 20_000 }).catch(() => null);
+    const answer = await api.post(`/api/logs/${run}/events`, { data: { events: [event] }, timeout: 20_000 }).catch(() => null);
     const kept = answer?.ok() ? ((await answer.json()) as { kept: string[] }).kept : [];
     return kept.includes(id);
   };
@@ -49,7 +49,7 @@ test('has every acknowledged event once after the app and the database were kill
       expect(kept, `event ${n}`).toBe(true);
       acknowledged.push(id);
     }
-    const answer = (await (await api.get(`/api/runs/${run}/events?after=0`)).json()) as { events: { id: string; device: string }[] };
+    const answer = (await (await api.get(`/api/logs/${run}/events?after=0`)).json()) as { events: { id: string; device: string }[] };
     expect(answer.events.filter((event) => event.device === 'fault-test').map((event) => event.id)).toEqual(acknowledged);
   } finally {
     await api.dispose();

@@ -1,12 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
-import { expectAccessible, signIn } from './support';
-
-/** Taps the map at a share of its width and height. */
-async function tapMap(page: Page, x: number, y: number) {
-  const map = page.getByRole('group', { name: /^Panel map/ });
-  const box = (await map.boundingBox())!;
-  await map.click({ position: { x: box.width * x, y: box.height * y } });
-}
+import { answerAll } from '../../scripts/support/browser';
+import { expectAccessible, signIn, tapMap } from './support';
 
 test('records a small door from nothing, plans it, runs it to the end and sees the ledger balance', async ({ page }) => {
   await signIn(page, 'Tomas Varga', '2002');
@@ -99,13 +93,12 @@ async function workRun(page: Page) {
       await page.getByRole('button', { name: 'More: 0 lost' }).click();
       await bar.click();
       await expect(heading).not.toHaveText(title);
-      await page.getByRole('button', { name: 'Back' }).click();
+      await page.getByRole('button', { name: 'Back', exact: true }).click();
       await expect(heading).toHaveText(title);
       await page.getByRole('button', { name: 'More: 0 broken' }).click();
       await page.getByRole('button', { name: 'More: 0 lost' }).click();
     }
-    const unanswered = page.getByRole('checkbox', { checked: false });
-    while (await unanswered.count()) await unanswered.first().click();
+    await answerAll(page);
     const spare = page.getByRole('button', { name: /new fitted$/ });
     if (await spare.count()) await spare.first().click();
     await expect(bar).toBeEnabled();

@@ -11,7 +11,8 @@ async function as(role: Role | null): Promise<APIRequestContext> {
 
 test('lets nobody in without signing in', async () => {
   const api = await as(null);
-  for (const [method, path] of [['GET', '/api/procedures'], ['POST', '/api/jobs'], ['PUT', '/api/settings'], ['PUT', '/api/kit'], ['POST', '/api/procedures/derive'], ['GET', '/api/procedures/kite-rear-door/file']]) {
+  for (const [method, path] of [['GET', '/api/procedures'], ['POST', '/api/jobs'], ['PUT', '/api/settings'], ['PUT', '/api/kit'], ['POST', '/api/procedures/derive'], ['GET', '/api/procedures/kite-rear-door/file'],
+    ['GET', '/api/logs/board/stream'], ['POST', '/api/stores'], ['POST', '/api/flags'], ['GET', '/api/jobs/2401/report.json'], ['GET', '/api/jobs/2401/report.pdf'], ['GET', '/api/photos/00000000-0000-4000-8000-000000000000']]) {
     const response = await api.fetch(path, { method, data: method === 'GET' ? undefined : {} });
     expect([response.status(), (await response.json()).code]).toEqual([403, 'signed-out']);
   }
@@ -22,6 +23,7 @@ test('gives each role what it may do and no more', async () => {
   const deeds: [method: string, path: string, data: object, from: Role][] = [
     ['PUT', '/api/settings', settings, 'owner'], ['POST', '/api/people', { name: 'Not To Be', role: 'trainee', pin: '1234', password: '' }, 'owner'],
     ['POST', '/api/procedures/kite-rear-door/approve', { version: 1, note: 'x' }, 'lead'], ['POST', '/api/procedures/bring-in', {}, 'technician'],
+    ['POST', '/api/stores', { kind: 'tab', change: 1, reason: '' }, 'technician'], ['POST', '/api/flags', { flag: '00000000-0000-4000-8000-000000000000' }, 'lead'],
   ];
   const rank = ['trainee', 'technician', 'lead', 'owner'];
   for (const role of rank as Role[]) {
@@ -47,9 +49,14 @@ test('refuses bad input with a code and the place at fault', async () => {
     ['POST', '/api/runs', '{"job":2401,"procedures":["kite-rear-door"],"goals":["card"],"options":{"windows":"sliding"}}', 400, 'no-plan'],
     ['POST', '/api/runs', '{"job":2401,"procedures":["kite-rear-door"],"goals":["card"],"trayBins":7}', 400, 'form'],
     ['PUT', '/api/settings', '{"batteryAlways":false,"srsWaitSeconds":null,"srsWaitSource":"","costs":{"zoneMoveSeconds":90,"sideMoveSeconds":1}}', 400, 'form'],
-    ['POST', '/api/runs/not-a-run/events', '{"events":[]}', 400, 'run-address'],
-    ['POST', '/api/runs/00000000-0000-4000-8000-000000000000/events', '{"events":[{"type":"welded"}]}', 400, 'event-type'],
-    ['GET', '/api/runs/00000000-0000-4000-8000-000000000000/events?after=-1', '', 400, 'run-address'],
+    ['POST', '/api/logs/not-a-log/events', '{"events":[]}', 400, 'log-address'], ['GET', '/api/logs/00000000-0000-4000-8000-000000000000/events?after=-1', '', 400, 'log-address'],
+    ['POST', '/api/logs/00000000-0000-4000-8000-000000000000/events', '{"events":[]}', 400, 'events-form'],
+    ['POST', '/api/logs/00000000-0000-4000-8000-000000000000/events', '{"events":[{"type":"done"}]}', 404, 'log-unknown'], ['GET', '/api/logs/00000000-0000-4000-8000-000000000000/events', '', 404, 'log-unknown'],
+    ['GET', '/api/logs/everything/stream', '', 400, 'log-address'], ['POST', '/api/runs/not-a-run/override', '{}', 400, 'log-address'],
+    ['PUT', '/api/photos/no-id?job=2401&sha256=00', 'x', 400, 'photo-address'], ['GET', '/api/photos/00000000-0000-4000-8000-000000000000', '', 404, 'photo-unknown'],
+    ['GET', '/api/jobs/0/report.json', '', 400, 'job-address'], ['GET', '/api/jobs/999999/report.pdf', '', 404, 'job-unknown'],
+    ['POST', '/api/stores', '{"kind":"push-clip","change":0}', 400, 'form'], ['POST', '/api/stores', '{"kind":"push-clip","change":-5000}', 409, 'not-so-many'],
+    ['POST', '/api/flags', '{"flag":"00000000-0000-4000-8000-000000000000"}', 404, 'flag-unknown'],
   ];
   for (const [method, path, body, status, code] of cases) {
     const response = await api.fetch(path, { method, headers: { 'content-type': 'application/json' }, data: body ? Buffer.from(body) : undefined });

@@ -1,5 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect, type Page } from '@playwright/test';
+import { answerAll } from '../../scripts/support/browser';
 
 /** Signs in on the sign-in screen as a person would. */
 export async function signIn(page: Page, name: string, pin: string): Promise<void> {
@@ -15,4 +16,76 @@ export async function expectAccessible(page: Page): Promise<void> {
   const { violations } = await new AxeBuilder({ page }).analyze();
   const serious = violations.filter((violation) => violation.impact === 'serious' || violation.impact === 'critical');
   expect(serious.map((violation) => `${violation.id}: ${violation.nodes.map((node) => node.target.join(' ')).join('; ')}`)).toEqual([]);
+}
+
+/** Opens a job for a Kite and shows its page; returns its number. */
+export async function openJob(page: Page, title: string): Promise<number> {
+  const answer = await page.request.post('/api/jobs', { data: { title, customer: 'Tideway Driving School', make: 'Velden', model: 'Kite', year: 2017, body: 'hatch-5', steering: 'left' } });
+  const { number } = (await answer.json()) as { number: number };
+  await page.goto(`/jobs/${number}`);
+  await expect(page.getByRole('heading', { name: `Job ${number}: ${title}` })).toBeVisible();
+  return number;
+}
+
+/** Opens a job and a run on the Kite's rear door, and shows the run started; returns its id. */
+export async function openRun(page: Page, title: string, procedures = ['kite-rear-door'], goals = ['woofer']): Promise<{ job: number; run: string }> {
+  const job = await openJob(page, title);
+  const answer = await page.request.post('/api/runs', { data: { job, procedures, goals, options: { windows: 'power' }, newParts: ['Intercom speaker'] } });
+  const { id } = (await answer.json()) as { id: string };
+  await page.goto(`/runs/${id}`);
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Lay out' })).toHaveCount(0);
+  return { job, run: id };
+}
+
+/** A small PNG, as a camera or file chooser would hand it over. */
+export const photoFile = (name = 'photo.png') => ({
+  name, mimeType: 'image/png',
+  buffer: Buffer.from('iVBORw0KGgoAAAANSUhEUgAAABgAAAAQCAIAAACDRijCAAAACXBIWXMAAAPoAAAD6AG1e1JrAAAAIElEQVQ4jWPwSS6iCmIYNchnNIx8RtNR8mgWSSY/HQAA8XSxkP3S2fMAAAAASUVORK5CYII=', 'base64'),
+});
+
+/** The ids of the photos that the server's log of a run names. */
+export async function photosOf(page: Page, run: string): Promise<string[]> {
+  const { events } = (await (await page.request.get(`/api/logs/${run}/events?after=0`)).json()) as { events: { type: string; photo?: string }[] };
+  return events.flatMap(({ type, photo }) => (type === 'photo' ? [photo!] : []));
+}
+
+/** Draws a line in the field for signatures. */
+export async function signOn(page: Page): Promise<void> {
+  const field = page.getByRole('img', { name: 'Sign here' });
+  await field.scrollIntoViewIfNeeded();
+  const box = (await field.boundingBox())!;
+  await page.mouse.move(box.x + 40, box.y + 60);
+  await page.mouse.down();
+  for (let step = 1; step <= 8; step += 1) await page.mouse.move(box.x + 40 + step * 30, box.y + 60 + (step % 2) * 40);
+  await page.mouse.up();
+}
+
+/** The heading of the step that is to be done now. */
+export const stepHeading = (page: Page) => page.getByRole('heading', { level: 1 });
+
+/** The step that takes out the clips round the door card. */
+export const CARD_CLIPS = /^Pull free .*× 9/;
+
+/** Does steps until the heading matches `words`. */
+export async function workUntil(page: Page, words: RegExp | string, most = 60): Promise<void> {
+  const heading = stepHeading(page);
+  for (let n = 0; n < most; n += 1) {
+    const now = (await heading.textContent())!;
+    const title = now.replace(/\s+/g, ' ').trim();
+    if (typeof words === 'string' ? title.startsWith(words) : words.test(title)) return;
+    await answerAll(page);
+    const progress = page.locator('.progress-words');
+    const before = `${now}${await progress.textContent()}`;
+    await page.locator('.done-bar').click();
+    await expect.poll(async () => `${await heading.textContent()}${await progress.textContent()}`).not.toBe(before);
+  }
+  throw new Error(`“${words}” never came.`);
+}
+
+/** Taps the panel map at a share of its width and height. */
+export async function tapMap(page: Page, x: number, y: number): Promise<void> {
+  const map = page.getByRole('group', { name: /^Panel map/ });
+  const box = (await map.boundingBox())!;
+  await map.click({ position: { x: box.width * x, y: box.height * y } });
 }

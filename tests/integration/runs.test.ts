@@ -1,48 +1,23 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { demoProcedure } from '../support/demo';
-import { freshDatabase } from '../support/database';
-import { makeShop } from '../support/shop';
-import { foldRun, graphOf, viewRun, type RunEvent, type RunFact, type RunPlan } from '@/core/run';
-import { approveDraft, bringIn, eventsSince, jobBoard, openJob, openRun, openRunScreen, receiveEvents } from '@/services';
+import { kiteShop, REAR_SPEAKER } from '../support/kite-shop';
+import { deviceOf, workThrough } from '../support/work-run';
+import type { RunEvent, RunFact } from '@/core/run';
+import { eventsSince, jobBoard, openFlags, openRun, openRunScreen, receiveEvents } from '@/services';
 import { db, type Person } from '@/data';
 
 let drop: () => Promise<void>;
 let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Person>;
 let job: number;
-const ASK = { procedures: ['kite-rear-door'], goals: ['woofer'], options: { windows: 'power' }, newParts: ['Speaker'] };
-beforeAll(async () => {
-  drop = await freshDatabase();
-  people = await makeShop();
-  await bringIn(people.lead, JSON.stringify(demoProcedure('kite-rear-door')));
-  await approveDraft(people.lead, 'kite-rear-door', 1, 'first');
-  job = await openJob(people.technician, { title: 'Rear speakers', customer: '', label: '', make: 'Velden', model: 'Kite', year: 2017, body: '', steering: 'any' });
-});
+beforeAll(async () => { ({ drop, people, job } = await kiteShop()); });
 afterAll(() => drop());
 
 let lamport = 0;
 const event = (fact: RunFact, device = 'a'): RunEvent => {
   lamport += 1;
-  return { id: randomUUID(), lamport, device, seq: lamport, person: 'technician', at: new Date().toISOString(), ...fact };
+  return { id: randomUUID(), lamport, device, seq: lamport, person: 'technician', at: new Date().toISOString(), ...fact } as RunEvent;
 };
-const newRun = () => openRun(people.technician, { job, ...ASK });
-
-/** Works a run to the last step; the facts in `extra` come right after an action. */
-function workThrough(plan: RunPlan, extra: Record<string, RunFact[]> = {}): RunEvent[] {
-  const graph = graphOf(plan);
-  const events = [event({ type: 'started' })];
-  const now = () => viewRun(graph, plan, foldRun(events)).now;
-  const take = () => {
-    for (let step = now(); step; step = now()) {
-      events.push(event('gate' in step.step && step.step.gate ? { type: 'gatePassed', gate: step.key } : { type: 'done', action: step.key }));
-      for (const fact of extra[step.key] ?? []) events.push(event(fact));
-    }
-  };
-  take();
-  events.push(event({ type: 'phase', to: 'refit' }));
-  take();
-  return events;
-}
+const newRun = () => openRun(people.technician, { job, ...REAR_SPEAKER });
 
 describe('the event log', () => {
   it('keeps an event sent many times once, and gives what arrived since a position', async () => {
@@ -57,16 +32,17 @@ describe('the event log', () => {
   });
 
   it('cannot be changed or emptied by anybody', async () => {
-    await expect(db.query(`update run_events set type = 'x'`)).rejects.toThrow('append-only');
-    await expect(db.query('delete from run_events')).rejects.toThrow('append-only');
-    await expect(db.query('truncate run_events')).rejects.toThrow('append-only');
+    await expect(db.query(`update events set type = 'x'`)).rejects.toThrow('append-only');
+    await expect(db.query('delete from events')).rejects.toThrow('append-only');
+    await expect(db.query('truncate events')).rejects.toThrow('append-only');
   });
 
   it('does not take an event that belongs to another run', async () => {
     const [one, other] = [await newRun(), await newRun()];
     const mine = event({ type: 'started' });
     await receiveEvents(people.technician, one, [mine], 0);
-    expect((await receiveEvents(people.technician, other, [mine], 0)).kept).toEqual([]);
+    const answer = await receiveEvents(people.technician, other, [mine], 0);
+    expect(answer.setAside).toEqual([{ id: mine.id, reason: 'It belongs to another job.' }]);
     expect((await eventsSince(other, 0)).events).toEqual([]);
   });
 
@@ -82,7 +58,7 @@ describe('finishing', () => {
   it('is refused with reasons while a lost screw is unaccounted for, and goes through with one', async () => {
     const run = await newRun();
     const { run: { plan } } = await openRunScreen(run);
-    const events = workThrough(plan, { 'release:kite-rear-door/s1': [{ type: 'lost', item: 'kite-rear-door/s1', count: 1 }] });
+    const events = workThrough(plan, deviceOf('technician'), { 'release:kite-rear-door/s1': [{ type: 'lost', item: 'kite-rear-door/s1', count: 1 }] });
     await receiveEvents(people.technician, run, events, 0);
     await expect(receiveEvents(people.technician, run, [event({ type: 'finished' })], 0)).rejects.toMatchObject({
       code: 'not-accounted', fields: [{ place: 'kite-rear-door/s1', message: expect.stringContaining('1 not back') }],
@@ -91,11 +67,14 @@ describe('finishing', () => {
     expect((await receiveEvents(people.technician, run, [event({ type: 'finished' })], 0)).kept).toHaveLength(1);
     const standing = (await jobBoard()).find((one) => one.job.number === job)!.runs.find((one) => one.id === run);
     expect(standing?.stage).toBe('finished');
+    const late = event({ type: 'lost', item: 'kite-rear-door/c1', count: 1 });
+    expect((await receiveEvents(people.technician, run, [late], 0)).kept).toEqual([late.id]);
+    expect((await openFlags([job])).filter(({ reason }) => reason === 'late')).toHaveLength(1);
   });
 
   it('opens no run for a goal that cannot be planned, nor for a trainee', async () => {
-    await expect(openRun(people.technician, { job, ...ASK, goals: ['sunroof'] })).rejects.toMatchObject({ code: 'no-plan' });
-    await expect(openRun(people.trainee, { job, ...ASK })).rejects.toMatchObject({ kind: 'forbidden' });
-    await expect(openRun(people.lead, { ...ASK, job: 999_999 })).rejects.toMatchObject({ kind: 'not-found' });
+    await expect(openRun(people.technician, { job, ...REAR_SPEAKER, goals: ['sunroof'] })).rejects.toMatchObject({ code: 'no-plan' });
+    await expect(openRun(people.trainee, { job, ...REAR_SPEAKER })).rejects.toMatchObject({ kind: 'forbidden' });
+    await expect(openRun(people.lead, { ...REAR_SPEAKER, job: 999_999 })).rejects.toMatchObject({ kind: 'not-found' });
   });
 });

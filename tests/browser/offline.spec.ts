@@ -1,0 +1,191 @@
+import { expect, test, type BrowserContext, type Page } from '@playwright/test';
+import { CARD_CLIPS, openRun, photoFile, signIn, stepHeading, workUntil } from './support';
+
+/** Waits until this browser keeps the app for work without a network. */
+async function serviceWorkerReady(page: Page): Promise<void> {
+  await page.evaluate(async () => {
+    await navigator.serviceWorker.ready;
+    if (!navigator.serviceWorker.controller) await new Promise((resolve) => navigator.serviceWorker.addEventListener('controllerchange', resolve, { once: true }));
+  });
+}
+
+const saved = (page: Page) => expect(page.getByText('● saved')).toBeVisible();
+
+/** How much this browser says that it has not sent yet. */
+const unsentOn = async (page: Page) => Number(/\d+/.exec((await page.getByText(/saved here, not yet sent/).textContent())!)![0]);
+
+/** What the server has of a run. */
+async function onServer(context: BrowserContext, run: string): Promise<{ id: string; type: string; action?: string; photo?: string }[]> {
+  return ((await (await context.request.get(`/api/logs/${run}/events?after=0`)).json()) as { events: { id: string; type: string }[] }).events;
+}
+
+test('works on without a network through a reload and a closed tab, with photos, and loses nothing', async ({ browser, baseURL }) => {
+  const context = await browser.newContext({ baseURL });
+  let page = await context.newPage();
+  await signIn(page, 'Rui Castellane', '4004');
+  await serviceWorkerReady(page);
+  const { run } = await openRun(page, 'No network');
+  await saved(page);
+  const words = page.locator('.progress-words');
+  await page.locator('.done-bar').click();
+  await expect(words).toContainText('2 of');
+  await page.reload();
+  await expect(words).toContainText('2 of');
+
+  await saved(page);
+  const before = await onServer(context, run);
+  await context.setOffline(true);
+  await page.locator('.done-bar').click();
+  await expect(page.getByText(/saved here, not yet sent/)).toBeVisible();
+  const unsent = await unsentOn(page);
+  await page.locator('.run-foot input[type=file]').setInputFiles(photoFile());
+  // The photo is kept once the event that names it counts among what is not yet sent.
+  await expect.poll(() => unsentOn(page)).toBe(unsent + 1);
+  const progress = (await words.textContent())!;
+  // Reloaded without a network: the page, its plan and map, and what was recorded are on the device.
+  await page.reload();
+  await expect(words).toHaveText(progress);
+  await expect(page.getByRole('group', { name: /^Panel map/ })).toBeVisible();
+  // The tab goes away and is opened again, still without a network.
+  await page.close();
+  page = await context.newPage();
+  await page.goto(`/runs/${run}`);
+  await expect(page.locator('.progress-words')).toHaveText(progress);
+  await workUntil(page, CARD_CLIPS);
+  await page.goto('/library');
+  await expect(page.getByRole('heading', { name: 'No connection to the shop' })).toBeVisible();
+  await page.getByRole('link', { name: `Run …${run.slice(-4)}` }).click();
+  await expect(stepHeading(page)).toContainText('Pull free');
+  expect(await onServer(context, run)).toEqual(before);
+
+  await context.setOffline(false);
+  await saved(page);
+  const events = await onServer(context, run);
+  expect(new Set(events.map(({ id }) => id)).size).toBe(events.length);
+  const photo = events.find(({ type }) => type === 'photo')!.photo!;
+  expect((await context.request.get(`/api/photos/${photo}`)).headers()['content-type']).toBe('image/jpeg');
+  const other = await browser.newPage({ baseURL });
+  await signIn(other, 'Bea Nwosu', '3003');
+  await other.goto(`/runs/${run}`);
+  await expect(stepHeading(other)).toContainText('Pull free');
+  await other.close();
+  await context.close();
+});
+
+test('sends what an older version of the app left on the tablet, and still answers at its address', async ({ browser, baseURL }) => {
+  const context = await browser.newContext({ baseURL });
+  const page = await context.newPage();
+  await signIn(page, 'Rui Castellane', '4004');
+  const { number } = (await (await page.request.post('/api/jobs', { data: { title: 'Older tablet', customer: '', make: 'Velden', model: 'Kite', year: 2017, body: 'hatch-5' } })).json()) as { number: number };
+  const { id } = (await (await page.request.post('/api/runs', { data: { job: number, procedures: ['kite-rear-door'], goals: ['woofer'], options: { windows: 'power' } } })).json()) as { id: string };
+  const stamp = (n: number) => ({ id: `00000000-0000-4000-8000-${id.slice(-11)}${n}`, lamport: n, device: 'old-tablet', seq: n, person: 'rui-castellane', at: '2026-03-02T09:00:00.000Z' });
+  const answer = await page.request.post(`/api/runs/${id}/events?after=0`, { data: { events: [{ ...stamp(1), type: 'started' }] } });
+  expect(((await answer.json()) as { kept: string[] }).kept).toEqual([stamp(1).id]);
+  await page.goto('/offline');
+  // The store as the first version made it, with one event that was never sent.
+  await page.evaluate(({ run, event }) => new Promise<void>((resolve, reject) => {
+    const opening = indexedDB.open('pezzo', 1);
+    opening.onupgradeneeded = () => { opening.result.createObjectStore('events', { keyPath: 'event.id' }).createIndex('run', 'run'); };
+    opening.onerror = () => reject(opening.error);
+    opening.onsuccess = () => {
+      const put = opening.result.transaction('events', 'readwrite');
+      put.objectStore('events').put({ run, event });
+      put.oncomplete = () => { opening.result.close(); resolve(); };
+    };
+  }), { run: id, event: { ...stamp(2), type: 'note', text: 'kept by the older version' } });
+  await page.goto(`/runs/${id}`);
+  await saved(page);
+  expect((await onServer(context, id)).map(({ type }) => type)).toEqual(['started', 'note']);
+  await context.close();
+});
+
+test('has runs on the tablet that were only seen on the board', async ({ browser, baseURL }) => {
+  const context = await browser.newContext({ baseURL });
+  const page = await context.newPage();
+  await signIn(page, 'Tomas Varga', '2002');
+  await serviceWorkerReady(page);
+  await page.reload();
+  const run = (await page.request.get('/api/health')).ok() && await page.evaluate(async () => {
+    for (let n = 0; n < 50; n += 1) {
+      const kept = (await (await caches.open('pages')).keys()).map(({ url }) => new URL(url).pathname).find((path) => path.startsWith('/runs/'));
+      if (kept) return kept;
+      await new Promise((resolve) => setTimeout(resolve, 200));
+    }
+    return '';
+  });
+  await context.setOffline(true);
+  await page.goto(String(run));
+  await expect(page.getByRole('group', { name: /^Panel map/ })).toBeVisible();
+  await context.close();
+});
+
+/** A tablet whose clock is wrong by so many hours. */
+async function wrongClock(context: BrowserContext, hours: number): Promise<void> {
+  await context.addInitScript((skew) => {
+    const Right = Date;
+    globalThis.Date = class extends Right {
+      constructor(...given: unknown[]) {
+        super(...((given.length ? given : [Right.now() + skew]) as [number]));
+      }
+      static now = () => Right.now() + skew;
+    } as DateConstructor;
+  }, hours * 3_600_000);
+}
+
+test('asks a person when two tablets, apart from each other and with clocks hours apart, report the same clip broken', async ({ browser, baseURL }) => {
+  const [one, two] = await Promise.all([browser.newContext({ baseURL }), browser.newContext({ baseURL })]);
+  await Promise.all([wrongClock(one, 5), wrongClock(two, -30)]);
+  const [rui, bea] = await Promise.all([one.newPage(), two.newPage()]);
+  await signIn(rui, 'Rui Castellane', '4004');
+  await signIn(bea, 'Bea Nwosu', '3003');
+  const { run } = await openRun(rui, 'Same clip');
+  await workUntil(rui, CARD_CLIPS);
+  await saved(rui);
+  await bea.goto(`/runs/${run}`);
+  await expect(stepHeading(bea)).toContainText('Pull free');
+  await Promise.all([one.setOffline(true), two.setOffline(true)]);
+  for (const page of [rui, bea]) {
+    await page.getByRole('button', { name: 'More: 0 broken' }).click();
+    await page.locator('.done-bar').click();
+    await expect(stepHeading(page)).not.toContainText('Pull free');
+  }
+  await one.setOffline(false);
+  await saved(rui);
+  await two.setOffline(false);
+  await expect(stepHeading(bea)).toContainText('both reported push clips broken');
+  await expect(stepHeading(rui)).toContainText('both reported push clips broken');
+  await rui.getByRole('button', { name: 'The same one' }).click();
+  await expect(stepHeading(bea)).not.toContainText('both reported');
+  await expect(stepHeading(rui)).not.toContainText('both reported');
+  // The order of what happened is that of the work, not of the clocks.
+  const types = (await onServer(one, run)).map(({ type }) => type);
+  expect([types[0], types.at(-1)]).toEqual(['started', 'settled']);
+  await rui.reload();
+  await expect(stepHeading(rui)).toHaveText((await stepHeading(bea).textContent())!);
+  await Promise.all([one.close(), two.close()]);
+});
+
+test('shows two technicians on two doors each other’s progress as it happens, across two app processes', async ({ browser, baseURL }) => {
+  // In the whole test run this is a process of its own on the same database.
+  const second = process.env.PEZZO_SECOND_URL ?? baseURL;
+  const [one, two] = await Promise.all([browser.newContext({ baseURL }), browser.newContext({ baseURL: second })]);
+  const [rui, bea] = await Promise.all([one.newPage(), two.newPage()]);
+  await signIn(rui, 'Rui Castellane', '4004');
+  await signIn(bea, 'Bea Nwosu', '3003');
+  const { run } = await openRun(rui, 'Two doors', ['kite-rear-door', 'kite-rear-door@right'], ['kite-rear-door/woofer', 'kite-rear-door@right/woofer']);
+  await bea.goto(`/runs/${run}`);
+  await rui.getByRole('button', { name: 'rear door, left' }).click();
+  await bea.getByRole('button', { name: 'rear door, right' }).click();
+  const words = { rui: rui.locator('.progress-words'), bea: bea.locator('.progress-words') };
+  await expect(words.bea).toContainText('1 of');
+  // Pushed: without that the other tablet would ask only after fifteen seconds.
+  await rui.locator('.done-bar').click();
+  await expect(words.rui).toContainText(/[23] of/);
+  await expect(words.bea).toContainText((await words.rui.textContent())!.split(' · ')[0]);
+  await expect(bea.getByText(/^Rui did: /)).toBeVisible();
+  const before = (await words.rui.textContent())!.split(' · ')[0];
+  await bea.locator('.done-bar').click();
+  await expect(words.rui).not.toContainText(before);
+  await expect(rui.getByRole('button', { name: 'rear door, left' })).toHaveAttribute('aria-pressed', 'true');
+  await Promise.all([one.close(), two.close()]);
+});

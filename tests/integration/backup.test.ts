@@ -1,0 +1,92 @@
+import { randomUUID } from 'node:crypto';
+import { mkdtempSync, rmSync, truncateSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import pg from 'pg';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { backup } from '../../scripts/backup/backup';
+import { restore } from '../../scripts/backup/restore';
+import { migrate } from '../../scripts/support/migrate';
+import { loadDemo } from '../../scripts/up/load-demo';
+
+const admin = process.env.PEZZO_TEST_ADMIN_URL!;
+const folder = mkdtempSync(join(tmpdir(), 'pezzo-backup-'));
+const made: string[] = [];
+async function query<T extends pg.QueryResultRow>(url: string, text: string): Promise<T[]> {
+  const client = new pg.Client({ connectionString: url });
+  await client.connect();
+  const { rows } = await client.query<T>(text).finally(() => client.end());
+  return rows;
+}
+async function emptyDatabase(): Promise<string> {
+  const name = `test_${randomUUID().replace(/-/g, '')}`;
+  await query(admin, `create database ${name}`);
+  made.push(name);
+  const url = new URL(admin);
+  url.pathname = `/${name}`;
+  return url.href;
+}
+
+/** Every row of every table, as text that two databases can be compared by. */
+async function wholeState(url: string): Promise<Record<string, string[]>> {
+  const tables = await query<{ name: string }>(url, `select tablename as name from pg_tables where schemaname = 'public' order by 1`);
+  const rows = await Promise.all(tables.map(async ({ name }) => [name, (await query<{ row: string }>(url, `select md5(t::text) as row from ${pg.escapeIdentifier(name)} t order by 1`)).map(({ row }) => row)] as const));
+  return Object.fromEntries(rows);
+}
+
+let source: string;
+const file = join(folder, 'shop.backup');
+beforeAll(async () => {
+  source = await emptyDatabase();
+  await migrate(source);
+  await loadDemo(source, false);
+  await backup(source, file);
+});
+afterAll(async () => {
+  for (const name of made) await query(admin, `drop database ${name} with (force)`);
+  rmSync(folder, { recursive: true, force: true });
+});
+
+describe('a backup', () => {
+  it('holds the whole state: brought back into an empty database every row of every table is there', async () => {
+    const target = await emptyDatabase();
+    await restore(target, file, false);
+    const [before, after] = [await wholeState(source), await wholeState(target)];
+    expect(Object.keys(after).length).toBeGreaterThan(12);
+    expect(before.events.length).toBeGreaterThan(80);
+    expect(before.photos.length).toBeGreaterThan(0);
+    expect(after).toEqual(before);
+  });
+
+  it('brings back what guards the state too: the log stays append-only, numbers go on', async () => {
+    const target = await emptyDatabase();
+    await restore(target, file, false);
+    await expect(query(target, 'delete from events')).rejects.toThrow('append-only');
+    const [{ number }] = await query<{ number: number }>(target, `insert into jobs (title, vehicle_id, created_by) select 'next', vehicle_id, created_by from jobs limit 1 returning number`);
+    expect(number).toBe(2404);
+  });
+
+  it('does not overwrite a shop unless told to, and then puts itself in its place', async () => {
+    const target = await emptyDatabase();
+    await migrate(target);
+    await query(target, `insert into shop (name) values ('Another shop')`);
+    await expect(restore(target, file, false)).rejects.toThrow('--replace');
+    expect(await query(target, 'select name from shop')).toEqual([{ name: 'Another shop' }]);
+    await restore(target, file, true);
+    expect(await wholeState(target)).toEqual(await wholeState(source));
+  });
+
+  it('that is damaged, or none at all, changes nothing', async () => {
+    const target = await emptyDatabase();
+    await migrate(target);
+    await query(target, `insert into shop (name) values ('Another shop')`);
+    const text = join(folder, 'text.backup');
+    writeFileSync(text, 'not a backup');
+    await expect(restore(target, text, true)).rejects.toThrow('no backup');
+    const cut = join(folder, 'cut.backup');
+    await backup(source, cut);
+    truncateSync(cut, 30_000);
+    await expect(restore(target, cut, true)).rejects.toThrow();
+    expect(await query(target, 'select name from shop')).toEqual([{ name: 'Another shop' }]);
+  });
+});
