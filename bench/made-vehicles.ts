@@ -1,16 +1,5 @@
 import type { Fastener, Link, Part, Point, ProcedureDocument } from '../src/core/procedure';
 
-/** A seeded source of numbers in [0, 1): mulberry32, so that a benchmark sees the same vehicles every time. */
-export function seeded(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let t = Math.imul(state ^ (state >>> 15), state | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
-
 const DRIVES = ['T20', 'T25', 'T30', 'hex 7 mm', 'hex 10 mm', 'PH2'];
 const PRY = ['trim-tool', 'pick', 'hand', 'trim-tool'];
 

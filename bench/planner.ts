@@ -2,7 +2,8 @@ import highs from 'highs';
 import { buildGraph, DEFAULT_COSTS, leastTeardown, precedenceOf } from '../src/core/plan';
 import { followWish, priceOrder, recordedWish, solveOrder, vehicleFirst, type OrderProblem, type SolvedOrder } from '../src/core/plan/order';
 import { milpOf } from '../tests/support/order-milp';
-import { madeDash, madeVehicle, seeded } from './made-vehicles';
+import { madeDash, madeVehicle } from './made-vehicles';
+import { seeded } from './seeded';
 import { median, printTable, quantile } from './measure';
 import type { ProcedureDocument } from '../src/core/procedure';
 

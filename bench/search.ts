@@ -4,7 +4,8 @@ import { ensureDatabase, startThrowAwayCluster } from '../scripts/support/postgr
 import { ZONES } from '../src/core/vehicle';
 import { getPool } from '../src/data';
 import { searchLibrary } from '../src/services';
-import { seeded } from './made-vehicles';
+import {  } from './made-vehicles';
+import { seeded } from './seeded';
 import { median, printTable, quantile } from './measure';
 
 const PROCEDURES = 50_000;

@@ -4,7 +4,7 @@ import { readArguments, UsageError } from './cli/arguments';
 import { ROOT } from './support/project';
 
 const FOLDER = join(ROOT, 'bench');
-const isBenchmark = (name: string) => /^[a-z-]+$/.test(name) && !['measure', 'made-vehicles'].includes(name) && existsSync(join(FOLDER, `${name}.ts`));
+const isBenchmark = (name: string) => /^[a-z-]+$/.test(name) && !['measure', 'made-vehicles', 'seeded'].includes(name) && existsSync(join(FOLDER, `${name}.ts`));
 
 /** `pezzo bench NAME`: runs one benchmark, which prints its figures. */
 export async function benchCommand(argv: string[]): Promise<number> {

@@ -1,7 +1,7 @@
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
-import { openBrowser, signedIn } from './support/browser';
+import { answerAll, openBrowser, signedIn } from './support/browser';
 import { ensureBuild } from './support/build';
 import { ensureChromium } from './support/debian';
 import { migrate } from './support/migrate';
@@ -45,6 +45,20 @@ const DESK_SHOTS: Shot[] = [
     await page.getByRole('button', { name: /^Unscrew 7 mm/ }).click();
   }],
   ['kit', '/kit'],
+  ['check-in', '/jobs/2402/check-in', async (page) => {
+    await page.getByRole('heading', { name: 'Rear door, left' }).evaluate((heading) => document.querySelector('.visit-body')!.scrollTo(0, (heading as HTMLElement).offsetTop - 330));
+  }],
+  ['check-in-marks', '/jobs/2402/check-in', async (page) => {
+    await page.getByRole('button', { name: /^Body and trim/ }).click();
+    await page.getByRole('img', { name: 'Mark 1' }).waitFor();
+  }],
+  ['give-back', '/jobs/2402/check-in?walk=departure', async (page) => {
+    await page.getByRole('group', { name: /^Radio plays/ }).getByRole('button', { name: 'Does not' }).click();
+    const rest = page.getByRole('button', { name: /as on arrival$/ });
+    await rest.last().click();
+    await page.getByRole('group', { name: /^Speaker alone/ }).getByRole('button', { name: 'Works' }).click();
+    await page.getByRole('button', { name: /^Compare and give back/ }).click();
+  }],
 ];
 
 async function main(): Promise<void> {
@@ -62,15 +76,18 @@ async function main(): Promise<void> {
     await desk.request.put('/api/kit', { data: { tools: ['T20', 'T25', 'T30', 'PH2', 'hex 7 mm', 'hex 10 mm', 'trim-tool', 'pick', 'drill', 'battery-spanner', 'extension-75'] } });
     const take = (page: Page, name: string) => page.screenshot({ path: join(FOLDER, `${name}.png`) });
     for (const [name, path, before] of DESK_SHOTS) {
-      await desk.goto(path, { waitUntil: 'networkidle' });
+      await desk.goto(path);
+      await desk.getByRole('heading').first().waitFor();
       await before?.(desk);
-      await desk.waitForTimeout(400);
+      await desk.waitForTimeout(700);
       await take(desk, name);
     }
     const phone = await (await signedIn(browser, app.url, 'rui-castellane', '4004', PHONE)).newPage();
     await takeRun(desk, 'run', take);
     await takeRun(phone, 'run-phone', take);
+    await takeStuck(desk, take);
     await takeGate(desk, take);
+    await takeNight(desk, take);
     await desk.goto('/jobs/2401');
     await desk.getByRole('link', { name: /^Velden Kite, rear door, left/ }).first().click();
     await desk.getByRole('heading', { name: /^Finished/ }).waitFor();
@@ -98,6 +115,33 @@ async function takeRun(page: Page, name: string, take: (page: Page, name: string
   await take(page, name);
 }
 
+/** A card that will not come, with the place where it resists. */
+async function takeStuck(page: Page, take: (page: Page, name: string) => Promise<unknown>): Promise<void> {
+  const heading = page.getByRole('heading', { level: 1 });
+  for (let n = 0; n < 30 && !/Pull free .*× 9/.test(((await heading.textContent()) ?? '').replace(/\s+/g, ' ')); n += 1) await step(page);
+  await page.getByRole('button', { name: 'Fewer: 9 of 9 out' }).click();
+  await page.getByRole('button', { name: 'Fewer: 8 of 9 out' }).click();
+  await page.locator('.done-bar').click();
+  await page.getByRole('heading', { name: /× 2/ }).waitFor();
+  await page.getByRole('button', { name: 'It won’t move' }).click();
+  const map = page.getByRole('group', { name: /^Panel map/ });
+  const box = (await map.boundingBox())!;
+  await map.click({ position: { x: box.width * 0.09, y: box.height * 0.5 } });
+  await page.waitForTimeout(400);
+  await take(page, 'wont-move');
+  await page.getByRole('button', { name: 'To the step' }).click();
+}
+
+/** The bay at night, a test before the shield closes. */
+async function takeNight(page: Page, take: (page: Page, name: string) => Promise<unknown>): Promise<void> {
+  for (let n = 0; n < 60 && !(await page.getByRole('button', { name: 'Fails' }).count()); n += 1) await step(page);
+  await page.evaluate(() => { document.documentElement.dataset.scheme = 'night'; });
+  await page.getByRole('button', { name: 'Works', exact: true }).first().click();
+  await page.waitForTimeout(500);
+  await take(page, 'test-night');
+  await page.evaluate(() => { delete document.documentElement.dataset.scheme; });
+}
+
 /** The first gate on the way back. */
 async function takeGate(page: Page, take: (page: Page, name: string) => Promise<unknown>): Promise<void> {
   await page.goto('/jobs/2402');
@@ -114,11 +158,10 @@ async function takeGate(page: Page, take: (page: Page, name: string) => Promise<
 
 /** Answers what is asked and goes one step on. */
 async function step(page: Page): Promise<void> {
-  const before = await page.locator('main').innerText();
-  const unanswered = page.getByRole('checkbox', { checked: false });
-  while (await unanswered.count()) await unanswered.first().click();
+  const standing = `${await page.getByRole('heading', { level: 1 }).textContent()}${await page.locator('.progress-words').textContent()}`;
+  await answerAll(page);
   await page.locator('.done-bar').click();
-  await page.waitForFunction((old) => document.querySelector('main')?.innerText !== old, before);
+  await page.waitForFunction((old) => `${document.querySelector('h1')?.textContent}${document.querySelector('.progress-words')?.textContent}` !== old, standing);
 }
 
 await main();
