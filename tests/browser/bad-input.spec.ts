@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, request, test, type APIRequestContext } from '@playwright/test';
 import sharp from 'sharp';
-import { openRun, photosOf, signIn } from './support';
+import { logOf, openRun, photoFile, photosOf, signIn } from './support';
 
 const hex = (bytes: Buffer) => createHash('sha256').update(bytes).digest('hex');
 const signedIn = async (person: string, pin: string): Promise<APIRequestContext> => {
@@ -70,6 +70,21 @@ test('takes a photo of 40 MB from the tablet all the same, made smaller there, a
   await page.getByRole('button', { name: /^Stop taking apart/ }).click();
   await page.getByRole('button', { name: 'Put it back' }).click();
   await expect(page.getByText(/Photo not kept: That is no picture/)).toBeVisible();
+});
+
+test('does not let a photo that hangs on the way hold up what is recorded after it', async ({ browser, baseURL }) => {
+  const context = await browser.newContext({ baseURL, serviceWorkers: 'block' });
+  const page = await context.newPage();
+  await signIn(page, 'Rui Castellane', '4004');
+  const { run } = await openRun(page, 'Hanging photo');
+  let asked = 0;
+  await page.route('**/api/photos/**', () => { asked += 1; });
+  await page.locator('.run-foot input[type=file]').setInputFiles(photoFile());
+  await expect.poll(() => asked).toBe(1);
+  await page.locator('.done-bar').click();
+  await expect.poll(async () => (await logOf(page, run)).some(({ type }) => type === 'done')).toBe(true);
+  await expect(page.getByText('1 saved here, not yet sent')).toBeVisible();
+  await context.close();
 });
 
 test('keeps what was recorded by somebody who was removed meanwhile, and shows it to a lead', async ({ page }) => {

@@ -1,5 +1,5 @@
 import { expect, test, type BrowserContext, type Page } from '@playwright/test';
-import { CARD_CLIPS, openRun, photoFile, signIn, stepHeading, workUntil } from './support';
+import { CARD_CLIPS, logOf, openRun, photoFile, signIn, stepHeading, workUntil } from './support';
 
 /** Waits until this browser keeps the app for work without a network. */
 async function serviceWorkerReady(page: Page): Promise<void> {
@@ -13,11 +13,6 @@ const saved = (page: Page) => expect(page.getByText('● saved')).toBeVisible();
 
 /** How much this browser says that it has not sent yet. */
 const unsentOn = async (page: Page) => Number(/\d+/.exec((await page.getByText(/saved here, not yet sent/).textContent())!)![0]);
-
-/** What the server has of a run. */
-async function onServer(context: BrowserContext, run: string): Promise<{ id: string; type: string; action?: string; photo?: string }[]> {
-  return ((await (await context.request.get(`/api/logs/${run}/events?after=0`)).json()) as { events: { id: string; type: string }[] }).events;
-}
 
 test('works on without a network through a reload and a closed tab, with photos, and loses nothing', async ({ browser, baseURL }) => {
   const context = await browser.newContext({ baseURL });
@@ -33,7 +28,7 @@ test('works on without a network through a reload and a closed tab, with photos,
   await expect(words).toContainText('2 of');
 
   await saved(page);
-  const before = await onServer(context, run);
+  const before = await logOf(context, run);
   await context.setOffline(true);
   await page.locator('.done-bar').click();
   await expect(page.getByText(/saved here, not yet sent/)).toBeVisible();
@@ -56,11 +51,11 @@ test('works on without a network through a reload and a closed tab, with photos,
   await expect(page.getByRole('heading', { name: 'No connection to the shop' })).toBeVisible();
   await page.getByRole('link', { name: `Run …${run.slice(-4)}` }).click();
   await expect(stepHeading(page)).toContainText('Pull free');
-  expect(await onServer(context, run)).toEqual(before);
+  expect(await logOf(context, run)).toEqual(before);
 
   await context.setOffline(false);
   await saved(page);
-  const events = await onServer(context, run);
+  const events = await logOf(context, run);
   expect(new Set(events.map(({ id }) => id)).size).toBe(events.length);
   const photo = events.find(({ type }) => type === 'photo')!.photo!;
   expect((await context.request.get(`/api/photos/${photo}`)).headers()['content-type']).toBe('image/jpeg');
@@ -95,7 +90,7 @@ test('sends what an older version of the app left on the tablet, and still answe
   }), { run: id, event: { ...stamp(2), type: 'note', text: 'kept by the older version' } });
   await page.goto(`/runs/${id}`);
   await saved(page);
-  expect((await onServer(context, id)).map(({ type }) => type)).toEqual(['started', 'note']);
+  expect((await logOf(context, id)).map(({ type }) => type)).toEqual(['started', 'note']);
   await context.close();
 });
 
@@ -158,7 +153,7 @@ test('asks a person when two tablets, apart from each other and with clocks hour
   await expect(stepHeading(bea)).not.toContainText('both reported');
   await expect(stepHeading(rui)).not.toContainText('both reported');
   // The order of what happened is that of the work, not of the clocks.
-  const types = (await onServer(one, run)).map(({ type }) => type);
+  const types = (await logOf(one, run)).map(({ type }) => type);
   expect([types[0], types.at(-1)]).toEqual(['started', 'settled']);
   await rui.reload();
   await expect(stepHeading(rui)).toHaveText((await stepHeading(bea).textContent())!);

@@ -44,11 +44,13 @@ export const photoFile = (name = 'photo.png') => ({
   buffer: Buffer.from('iVBORw0KGgoAAAANSUhEUgAAABgAAAAQCAIAAACDRijCAAAACXBIWXMAAAPoAAAD6AG1e1JrAAAAIElEQVQ4jWPwSS6iCmIYNchnNIx8RtNR8mgWSSY/HQAA8XSxkP3S2fMAAAAASUVORK5CYII=', 'base64'),
 });
 
-/** The ids of the photos that the server's log of a run names. */
-export async function photosOf(page: Page, run: string): Promise<string[]> {
-  const { events } = (await (await page.request.get(`/api/logs/${run}/events?after=0`)).json()) as { events: { type: string; photo?: string }[] };
-  return events.flatMap(({ type, photo }) => (type === 'photo' ? [photo!] : []));
+/** What the server has of a run. */
+export async function logOf({ request }: Pick<Page, 'request'>, run: string): Promise<{ id: string; type: string; action?: string; photo?: string }[]> {
+  return ((await (await request.get(`/api/logs/${run}/events?after=0`)).json()) as { events: { id: string; type: string }[] }).events;
 }
+
+/** The ids of the photos that the server's log of a run names. */
+export const photosOf = async (page: Page, run: string) => (await logOf(page, run)).flatMap(({ type, photo }) => (type === 'photo' ? [photo!] : []));
 
 /** Draws a line in the field for signatures. */
 export async function signOn(page: Page): Promise<void> {

@@ -5,10 +5,13 @@ export class ApiError extends Error {
   }
 }
 
-/** Sends JSON and returns the answer's JSON. Throws ApiError for a refusal and TypeError where the server cannot be reached. */
-export async function send<T = unknown>(method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE', url: string, body?: unknown): Promise<T> {
+/** How long an answer is waited for: a network that swallows everything must not hold up what comes after. */
+const LONGEST_MS = 60_000;
+
+/** Sends JSON and returns the answer's JSON. Throws ApiError for a refusal, and what the browser says where the server cannot be reached or does not answer in time. */
+export async function send<T = unknown>(method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE', url: string, body?: unknown, longestMs = LONGEST_MS): Promise<T> {
   const response = await fetch(url, {
-    method, headers: body === undefined ? {} : { 'content-type': 'application/json' }, body: body === undefined ? undefined : JSON.stringify(body),
+    signal: AbortSignal.timeout(longestMs), method, headers: body === undefined ? {} : { 'content-type': 'application/json' }, body: body === undefined ? undefined : JSON.stringify(body),
   });
   const answer = (await response.json().catch(() => ({}))) as T & { code?: string; message?: string; fields?: [] };
   if (response.ok) return answer;

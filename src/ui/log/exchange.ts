@@ -2,7 +2,6 @@ import type { LogAnswer } from '@/contracts';
 import { MOST_EVENTS_AT_ONCE, type EventStamp } from '@/core/log';
 import { dropEvents, listUnsent, noteHeld } from '@/offline';
 import { send } from '../kit/http';
-import { sendPhotos } from './send-photos';
 
 type LogEvent = EventStamp & { type: string };
 
@@ -16,9 +15,10 @@ export interface Exchanged<E> {
   dropped: string[];
   /** Why, in words. */
   reasons: string[];
-  /** Events and photos that wait on this device still. */
-  left: number;
 }
+
+/** How long one exchange may take: short, since the next one carries the same events. */
+const LONGEST_MS = 20_000;
 
 /** Where a log's events are sent and asked for. */
 export const logAddress = (log: string, after: number) => `/api/logs/${log}/events?after=${after}`;
@@ -30,11 +30,10 @@ export const logAddress = (log: string, after: number) => `/api/logs/${log}/even
 export async function exchange<E extends LogEvent>(log: string, after: number, unkept: E[] = []): Promise<Exchanged<E>> {
   const unsent = [...(await listUnsent(log).catch(() => [])), ...unkept].slice(0, MOST_EVENTS_AT_ONCE);
   const answer: LogAnswer<E> = unsent.length
-    ? await send('POST', logAddress(log, after), { events: unsent })
-    : { kept: [], setAside: [], ...(await send<Pick<LogAnswer<E>, 'events' | 'position'>>('GET', logAddress(log, after))) };
+    ? await send('POST', logAddress(log, after), { events: unsent }, LONGEST_MS)
+    : { kept: [], setAside: [], ...(await send<Pick<LogAnswer<E>, 'events' | 'position'>>('GET', logAddress(log, after), undefined, LONGEST_MS)) };
   const dropped = answer.setAside.flatMap(({ id }) => (id ? [id] : []));
   // A device that cannot write just now goes on all the same: the server has the events.
   await noteHeld(log, answer.kept, answer.events).then(() => dropEvents(dropped)).catch(() => undefined);
-  const left = (await listUnsent(log).catch(() => [])).length + unkept.filter(({ id }) => !answer.kept.includes(id)).length + (await sendPhotos());
-  return { arrived: answer.events, position: answer.position, kept: answer.kept, dropped, reasons: answer.setAside.map(({ reason }) => reason), left };
+  return { arrived: answer.events, position: answer.position, kept: answer.kept, dropped, reasons: answer.setAside.map(({ reason }) => reason) };
 }

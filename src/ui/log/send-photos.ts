@@ -1,8 +1,14 @@
 import { listWaitingPhotos, notePhoto } from '@/offline';
 
+/** Refusals that sending again would not change. */
+const REFUSALS = new Set(['photo-unreadable', 'photo-too-large', 'photo-differs']);
+
 let underway: Promise<number> | null = null;
 
-/** Sends the photos that wait on this device, one after another. Returns how many still wait. Throws nothing: they are tried again. */
+/** How long one photo may take on a slow network. */
+const LONGEST_MS = 180_000;
+
+/** Sends the photos that wait on this device, one after another, beside the events: a large one must not hold those up. Returns how many were settled, sent or refused for good. Throws nothing: the others are tried again. */
 export function sendPhotos(): Promise<number> {
   underway ??= sendAll().finally(() => { underway = null; });
   return underway;
@@ -10,13 +16,14 @@ export function sendPhotos(): Promise<number> {
 
 async function sendAll(): Promise<number> {
   const waiting = await listWaitingPhotos().catch(() => []);
-  let left = 0;
+  let settled = 0;
   for (const { id, job, sha256, blob } of waiting) {
-    const response = await fetch(`/api/photos/${id}?job=${job}&sha256=${sha256}`, { method: 'PUT', body: blob, headers: { 'content-type': 'application/octet-stream' } }).catch(() => null);
+    const response = await fetch(`/api/photos/${id}?job=${job}&sha256=${sha256}`, { method: 'PUT', body: blob, signal: AbortSignal.timeout(LONGEST_MS), headers: { 'content-type': 'application/octet-stream' } }).catch(() => null);
     const answer = response && !response.ok ? ((await response.json().catch(() => ({}))) as { code?: string; message?: string }) : {};
-    if (response?.ok) await notePhoto(id, { sent: 1 });
-    else if (answer.code === 'photo-unreadable' || answer.code === 'photo-too-large' || answer.code === 'photo-differs') await notePhoto(id, { refused: answer.message ?? answer.code });
-    else left += 1;
+    const refused = answer.code && REFUSALS.has(answer.code) ? answer.message ?? answer.code : null;
+    if (!response?.ok && !refused) continue;
+    await notePhoto(id, response?.ok ? { sent: 1 } : { refused });
+    settled += 1;
   }
-  return left;
+  return settled;
 }

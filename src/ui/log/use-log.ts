@@ -2,9 +2,10 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { v4 as uuid } from 'uuid';
 import type { EventStamp } from '@/core/log';
-import { deviceName, keepEvents, listLocal, listUnsent, nextSequence } from '@/offline';
+import { deviceName, keepEvents, listLocal, listUnsent, listWaitingPhotos, nextSequence } from '@/offline';
 import { ApiError, send, troubleWords } from '../kit/http';
 import { exchange, logAddress } from './exchange';
+import { sendPhotos } from './send-photos';
 import { SendingStore } from './sending';
 import { useKeptPhotos } from './use-kept-photos';
 import { useLook } from './use-look';
@@ -37,6 +38,11 @@ export function useLog<E extends LogEvent>(log: string, first: E[], firstPositio
   /** Events that this device's store could not take: they wait in the page until the server has them. */
   const unkept = useRef<E[]>([]);
 
+  /** How many events and photos the server does not have yet. */
+  const waiting = useCallback(async () => {
+    const here = keeping.current + unkept.current.length;
+    return here + (await listUnsent(log).catch(() => [])).length + (await listWaitingPhotos().catch(() => [])).length;
+  }, [log]);
   const once = useCallback(async () => {
     try {
       const news = await exchange<E>(log, position.current, unkept.current);
@@ -44,12 +50,18 @@ export function useLog<E extends LogEvent>(log: string, first: E[], firstPositio
       position.current = news.position;
       add(news.arrived);
       drop(news.dropped);
-      sending.change((now) => ({ known: true, unsent: news.left + keeping.current, trouble: null, signedOut: false, setAside: [...new Set([...now.setAside, ...news.reasons])] }));
+      const unsent = await waiting();
+      sending.change((now) => ({ known: true, unsent, trouble: null, signedOut: false, setAside: [...new Set([...now.setAside, ...news.reasons])] }));
+      void sendPhotos().then(async (settled) => {
+        if (!settled) return;
+        const left = await waiting();
+        sending.change((now) => ({ ...now, unsent: left }));
+      });
     } catch (error) {
-      const unsent = (await listUnsent(log).catch(() => [])).length + unkept.current.length + keeping.current;
+      const unsent = await waiting();
       sending.change((now) => ({ ...now, known: true, unsent, trouble: troubleWords(error), signedOut: error instanceof ApiError && error.code === 'signed-out' }));
     }
-  }, [log, add, drop, sending]);
+  }, [log, add, drop, sending, waiting]);
   const flush = useCallback(() => {
     queue.current = queue.current.then(once);
     return queue.current;
