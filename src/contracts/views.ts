@@ -62,7 +62,7 @@ export interface JobView {
 export interface RunStanding {
   id: string;
   title: string;
-  stage: 'not-started' | 'taking-apart' | 'fitting' | 'putting-back' | 'paused' | 'finished';
+  stage: 'not-started' | 'taking-apart' | 'fitting' | 'putting-back' | 'to-close' | 'paused' | 'finished';
   done: number;
   of: number;
   /** Who has it, by id. */

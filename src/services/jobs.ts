@@ -55,15 +55,16 @@ const finishedStanding = (run: RunRow): RunStanding => ({
 function standingOf(run: RunRow, events: RunEvent[]): RunStanding {
   const { state, view, basis } = lookAt(run.plan, events);
   const steps = state.phase === 'refit' ? view.refit : view.removal;
+  const done = steps.filter((step) => step.state === 'done' || step.state === 'skipped').length;
   const stage = !state.started ? 'not-started' : state.paused ? 'paused'
-    : state.phase === 'remove' ? 'taking-apart' : state.phase === 'fit' ? 'fitting' : 'putting-back';
+    : state.phase === 'remove' ? 'taking-apart' : state.phase === 'fit' ? 'fitting' : done < steps.length ? 'putting-back' : 'to-close';
   const failed = [...new Set([...state.tests.keys()].map((key) => key.slice(0, key.indexOf('|'))))].filter((gate) => hasFailedTest(state, gate) && !state.gates.get(gate)?.reason);
   const waits = [
     ...(state.paused && state.pauseReason ? [state.pauseReason] : []), ...(failed.length ? ['a failed test: mend it, or a lead decides'] : []),
     ...(state.questions.length ? ['a question about broken or lost pieces'] : []),
   ];
   return {
-    id: run.id, title: run.title, stage, done: steps.filter((step) => step.state === 'done').length, of: steps.length, holder: state.holder, waits,
+    id: run.id, title: run.title, stage, done, of: steps.length, holder: state.holder, waits,
     ...timeLeft(basis.plan, state, view), unverified: (run.plan.unverified ?? []).length > 0,
   };
 }

@@ -58,15 +58,18 @@ describe('finishing', () => {
   it('is refused with reasons while a lost screw is unaccounted for, and goes through with one', async () => {
     const run = await newRun();
     const { run: { plan } } = await openRunScreen(run);
+    const stage = async () => (await jobBoard()).find((one) => one.job.number === job)!.runs.find((one) => one.id === run)!.stage;
     const events = workThrough(plan, deviceOf('technician'), { 'release:kite-rear-door/s1': [{ type: 'lost', item: 'kite-rear-door/s1', count: 1 }] });
+    await receiveEvents(people.technician, run, events.slice(0, -1), 0);
+    expect(await stage()).toBe('putting-back');
     await receiveEvents(people.technician, run, events, 0);
+    expect(await stage()).toBe('to-close');
     await expect(receiveEvents(people.technician, run, [event({ type: 'finished' })], 0)).rejects.toMatchObject({
       code: 'not-accounted', fields: [{ place: 'kite-rear-door/s1', message: expect.stringContaining('1 not back') }],
     });
     await receiveEvents(people.technician, run, [event({ type: 'renewed', item: 'kite-rear-door/s1', count: 1 })], 0);
     expect((await receiveEvents(people.technician, run, [event({ type: 'finished' })], 0)).kept).toHaveLength(1);
-    const standing = (await jobBoard()).find((one) => one.job.number === job)!.runs.find((one) => one.id === run);
-    expect(standing?.stage).toBe('finished');
+    expect(await stage()).toBe('finished');
     const late = event({ type: 'lost', item: 'kite-rear-door/c1', count: 1 });
     expect((await receiveEvents(people.technician, run, [late], 0)).kept).toEqual([late.id]);
     expect((await openFlags([job])).filter(({ reason }) => reason === 'late')).toHaveLength(1);

@@ -24,7 +24,7 @@ function placeOf(standing: JobStanding): Place {
   const { closed, closedAt } = standing.visit;
   if (closed) return closedAt !== null && Date.now() - Date.parse(closedAt) < DAY_MS ? 'back' : 'earlier';
   const begun = standing.runs.some((run) => run.stage !== 'not-started');
-  const atWork = standing.runs.some((run) => ['taking-apart', 'fitting', 'putting-back'].includes(run.stage));
+  const atWork = standing.runs.some((run) => ['taking-apart', 'fitting', 'putting-back', 'to-close'].includes(run.stage));
   if (standing.visit.waits.length || (!atWork && waitsOf(standing).length)) return 'waiting';
   return begun ? 'bay' : 'next';
 }

@@ -31,7 +31,7 @@ export function JobPage({ standing, names, procedures, mayRecord, visit, flags, 
             <li key={run.id}>
               <Link className="row-link" href={`/runs/${run.id}`}>
                 <span className="main"><span className="title">{run.title}</span>{run.holder && <span className="quiet">{names[run.holder] ?? run.holder}</span>}</span>
-                {run.waits.length > 0 && <span className="waits-for">{run.waits.join('; ')}</span>}<StageWords run={run} /><TimeLeft run={run} />
+                <span className="run-stands">{run.waits.length > 0 && <span className="waits-for">{run.waits.join('; ')}</span>}<StageWords run={run} /><TimeLeft run={run} /></span>
               </Link>
             </li>
           ))}

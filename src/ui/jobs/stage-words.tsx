@@ -2,7 +2,8 @@ import type { RunStanding } from '@/contracts';
 
 const STAGES: Record<RunStanding['stage'], [words: string, look: string]> = {
   'not-started': ['Not started', ''], 'taking-apart': ['Taking apart', 'now'], 'fitting': ['Fitting the new parts', 'now'],
-  'putting-back': ['Putting back', 'now'], 'paused': ['Paused', 'halted'], 'finished': ['Finished, all accounted for', 'done'],
+  'putting-back': ['Putting back', 'now'], 'to-close': ['All back: look at the tray and close', 'now'],
+  'paused': ['Paused', 'halted'], 'finished': ['Finished, all accounted for', 'done'],
 };
 
 /** Where a run stands in plain words, with its share of steps. */
@@ -16,6 +17,6 @@ const minutes = (seconds: number) => Math.max(1, Math.round(seconds / 60));
 
 /** How long it takes still: likely, and safe (four in five are done by then). */
 export function TimeLeft({ run }: { run: RunStanding }) {
-  if (run.stage === 'finished') return null;
+  if (run.stage === 'finished' || run.stage === 'to-close') return null;
   return <span className="time-left">{minutes(run.likelySeconds)} min <span className="quiet">safe {minutes(run.safeSeconds)}</span></span>;
 }
