@@ -9,6 +9,10 @@ test('checks a vehicle in, with faults, marks, a photo and a signature, and comp
   const job = await openJob(page, 'Reversing chime');
   await page.getByRole('link', { name: 'Check it in' }).click();
   await expect(page.getByRole('button', { name: /^What works/ })).toContainText('0 of 7');
+  // Nothing was said on arrival that could be repeated.
+  await page.getByRole('button', { name: 'Giving back' }).click();
+  await expect(page.getByRole('button', { name: 'The other 7 work' })).toBeVisible();
+  await page.getByRole('button', { name: 'Arrival' }).click();
 
   // The VIN: wrong, misread, right.
   await page.getByLabel('VIN, if it matters for the job').fill('1M8GDM9AXKP04278');

@@ -13,22 +13,22 @@ export function ElectricalTab({ visit, next }: { visit: VisitHandle; next: () =>
   const { lines, state, walk, record } = visit;
   const all = comparedLines(lines, state);
   const groups = [...new Set(all.map((line) => line.group))];
-  const answer = (line: CheckedLine, result: CheckResult, condition?: string) =>
-    record({ type: 'checked', line: line.line, group: line.group, words: line.words, walk, result, ...(condition ? { condition } : {}) });
+  const checked = ({ line, group, words }: CheckedLine, result: CheckResult, condition?: string | null) =>
+    ({ type: 'checked' as const, line, group, words, walk, result, ...(condition ? { condition } : {}) });
   return (
     <section className="visit-body" tabIndex={0}>
       {walk === 'arrival' && <VinField visit={visit} />}
       {groups.map((group) => {
         const rows = all.filter((line) => line.group === group);
         const open = rows.filter((line) => !line[walk]);
-        const rest = () => record(...open.map((line) => ({
-          type: 'checked' as const, line: line.line, group: line.group, words: line.words, walk,
-          result: walk === 'departure' && line.arrival ? line.arrival.result : 'works' as const, ...(walk === 'departure' && line.arrival?.condition ? { condition: line.arrival.condition } : {}),
-        })));
+        // On the way out one tap answers what has an answer from the way in, and only where nothing has, that all works.
+        const known = walk === 'departure' ? open.filter((line) => line.arrival) : [];
+        const rest = known.length ? known : open;
+        const answerRest = () => record(...rest.map((line) => checked(line, line.arrival?.result ?? 'works', line.arrival?.condition)));
         return (
           <section key={group} className="check-group" aria-label={group}>
-            <header><h2>{group}</h2>{open.length > 1 && <button type="button" className="btn btn-outline-dark" onClick={rest}>{walk === 'arrival' ? `The other ${open.length} work` : `The other ${open.length} as on arrival`}</button>}</header>
-            {rows.map((line) => <Line key={line.line} visit={visit} line={line} onAnswer={answer} />)}
+            <header><h2>{group}</h2>{rest.length > 1 && <button type="button" className="btn btn-outline-dark" onClick={answerRest}>The other {rest.length} {known.length ? 'as on arrival' : 'work'}</button>}</header>
+            {rows.map((line) => <Line key={line.line} visit={visit} line={line} onAnswer={(...answer) => record(checked(...answer))} />)}
           </section>
         );
       })}
