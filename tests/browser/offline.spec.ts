@@ -34,8 +34,8 @@ test('works on without a network through a reload and a closed tab, with photos,
   await expect(page.getByText(/saved here, not yet sent/)).toBeVisible();
   const unsent = await unsentOn(page);
   await page.locator('.run-foot input[type=file]').setInputFiles(photoFile());
-  // The photo is kept once the event that names it counts among what is not yet sent.
-  await expect.poll(() => unsentOn(page)).toBe(unsent + 1);
+  // The photo and the event that names it.
+  await expect.poll(() => unsentOn(page)).toBe(unsent + 2);
   const progress = (await words.textContent())!;
   // Reloaded without a network: the page, its plan and map, and what was recorded are on the device.
   await page.reload();
