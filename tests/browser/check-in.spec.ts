@@ -47,6 +47,17 @@ test('checks a vehicle in, with faults, marks, a photo and a signature, and comp
   await page.getByRole('button', { name: 'On to the signature' }).click();
   await expect(page.getByText('works only sometimes: when warm')).toBeVisible();
   await expect(page.getByRole('button', { name: 'I have seen it' })).toBeDisabled();
+  const noted = page.getByRole('group', { name: 'Also noted' });
+  for (const note of ['rattles over bumps', 'said twice']) {
+    await noted.getByLabel('Note').fill(note);
+    await noted.getByRole('button', { name: 'Keep' }).click();
+    await expect(noted.getByRole('listitem').filter({ hasText: note })).toBeVisible();
+  }
+  await noted.getByRole('button', { name: 'Take back: said twice' }).click();
+  await expect(noted.getByRole('listitem')).toHaveText([/^rattles over bumps/]);
+  await noted.locator('input[type=file]').setInputFiles(photoFile());
+  await expect(noted.getByRole('img', { name: 'Photo 1' })).toBeVisible();
+  await expectAccessible(page);
   await page.getByLabel('Name').fill('T. Ashgrove');
   await signOn(page);
   await page.getByRole('button', { name: 'I have seen it' }).click();

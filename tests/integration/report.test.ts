@@ -32,6 +32,7 @@ beforeAll(async () => {
   const { job: { visit } } = await openVisit(job);
   await receiveEvents(people.technician, visit, visitLog([
     line('arrival', 'intermittent', 'when warm'), { type: 'marked', view: 'left', x: 0.6, y: 0.5, kind: 'scratch', words: 'below the handle', walk: 'arrival', photo: mark },
+    { type: 'note', text: 'rattles over bumps, says the customer' }, { type: 'photo', photo: await photo() },
     { type: 'signed', walk: 'arrival', name: 'Zoë Łąkowska', strokes: [[[10, 10], [400, 200]], [[500, 300]]], covers: 2 }, line('departure', 'works'),
   ]), 0);
   const stamp = deviceOf('technician');
@@ -48,6 +49,7 @@ describe('the hand-over report', () => {
     const report = await readReport(job);
     expect(report).toMatchObject({ format: 'pezzo-report/1', job: { number: job, customer: 'Zoë Łąkowska' }, vehicle: { make: 'Velden', model: 'Kite', year: 2017 }, closed: false });
     expect(report.lines.find(({ line }) => line === 'rear-door.left/speaker')).toMatchObject({ comparison: 'mended', arrival: { condition: 'when warm' }, departure: { result: 'works' } });
+    expect(report).toMatchObject({ notes: ['rattles over bumps, says the customer'], photos: [{ words: '' }] });
     const [run] = report.runs;
     expect(run.ledger.every(({ balances }) => balances)).toBe(true);
     expect(run.ledger.find(({ words }) => words.includes('9 × push clips'))).toMatchObject({ out: 9, back: 7, renewed: 2, scrapped: 1, lost: 1 });
@@ -60,10 +62,10 @@ describe('the hand-over report', () => {
     const { text, pages, pictures } = await readPdf(await printReport(job));
     for (const words of [
       `Job ${job}: Rear speakers`, 'Zoë Łąkowska', 'Velden Kite · 2017', 'Left side: scratch, below the handle', 'works only sometimes: when warm', 'better than on arrival', 'Velden Kite, rear door, left',
-      'Done: Intercom speaker', 'Note: the shield was torn already', 'Found on this vehicle: water shield: torn', 'balances', '2 × push clip', 'Acknowledged on arrival: Zoë Łąkowska', 'Given back: not signed', `page 1 of ${pages.length}`,
+      'Done: Intercom speaker', 'rattles over bumps, says the customer', 'Note: the shield was torn already', 'Found on this vehicle: water shield: torn', 'balances', '2 × push clip', 'Acknowledged on arrival: Zoë Łąkowska', 'Given back: not signed', `page 1 of ${pages.length}`,
     ]) expect(text).toContain(words);
     expect(text).not.toContain('DOES NOT BALANCE');
-    expect(pictures).toBe(2);
+    expect(pictures).toBe(3);
   });
 
   it('of a job without anything says so', async () => {

@@ -49,8 +49,8 @@ export interface VisitState {
   vin: string | null;
   signatures: Partial<Record<Walk, Signature>>;
   waits: Wait[];
-  photos: { photo: string; words: string | null; at: string }[];
-  notes: { text: string; person: string; at: string }[];
+  photos: { id: string; photo: string; words: string | null }[];
+  notes: { id: string; text: string }[];
   closed: boolean;
   /** Wall time of giving back; shown only. */
   closedAt: string | null;
@@ -86,8 +86,8 @@ function apply(state: VisitState, event: VisitEvent): void {
       if (!state.zones.some((one) => one.zone === event.zone && one.side === event.side)) state.zones.push({ zone: event.zone, side: event.side });
       return;
     case 'vin': state.vin = event.vin; return;
-    case 'photo': state.photos.push({ photo: event.photo, words: event.words ?? null, at: event.at }); return;
-    case 'note': state.notes.push({ text: event.text, person: event.person, at: event.at }); return;
+    case 'photo': state.photos.push({ id: event.id, photo: event.photo, words: event.words ?? null }); return;
+    case 'note': state.notes.push({ id: event.id, text: event.text }); return;
     case 'signed': state.signatures[event.walk] = { name: event.name, strokes: event.strokes, at: event.at, person: event.person, covers: event.covers, later: 0 }; return;
     case 'explained': {
       const line = state.lines.get(event.line);

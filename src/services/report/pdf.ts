@@ -28,6 +28,7 @@ export function drawReport(report: Report, pictures: Pictures): Promise<Buffer> 
   head(doc, report);
   marks(doc, report, pictures);
   lines(doc, report);
+  notes(doc, report);
   for (const run of report.runs) runPart(doc, run);
   photos(doc, report, pictures);
   signatures(doc, report);
@@ -138,6 +139,12 @@ function lines(doc: Doc, { lines: all }: Report): void {
       [line.comparison === 'not-repeated' ? '' : COMPARISON_WORDS[line.comparison], line.explained].filter(Boolean).join(': '),
     ]),
   ], answered.map((line) => (line.comparison === 'worse' ? OXIDE : null)));
+}
+
+function notes(doc: Doc, { notes: all }: Report): void {
+  if (all.length === 0) return;
+  heading(doc, 'Also noted');
+  for (const text of all) paragraph(doc, text);
 }
 
 function runPart(doc: Doc, run: RunReport): void {

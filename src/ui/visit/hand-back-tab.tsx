@@ -3,6 +3,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { COMPARISON_WORDS, resultWords, comparedLines, handBackBlocks, type ComparedLine } from '@/core/visit';
 import { Trouble } from '../kit/trouble';
+import { AlsoNoted } from './also-noted';
 import { SignBox } from './sign-tab';
 import type { VisitHandle } from './handle';
 
@@ -30,6 +31,7 @@ export function HandBackTab({ visit, walkAgain }: { visit: VisitHandle; walkAgai
           </>
         )}
       </div>
+      <AlsoNoted visit={visit} />
       <SignBox visit={visit} walk="departure" sentence="I have my vehicle back; the list was walked with me." />
       <div className="sheet">
         <h2>{state.closed ? 'The vehicle is back with its owner' : 'Give it back'}</h2>

@@ -1,6 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { resultWords, faultsOnArrival, VEHICLE_VIEWS, type Stroke, type Walk } from '@/core/visit';
+import { AlsoNoted } from './also-noted';
 import { SignatureField, SignaturePicture } from './signature';
 import type { VisitHandle } from './handle';
 
@@ -19,6 +20,7 @@ export function SignTab({ visit }: { visit: VisitHandle }) {
           {marks.map((mark) => <li key={mark.id} className="py-2"><b>{VEHICLE_VIEWS.find((one) => one.view === mark.view)!.name}</b> · {mark.kind}{mark.words && `: ${mark.words}`}</li>)}
         </ul>
       </div>
+      <AlsoNoted visit={visit} />
       <SignBox visit={visit} walk="arrival" sentence="I have seen what is listed here; it was so when I brought the vehicle." />
     </section>
   );
