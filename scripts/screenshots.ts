@@ -91,6 +91,7 @@ async function main(): Promise<void> {
     await desk.goto('/jobs/2401');
     await desk.getByRole('link', { name: /^Velden Kite, rear door, left/ }).first().click();
     await desk.getByRole('heading', { name: /^Finished/ }).waitFor();
+    await desk.getByText('● saved').waitFor();
     await take(desk, 'ledger');
     await (await browser.newPage({ viewport: DESK })).goto(app.url).then(async () => {
       const page = browser.contexts().at(-1)!.pages()[0];
