@@ -17,8 +17,9 @@ export interface Exchanged<E> {
   reasons: string[];
 }
 
-/** How long one exchange may take: short, since the next one carries the same events. */
+/** How long one exchange may take: short, since the next one carries the same events, and longer with each event it carries. */
 const LONGEST_MS = 20_000;
+const PER_EVENT_MS = 100;
 
 /** Where a log's events are sent and asked for. */
 export const logAddress = (log: string, after: number) => `/api/logs/${log}/events?after=${after}`;
@@ -30,7 +31,7 @@ export const logAddress = (log: string, after: number) => `/api/logs/${log}/even
 export async function exchange<E extends LogEvent>(log: string, after: number, unkept: E[] = []): Promise<Exchanged<E>> {
   const unsent = [...(await listUnsent(log).catch(() => [])), ...unkept].slice(0, MOST_EVENTS_AT_ONCE);
   const answer: LogAnswer<E> = unsent.length
-    ? await send('POST', logAddress(log, after), { events: unsent }, LONGEST_MS)
+    ? await send('POST', logAddress(log, after), { events: unsent }, LONGEST_MS + unsent.length * PER_EVENT_MS)
     : { kept: [], setAside: [], ...(await send<Pick<LogAnswer<E>, 'events' | 'position'>>('GET', logAddress(log, after), undefined, LONGEST_MS)) };
   const dropped = answer.setAside.flatMap(({ id }) => (id ? [id] : []));
   // A device that cannot write just now goes on all the same: the server has the events.
