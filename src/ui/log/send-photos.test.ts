@@ -20,17 +20,18 @@ afterEach(() => vi.unstubAllGlobals());
 
 describe('sending photos', () => {
   it('goes on past one that fails, keeps that for later, and does not ask again for what is refused for good', async () => {
-    await keep('fine', 'torn', 'text', 'away', 'busy');
+    await keep('fine', 'torn', 'text', 'away', 'busy', 'cut');
     talkTo({
       fine: () => answer(200), torn: () => { throw new TypeError('no network'); }, text: () => answer(400, { code: 'photo-unreadable', message: 'That is no picture.' }),
       away: () => answer(403, { code: 'signed-out' }), busy: () => new Response('<html>', { status: 503 }),
+      cut: () => answer(400, { code: 'photo-cut', message: 'Only a part of the photo arrived.' }),
     });
     expect(await sendPhotos()).toBe(2);
-    expect(await waiting()).toEqual(['away', 'busy', 'torn']);
+    expect(await waiting()).toEqual(['away', 'busy', 'cut', 'torn']);
     expect((await findPhoto('text'))?.refused).toBe('That is no picture.');
-    const asked = talkTo({ torn: () => answer(200), away: () => answer(200), busy: () => answer(200) });
-    expect(await sendPhotos()).toBe(3);
-    expect([asked.sort(), await waiting(), await sendPhotos()]).toEqual([['away', 'busy', 'torn'], [], 0]);
+    const asked = talkTo({ torn: () => answer(200), away: () => answer(200), busy: () => answer(200), cut: () => answer(200) });
+    expect(await sendPhotos()).toBe(4);
+    expect([asked.sort(), await waiting(), await sendPhotos()]).toEqual([['away', 'busy', 'cut', 'torn'], [], 0]);
   });
 
   it('sends each photo once, however often it is asked meanwhile', async () => {

@@ -22,8 +22,7 @@ async function sendAll(): Promise<number> {
     const answer = response && !response.ok ? ((await response.json().catch(() => ({}))) as { code?: string; message?: string }) : {};
     const refused = answer.code && REFUSALS.has(answer.code) ? answer.message ?? answer.code : null;
     if (!response?.ok && !refused) continue;
-    await notePhoto(id, response?.ok ? { sent: 1 } : { refused });
-    settled += 1;
+    await notePhoto(id, response?.ok ? { sent: 1 } : { refused }).then(() => { settled += 1; }, () => undefined);
   }
   return settled;
 }
