@@ -89,16 +89,19 @@ export interface NewProcedureForm {
   side: 'left' | 'right' | 'centre'; width: number; height: number;
 }
 
+/** The number of a job. */
+export const jobNumber = Joi.number().integer().min(1).max(2 ** 31 - 1);
+
 export const planQuerySchema = Joi.object<PlanQuery>({
   procedures: Joi.array().items(Joi.string().max(80)).min(1).max(12).required(),
   goals: Joi.array().items(Joi.string().min(1).max(200)).max(100).required(),
   options: Joi.object().pattern(option, option).required(),
-  job: Joi.number().integer().min(1).max(2 ** 31 - 1).allow(null).default(null),
+  job: jobNumber.allow(null).default(null),
 });
 export interface PlanQuery { procedures: string[]; goals: string[]; options: Record<string, string>; job: number | null }
 
 export const newRunSchema = Joi.object<NewRunForm>({
-  job: Joi.number().integer().min(1).required(),
+  job: jobNumber.required(),
   procedures: Joi.array().items(Joi.string().max(80)).min(1).max(12).required(),
   goals: Joi.array().items(Joi.string().min(1).max(200)).min(1).max(100).required(),
   options: Joi.object().pattern(option, option).default({}),
@@ -110,7 +113,7 @@ export interface NewRunForm {
   job: number; procedures: string[]; goals: string[]; options: Record<string, string>; newParts: string[]; order?: 'best' | 'recorded'; trayBins?: SettingsForm['trayBins'];
 }
 
-export const deriveSchema = Joi.object<{ from: string; job: number }>({ from: Joi.string().max(80).required(), job: Joi.number().integer().min(1).required() });
+export const deriveSchema = Joi.object<{ from: string; job: number }>({ from: Joi.string().max(80).required(), job: jobNumber.required() });
 
 export const saveDraftSchema = Joi.object<{ version: number; document: unknown }>({
   version: Joi.number().integer().min(1).required(), document: Joi.object().required(),

@@ -54,6 +54,7 @@ test('refuses bad input with a code and the place at fault', async () => {
     ['POST', '/api/logs/00000000-0000-4000-8000-000000000000/events', '{"events":[{"type":"done"}]}', 404, 'log-unknown'], ['GET', '/api/logs/00000000-0000-4000-8000-000000000000/events', '', 404, 'log-unknown'],
     ['GET', '/api/logs/everything/stream', '', 400, 'log-address'], ['POST', '/api/runs/not-a-run/override', '{}', 400, 'log-address'],
     ['PUT', '/api/photos/no-id?job=2401&sha256=00', 'x', 400, 'photo-address'], ['GET', '/api/photos/00000000-0000-4000-8000-000000000000', '', 404, 'photo-unknown'],
+    ['POST', '/api/runs', '{"job":3000000000,"procedures":["kite-rear-door"],"goals":["card"]}', 400, 'form'], ['POST', '/api/procedures/derive', '{"from":"kite-rear-door","job":3000000000}', 400, 'form'],
     ['GET', '/api/jobs/0/report.json', '', 400, 'job-address'], ['GET', '/api/jobs/999999/report.pdf', '', 404, 'job-unknown'],
     ['POST', '/api/stores', '{"kind":"push-clip","change":0}', 400, 'form'], ['POST', '/api/stores', '{"kind":"push-clip","change":-5000}', 409, 'not-so-many'],
     ['POST', '/api/flags', '{"flag":"00000000-0000-4000-8000-000000000000"}', 404, 'flag-unknown'],

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { jobNumber } from '@/contracts';
 import { invalid } from '@/core/errors';
 import { keepPhoto, MAX_PHOTO_BYTES, photoTooLarge, readPhoto } from '@/services';
 import { answerFile, answerPerson } from '../../respond';
@@ -6,7 +7,7 @@ import { answerFile, answerPerson } from '../../respond';
 interface Context { params: Promise<{ id: string }> }
 
 const address = Joi.object<{ id: string; job: number; sha256: string }>({
-  id: Joi.string().guid().required(), job: Joi.number().integer().min(1).max(2 ** 31 - 1).required(), sha256: Joi.string().hex().length(64).required(),
+  id: Joi.string().guid().required(), job: jobNumber.required(), sha256: Joi.string().hex().length(64).required(),
 });
 
 /** `PUT /api/photos/ID?job=N&sha256=HEX` with the photo's bytes as the body. */
