@@ -12,23 +12,19 @@ export interface LogRow {
 /** An event as the log keeps it. */
 export type KeptEvent = EventStamp & { type: string };
 
-const LOG = 'id, kind, job_number as "jobNumber"';
-
 /** Opens a log. */
 export async function insertLog(db: Db, log: LogRow): Promise<void> {
   await db.query('insert into logs (id, kind, job_number) values ($1, $2, $3)', [log.id, log.kind, log.jobNumber]);
 }
 
 /** Holds a log for this transaction: one writer at a time, so that positions grow in the order events become visible. Throws not-found. */
-export async function lockLog(db: Db, id: string): Promise<LogRow> {
-  const { rows } = await db.query<LogRow>(`select ${LOG} from logs where id = $1 for update`, [id]);
-  if (!rows[0]) throw notFound('log-unknown', 'There is no such run or visit.');
-  return rows[0];
-}
+export const lockLog = (db: Db, id: string): Promise<LogRow> => selectLog(db, id, 'for update');
 
 /** One log. Throws not-found. */
-export async function getLog(db: Db, id: string): Promise<LogRow> {
-  const { rows } = await db.query<LogRow>(`select ${LOG} from logs where id = $1`, [id]);
+export const getLog = (db: Db, id: string): Promise<LogRow> => selectLog(db, id, '');
+
+async function selectLog(db: Db, id: string, lock: 'for update' | ''): Promise<LogRow> {
+  const { rows } = await db.query<LogRow>(`select id, kind, job_number as "jobNumber" from logs where id = $1 ${lock}`, [id]);
   if (!rows[0]) throw notFound('log-unknown', 'There is no such run or visit.');
   return rows[0];
 }

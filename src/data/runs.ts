@@ -14,6 +14,9 @@ export interface RunRow {
 
 const RUN = 'id, job_number as "jobNumber", title, plan, created_at as "createdAt", finished_at as "finishedAt"';
 
+/** An event `e` that nobody took back. */
+const STANDS = `not exists (select 1 from events x where x.log_id = e.log_id and x.type = 'retracted' and x.fact->>'event' = e.id::text)`;
+
 /** Opens a run with its log, its fixed plan and the revisions it follows. */
 export async function insertRun(
   db: Db, run: { id: string; jobNumber: number; title: string; plan: RunPlan; by: string; revisions: [procedureId: string, revision: number][] },
@@ -87,7 +90,7 @@ export async function listFindings(db: Db, procedureId: string, limit: number): 
     `select e.id as event, e.fact->>'item' as item, e.fact->>'text' as text, e.person_id as person, e.at, r.job_number as "jobNumber"
        from run_procedures p join runs r on r.id = p.run_id join events e on e.log_id = r.id
       where p.procedure_id = $1 and e.type = 'finding' and (e.fact->>'item') like $2
-        and not exists (select 1 from events x where x.log_id = e.log_id and x.type = 'retracted' and x.fact->>'event' = e.id::text)
+        and ${STANDS}
       order by e.position desc limit $3`,
     [procedureId, `${procedureId.replace(/[\\%_]/g, '\\$&')}%/%`, limit],
   );
@@ -100,7 +103,7 @@ export async function listMisses(db: Db, procedureIds: string[]): Promise<{ item
     `select e.fact->>'item' as item, e.fact->>'culprit' as culprit, e.fact->>'cause' as cause, count(*)::int as count
        from run_procedures p join events e on e.log_id = p.run_id
       where p.procedure_id = any($1) and e.type = 'stuck'
-        and not exists (select 1 from events x where x.log_id = e.log_id and x.type = 'retracted' and x.fact->>'event' = e.id::text)
+        and ${STANDS}
       group by 1, 2, 3`,
     [procedureIds],
   );
