@@ -1,7 +1,7 @@
 import { v7 as uuid } from 'uuid';
 import type { JobForm, JobStanding, NewRunForm, RunStanding, VisitStanding } from '../contracts';
 import { invalid } from '../core/errors';
-import { hasFailedTest, runPlanOf, timeLeft, type RunEvent } from '../core/run';
+import { currentSteps, isOver, runPlanOf, timeLeft, type RunEvent } from '../core/run';
 import { foldVisit, type VisitEvent } from '../core/visit';
 import {
   db, getJob, insertJob, insertRun, insertVehicle, listEventsOf, listJobs, listOpenFlags, listRunsOfJobs, transaction, type JobRow, type Person, type RunRow,
@@ -54,13 +54,13 @@ const finishedStanding = (run: RunRow): RunStanding => ({
 
 function standingOf(run: RunRow, events: RunEvent[]): RunStanding {
   const { state, view, basis } = lookAt(run.plan, events);
-  const steps = state.phase === 'refit' ? view.refit : view.removal;
-  const done = steps.filter((step) => step.state === 'done' || step.state === 'skipped').length;
+  const steps = currentSteps(state, view);
+  const done = steps.filter(isOver).length;
   const stage = !state.started ? 'not-started' : state.paused ? 'paused'
     : state.phase === 'remove' ? 'taking-apart' : state.phase === 'fit' ? 'fitting' : done < steps.length ? 'putting-back' : 'to-close';
-  const failed = [...new Set([...state.tests.keys()].map((key) => key.slice(0, key.indexOf('|'))))].filter((gate) => hasFailedTest(state, gate) && !state.gates.get(gate)?.reason);
+  const failed = [...state.tests.values()].some(({ gate, result }) => result === 'fail' && !state.gates.get(gate)?.reason);
   const waits = [
-    ...(state.paused && state.pauseReason ? [state.pauseReason] : []), ...(failed.length ? ['a failed test: mend it, or a lead decides'] : []),
+    ...(state.paused && state.pauseReason ? [state.pauseReason] : []), ...(failed ? ['a failed test: mend it, or a lead decides'] : []),
     ...(state.questions.length ? ['a question about broken or lost pieces'] : []),
   ];
   return {

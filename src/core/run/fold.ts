@@ -50,7 +50,8 @@ export interface RunState {
   pieces: Map<string, PieceCounts>;
   ticks: Map<string, boolean>;
   gates: Map<string, { passed: boolean; reason: string | null; person: string; event: string }>;
-  tests: Map<string, { result: TestResult; note: string | null; event: string }>;
+  /** The last result of each line of a test sheet. */
+  tests: Map<string, { gate: string; check: string; result: TestResult }>;
   asFound: AsFound[];
   extras: (ExtraFastener & { event: string })[];
   /** What only a person can tell: two devices may mean the same broken piece. */
@@ -123,7 +124,7 @@ function apply(state: RunState, event: RunEvent, claims: Claims): void {
     case 'paused': state.paused = true; state.pauseReason = event.reason ?? null; return;
     case 'resumed': state.paused = false; state.pauseReason = null; return;
     case 'handedOver': state.holder = event.to; state.handOverNote = event.note ?? null; return;
-    case 'test': state.tests.set(`${event.gate}|${event.check}`, { result: event.result, note: event.note ?? null, event: event.id }); return;
+    case 'test': state.tests.set(testKey(event.gate, event.check), { gate: event.gate, check: event.check, result: event.result }); return;
     case 'gatePassed': state.gates.set(event.gate, { passed: true, reason: null, person: event.person, event: event.id }); return;
     case 'overridden': state.gates.set(event.gate, { passed: true, reason: event.reason, person: event.person, event: event.id }); return;
     case 'asFound': state.asFound.push({ event: event.id, item: event.item ?? null, difference: event.difference, change: event.change ?? null }); return;
@@ -140,6 +141,8 @@ function apply(state: RunState, event: RunEvent, claims: Claims): void {
     }
   }
 }
+
+const testKey = (gate: string, check: string) => `${gate}|${check}`;
 
 function progressOf(state: RunState, action: string): Progress {
   const progress = state.done.get(action) ?? { full: false, count: 0, events: [] };
@@ -173,4 +176,7 @@ export const isOverCounted = (progress: Progress | undefined, total: number) =>
 
 /** Whether a test gate has a line that failed. */
 export const hasFailedTest = (state: RunState, gate: string) =>
-  [...state.tests].some(([key, { result }]) => result === 'fail' && key.startsWith(`${gate}|`));
+  [...state.tests.values()].some((test) => test.gate === gate && test.result === 'fail');
+
+/** The last result of one line of a test sheet; undefined while it was not tried. */
+export const testResult = (state: RunState, gate: string, check: string): TestResult | undefined => state.tests.get(testKey(gate, check))?.result;

@@ -1,7 +1,7 @@
 import { durationOf, type Duration } from '../learn';
 import type { RunPlan } from './run-plan';
 import type { RunState } from './fold';
-import type { RunStep, RunView } from './view';
+import { isOver, type RunStep, type RunView } from './view';
 
 /** Share of a plan's time that is not in its actions: tool changes and moves (common practice, no source). */
 const BETWEEN_ACTIONS = 0.25;
@@ -17,7 +17,7 @@ export function timeLeft(plan: RunPlan, state: RunState, view: RunView): Duratio
 }
 
 /** What is left of a step, seconds. */
-const openSeconds = ({ step, total, done, state }: RunStep): number => (state === 'done' || state === 'skipped' ? 0 : (step.ms / 1000) * (total > 1 ? (total - done) / total : 1));
+const openSeconds = (one: RunStep): number => (isOver(one) ? 0 : (one.step.ms / 1000) * (one.total > 1 ? (one.total - one.done) / one.total : 1));
 
 /** The way back of everything that is out, and while more is to come off, of that too. */
 const backSeconds = (state: RunState, { removal }: RunView): number[] =>

@@ -15,6 +15,9 @@ export interface RunStep {
   state: 'done' | 'skipped' | 'now' | 'open' | 'waiting';
 }
 
+/** True for a step that waits for nobody any more. */
+export const isOver = ({ state }: Pick<RunStep, 'state'>) => state === 'done' || state === 'skipped';
+
 /** Something that stands against finishing, in trade words. */
 export interface Block {
   code: 'not-joined' | 'not-seated' | 'missing' | 'over-count' | 'question' | 'gate' | 'step' | 'not-started';
@@ -31,6 +34,9 @@ export interface RunView {
   ledger: LedgerRow[];
   readonly blocks: Block[];
 }
+
+/** The steps of the phase a run is in: of taking apart until the way back is begun. */
+export const currentSteps = (state: Pick<RunState, 'phase'>, view: RunView): RunStep[] => (state.phase === 'refit' ? view.refit : view.removal);
 
 /** Derives the view from the plan and the folded state. The refit is made from what was really removed. */
 export function viewRun(graph: ActionGraph, plan: RunPlan, state: RunState): RunView {

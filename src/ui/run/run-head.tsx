@@ -1,15 +1,15 @@
 'use client';
 import Link from 'next/link';
 import type { RefitStep, Action } from '@/core/plan';
-import { timeLeft, type RunStep } from '@/core/run';
+import { currentSteps, isOver, timeLeft, type RunStep } from '@/core/run';
 import { SavedWords } from '../log';
 import type { Bay } from './bay';
 
 /** What it is, who has it, the whole run as a strip of ticks, how far, and whether everything is saved. */
 export function RunHead({ bay }: { bay: Bay }) {
   const { handle: { plan, state, view, sending }, run, job, me, nameOf } = bay;
-  const steps = state.phase === 'refit' ? view.refit : view.removal;
-  const done = steps.filter((step) => step.state === 'done' || step.state === 'skipped').length;
+  const steps = currentSteps(state, view);
+  const done = steps.filter(isOver).length;
   const minutes = Math.max(1, Math.round(timeLeft(plan, state, view).likelySeconds / 60));
   const words = state.finished ? 'finished' : state.phase === 'fit' ? 'fitting' : done === steps.length ? 'all steps done' : `${done + 1} of ${steps.length} · about ${minutes} min to go`;
   return (

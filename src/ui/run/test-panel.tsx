@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import type { RefitStep } from '@/core/plan';
-import { hasFailedTest, type TestResult } from '@/core/run';
+import { hasFailedTest, testResult, type TestResult } from '@/core/run';
 import { send, troubleWords } from '../kit/http';
 import { Trouble } from '../kit/trouble';
 import { RunFoot } from './foot';
@@ -13,7 +13,7 @@ const RESULTS: [TestResult, string][] = [['pass', 'Works'], ['fail', 'Fails'], [
 /** The test sheet before something closes: every function answered. A failed one keeps the gate shut until it is mended or a lead decides. */
 export function TestPanel({ bay, step }: { bay: Bay; step: RefitStep }) {
   const { plan, state, record } = bay.handle;
-  const resultOf = (text: string) => state.tests.get(`${step.key}|${text}`)?.result;
+  const resultOf = (text: string) => testResult(state, step.key, text);
   const failed = hasFailedTest(state, step.key);
   const all = step.checks.every((check) => resultOf(check.text));
   const document = plan.documents.find((one) => one.id === step.procedure);
