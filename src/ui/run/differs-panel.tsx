@@ -2,10 +2,9 @@
 import { useState } from 'react';
 import { capital, countOf, itemWords } from '@/core/procedure';
 import type { AsFoundChange } from '@/core/run';
-import { Plate } from '../kit/plate';
 import { Chips } from '../kit/chips';
 import { SheetFoot } from './foot';
-import { isTurned, USUAL_DRIVES, USUAL_KINDS } from './hardware-choice';
+import { DriveChips, isTurned, USUAL_KINDS } from './hardware-choice';
 import type { Bay } from './bay';
 import { Stepper } from './stepper';
 
@@ -40,7 +39,7 @@ export function DiffersPanel({ bay }: { bay: Bay }) {
         {fastener && <Chips label="What is different" value={way} onPick={setWay} options={[['missing', 'Missing'], ['drive', 'Another drive'], ['kind', 'Another kind'], ['state', 'Its state']]} />}
         {way === 'missing' && fastener && <Stepper label={(value) => `${value} of ${countOf(fastener)} missing`} min={1} max={countOf(fastener)} value={missing} onChange={setMissing} />}
         {way === 'kind' && <Chips label="In its place" value={kind} options={USUAL_KINDS} onPick={setKind} />}
-        {(way === 'drive' || (way === 'kind' && kind && isTurned(kind))) && <Chips label="Drive" value={drive} options={USUAL_DRIVES.map((code): [string, React.ReactNode] => [code, <Plate key={code} code={code} />])} onPick={setDrive} />}
+        {(way === 'drive' || (way === 'kind' && kind && isTurned(kind))) && <DriveChips value={drive} onPick={setDrive} />}
         {way === 'state' && <Chips label="It is" value={state} options={STATES} onPick={setState} />}
         <button type="button" className="check-line mt-2" onClick={() => bay.show('extra')}><span className="box" aria-hidden="true">+</span>There is a fastener that the procedure does not have</button>
       </div>

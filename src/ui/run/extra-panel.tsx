@@ -3,10 +3,9 @@ import { useState } from 'react';
 import { v4 as uuid } from 'uuid';
 import { itemWords } from '@/core/procedure';
 import { extraId, partOfStep } from '@/core/run';
-import { Plate } from '../kit/plate';
 import { Chips } from '../kit/chips';
 import { SheetFoot } from './foot';
-import { isTurned, USUAL_DRIVES, USUAL_KINDS } from './hardware-choice';
+import { DriveChips, isTurned, USUAL_KINDS } from './hardware-choice';
 import type { Bay } from './bay';
 import { Stepper } from './stepper';
 
@@ -39,7 +38,7 @@ export function ExtraPanel({ bay }: { bay: Bay }) {
         <h1 className="verb small">A fastener in the {itemWords(index, holds)}</h1>
         <p className="where">{point ? 'It sits where you tapped.' : 'Tap the map where it sits.'}</p>
         <Chips label="What it is" value={kind} options={USUAL_KINDS} onPick={setKind} />
-        {kind && isTurned(kind) && <Chips label="Drive" value={drive} options={USUAL_DRIVES.map((code): [string, React.ReactNode] => [code, <Plate key={code} code={code} />])} onPick={setDrive} />}
+        {kind && isTurned(kind) && <DriveChips value={drive} onPick={setDrive} />}
         <Stepper label={(value) => (value === 1 ? '1 of them' : `${value} of them`)} min={1} max={20} value={count} onChange={setCount} />
         <p className="quiet mt-2">It becomes a finding for the procedure, and the ledger waits for it to go back.</p>
       </div>
