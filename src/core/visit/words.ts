@@ -1,4 +1,4 @@
-import type { CheckResult } from './events';
+import type { CheckResult, WaitFor } from './events';
 import type { Answer } from './fold';
 import type { Comparison } from './compare';
 
@@ -19,3 +19,6 @@ export function resultWords(answer: Pick<Answer, 'result' | 'condition'>): strin
 export const COMPARISON_WORDS: Record<Comparison, string> = {
   'same': 'as on arrival', 'mended': 'better than on arrival', 'worse': 'worse than on arrival', 'not-repeated': 'not repeated yet', 'only-now': 'not checked on arrival', 'not-checked': 'not checked',
 };
+
+/** What work may wait for, in words. */
+export const WAIT_WORDS: Record<WaitFor, string> = { part: 'a part', decision: 'a decision', vehicle: 'the vehicle' };

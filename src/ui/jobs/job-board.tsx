@@ -3,6 +3,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useRef } from 'react';
 import type { JobStanding, RunStanding } from '@/contracts';
+import { WAIT_WORDS } from '@/core/visit';
 import { PageHead } from '../kit/page-head';
 import { useStream } from '../log/use-stream';
 import { StageWords, TimeLeft } from './stage-words';
@@ -16,7 +17,7 @@ const DAY_MS = 86_400_000;
 
 /** What a job waits for, in words: what people said, what a run waits for, what a lead must look at. */
 const waitsOf = ({ runs, visit, flags }: JobStanding): string[] => [
-  ...visit.waits.map((wait) => `${{ part: 'a part', decision: 'a decision', vehicle: 'the vehicle' }[wait.for]}: ${wait.what}`), ...runs.flatMap((run) => run.waits),
+  ...visit.waits.map((wait) => `${WAIT_WORDS[wait.for]}: ${wait.what}`), ...runs.flatMap((run) => run.waits),
   ...(flags ? [`a lead to look at ${flags} ${flags === 1 ? 'record' : 'records'}`] : []),
 ];
 

@@ -3,11 +3,9 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { FlagView, JobStanding, VisitView } from '@/contracts';
-import { foldVisit, type VisitEvent, type WaitFor } from '@/core/visit';
+import { foldVisit, WAIT_WORDS, type VisitEvent, type WaitFor } from '@/core/visit';
 import { useSend } from '../kit';
 import { SavedWords, useLog } from '../log';
-
-const FOR: [WaitFor, string][] = [['part', 'a part'], ['decision', 'a decision'], ['vehicle', 'the vehicle']];
 
 /** Check-in, what the job waits for, giving back, report. */
 export function VisitCard({ standing, start, me }: { standing: JobStanding; start: VisitView; me: string }) {
@@ -32,14 +30,14 @@ export function VisitCard({ standing, start, me }: { standing: JobStanding; star
       </p>
       {state.waits.map((wait) => (
         <p key={wait.id} className="waits-for d-flex gap-2 align-items-center mb-2">
-          <span>Waits for {FOR.find(([code]) => code === wait.for)![1]}: {wait.what} <span className="quiet">({start.names[wait.person] ?? wait.person})</span></span>
+          <span>Waits for {WAIT_WORDS[wait.for]}: {wait.what} <span className="quiet">({start.names[wait.person] ?? wait.person})</span></span>
           <button type="button" className="btn btn-sm btn-outline-dark" onClick={() => log.record({ type: 'waitOver', wait: wait.id })}>It is here</button>
         </p>
       ))}
       {!state.closed && (
         <div className="wait-form">
           <label className="label" htmlFor="wait-what">It waits for</label>
-          <select className="form-select" aria-label="Kind of wait" value={kind} onChange={(event) => setKind(event.target.value as WaitFor)}>{FOR.map(([code, words]) => <option key={code} value={code}>{words}</option>)}</select>
+          <select className="form-select" aria-label="Kind of wait" value={kind} onChange={(event) => setKind(event.target.value as WaitFor)}>{Object.entries(WAIT_WORDS).map(([code, words]) => <option key={code} value={code}>{words}</option>)}</select>
           <input id="wait-what" className="form-control" placeholder="adapter ring for the rear door" maxLength={500} value={what} onChange={(event) => setWhat(event.target.value)} />
           <button type="button" className="btn btn-outline-dark" disabled={!what.trim()} onClick={add}>Note it</button>
         </div>
