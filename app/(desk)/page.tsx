@@ -1,10 +1,10 @@
-import { everybody, jobBoard, may } from '@/services';
+import { everybodysNames, jobBoard, may } from '@/services';
 import { JobBoard } from '@/ui/jobs';
 import { requirePerson } from '../session';
 
 export const metadata = { title: 'Jobs' };
 
 export default async function JobsPage() {
-  const [person, board, people] = await Promise.all([requirePerson(), jobBoard(), everybody()]);
-  return <JobBoard board={board} names={Object.fromEntries(people.map((one) => [one.id, one.name]))} mayOpen={may(person, 'open-job')} />;
+  const [person, board, names] = await Promise.all([requirePerson(), jobBoard(), everybodysNames()]);
+  return <JobBoard board={board} names={names} mayOpen={may(person, 'open-job')} />;
 }

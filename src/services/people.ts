@@ -10,6 +10,9 @@ import { hashSecret } from './sign-in';
 /** Everybody of the shop. */
 export const everybody = () => listPeople(db);
 
+/** Names by id. */
+export const everybodysNames = async (): Promise<Record<string, string>> => Object.fromEntries((await listPeople(db)).map(({ id, name }) => [id, name]));
+
 /** Adds a person. A conflict where the name is taken. */
 export async function addPerson(by: Person, form: PersonForm): Promise<string> {
   demand(by, 'set-up');

@@ -3,8 +3,9 @@ import { conflict } from '../core/errors';
 import type { RunEvent } from '../core/run';
 import { checkLines, foldVisit, handBackBlocks, type CheckLine, type CheckZone, type VisitEvent, type VisitState } from '../core/visit';
 import {
-  appendEvents, db, getJob, listEvents, listEventsOf, listPeople, listRunsOfJobs, lockLog, transaction, updateVin, type Db, type LogRow, type Person, type RunRow,
+  appendEvents, db, getJob, listEvents, listEventsOf, listRunsOfJobs, lockLog, transaction, updateVin, type Db, type LogRow, type Person, type RunRow,
 } from '../data';
+import { everybodysNames } from './people';
 
 /** The zones a visit's runs open, with what each is known to have. */
 export const zonesOf = (runs: Pick<RunRow, 'plan'>[], state: Pick<VisitState, 'zones'>): CheckZone[] => [
@@ -18,9 +19,9 @@ export const linesOf = (runs: Pick<RunRow, 'plan'>[], state: VisitState): CheckL
 /** Check-in and hand-over of a job: its log, the lines to try, and what stands against giving the vehicle back. Throws not-found. */
 export async function openVisit(jobNumber: number): Promise<VisitView> {
   const job = await getJob(db, jobNumber);
-  const [log, runs, people] = await Promise.all([listEvents<VisitEvent>(db, job.visit, 0), listRunsOfJobs(db, [jobNumber]), listPeople(db)]);
+  const [log, runs, names] = await Promise.all([listEvents<VisitEvent>(db, job.visit, 0), listRunsOfJobs(db, [jobNumber]), everybodysNames()]);
   return {
-    job, ...log, zones: zonesOf(runs, { zones: [] }), names: Object.fromEntries(people.map((one) => [one.id, one.name])),
+    job, ...log, zones: zonesOf(runs, { zones: [] }), names,
     runs: runs.map(({ id, title, finishedAt }) => ({ id, title, finished: finishedAt !== null })),
   };
 }

@@ -10,8 +10,8 @@ import { FlagCard, VisitCard } from './visit-card';
 const MOST_RELATIVES = 8;
 
 /** One job: the vehicle, its runs, and the procedures that can be planned for it. */
-export function JobPage({ standing, names, procedures, mayRecord, visit, flags, me, mayLook }: {
-  standing: JobStanding; names: Record<string, string>; procedures: RelativeView[]; mayRecord: boolean; visit: VisitView; flags: FlagView[]; me: string; mayLook: boolean;
+export function JobPage({ standing, procedures, mayRecord, visit, flags, me, mayLook }: {
+  standing: JobStanding; procedures: RelativeView[]; mayRecord: boolean; visit: VisitView; flags: FlagView[]; me: string; mayLook: boolean;
 }) {
   const { job, runs } = standing;
   const { vehicle } = job;
@@ -30,7 +30,7 @@ export function JobPage({ standing, names, procedures, mayRecord, visit, flags, 
           {runs.map((run) => (
             <li key={run.id}>
               <Link className="row-link" href={`/runs/${run.id}`}>
-                <span className="main"><span className="title">{run.title}</span>{run.holder && <span className="quiet">{names[run.holder] ?? run.holder}</span>}</span>
+                <span className="main"><span className="title">{run.title}</span>{run.holder && <span className="quiet">{visit.names[run.holder] ?? run.holder}</span>}</span>
                 <span className="run-stands">{run.waits.length > 0 && <span className="waits-for">{run.waits.join('; ')}</span>}<StageWords run={run} /><TimeLeft run={run} /></span>
               </Link>
             </li>
