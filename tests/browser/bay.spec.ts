@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { CARD_CLIPS, expectAccessible, openRun, photoFile, photosOf, signIn, stepHeading, tapMap, workUntil } from './support';
+import { CARD_CLIPS, expectAccessible, openRun, photoFile, photosOf, putBack, signIn, stepHeading, tapMap, workUntil } from './support';
 
 test('finds where a stuck panel is held, takes the screw that nobody recorded, and tells the procedure', async ({ page }) => {
   await signIn(page, 'Rui Castellane', '4004');
@@ -32,7 +32,7 @@ test('finds where a stuck panel is held, takes the screw that nobody recorded, a
   // The extra screws wait for going back, and the ledger knows them.
   await page.getByRole('button', { name: 'More', exact: true }).click();
   await page.getByRole('button', { name: /^Stop taking apart/ }).click();
-  await page.getByRole('button', { name: 'Put it back' }).click();
+  await putBack(page);
   await workUntil(page, 'Start by hand T15');
   await page.goto('/procedures/kite-rear-door');
   await expect(page.getByText(/Found 2 × T15 screw that is not recorded, holding the door card/)).toBeVisible();
@@ -89,7 +89,7 @@ test('keeps a gate shut over a failed test until it is mended or a lead says oth
   await signIn(page, 'Rui Castellane', '4004');
   await openRun(page, 'Failed test');
   await workUntil(page, 'Fit the new parts');
-  await page.getByRole('button', { name: 'Put it back' }).click();
+  await putBack(page);
   await workUntil(page, 'Test with the');
   await page.getByRole('button', { name: 'Fails' }).first().click();
   for (const works of await page.getByRole('button', { name: 'Works', exact: true }).all()) if (await works.getAttribute('aria-pressed') === 'false') await works.click();

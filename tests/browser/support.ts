@@ -69,6 +69,12 @@ export const stepHeading = (page: Page) => page.getByRole('heading', { level: 1 
 /** The step that takes out the clips round the door card. */
 export const CARD_CLIPS = /^Pull free .*× 9/;
 
+/** Ends the fitting of new parts, and waits for the first step of the way back. */
+export async function putBack(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Put it back' }).click();
+  await expect(stepHeading(page)).not.toContainText('Fit the new parts');
+}
+
 /** Does steps until the heading matches `words`. */
 export async function workUntil(page: Page, words: RegExp | string, most = 60): Promise<void> {
   const heading = stepHeading(page);
