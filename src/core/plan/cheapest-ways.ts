@@ -1,5 +1,6 @@
 import { WORD, wordsFor } from './order/bit-table';
 import type { ActionGraph } from './graph';
+import { goOn, NEVER, type ShouldStop } from './stop';
 
 /** Sets of graph nodes as bits, with what follows from choosing a node: everything it needs and pulls along. */
 class NodeSets {
@@ -9,7 +10,7 @@ class NodeSets {
   private readonly leads = new Map<number, Int32Array>();
   private readonly waits = new Map<number, Int32Array>();
 
-  constructor(private readonly graph: ActionGraph) {
+  constructor(private readonly graph: ActionGraph, private readonly shouldStop: ShouldStop) {
     this.words = wordsFor(graph.nodes.length);
     this.ways = graph.nodes.flatMap((node, id) => (node.anyOf ? [id] : []));
   }
@@ -60,6 +61,7 @@ class NodeSets {
   private spread(memory: Map<number, Int32Array>, start: number, next: (id: number) => number[]): Int32Array {
     const known = memory.get(start);
     if (known) return known;
+    goOn(this.shouldStop);
     const set = new Int32Array(this.words);
     const stack = [start];
     while (stack.length) {
@@ -91,15 +93,16 @@ const CHOICE_LIMIT = 200_000;
  * The cheapest nodes that decide every open choice of `chosen`, whether or not they can be put in order. Ways that bring more than another way are dropped;
  * choices with one way left are made at once; choices whose ways have nothing in common are settled apart, and each such group only once for
  * the same surroundings; the rest is branch and bound. Exact. Null where no choice is possible or the limit was reached. Ties fall to the earlier way.
+ * @throws OutOfTime where `shouldStop` says so
  */
-export function cheapestWays(graph: ActionGraph, chosen: ReadonlySet<number>, banned: ReadonlySet<number>): Set<number> | null {
-  const sets = new NodeSets(graph);
+export function cheapestWays(graph: ActionGraph, chosen: ReadonlySet<number>, banned: ReadonlySet<number>, shouldStop: ShouldStop = NEVER): Set<number> | null {
+  const sets = new NodeSets(graph, shouldStop);
   const start = new Int32Array(sets.words);
   for (const id of chosen) start[id >>> 5] |= 1 << (id & 31);
   const ban = new Int32Array(sets.words);
   for (const id of banned) ban[id >>> 5] |= 1 << (id & 31);
   if (sets.meets(start, ban)) return null;
-  const settled = new Choices(graph, sets, ban).settle(start, sets.ways);
+  const settled = new Choices(graph, sets, ban, shouldStop).settle(start, sets.ways);
   if (!settled) return null;
   const result = new Set(chosen);
   sets.each(settled.added, (id) => result.add(id));
@@ -110,7 +113,7 @@ class Choices {
   private left = CHOICE_LIMIT;
   private readonly memory = new Map<string, Settled | null>();
 
-  constructor(private readonly graph: ActionGraph, private readonly sets: NodeSets, private readonly ban: Int32Array) {}
+  constructor(private readonly graph: ActionGraph, private readonly sets: NodeSets, private readonly ban: Int32Array, private readonly shouldStop: ShouldStop) {}
 
   /** Decides those of `ways` that are open in `chosen`. */
   settle(chosen: Int32Array, ways: number[]): Settled | null {
@@ -177,6 +180,7 @@ class Choices {
   /** The ways in to a node, cheapest first, without those that wait for the node itself and those that bring all that another brings. */
   private offers(chosen: Int32Array, id: number): Way[] {
     const { sets } = this;
+    goOn(this.shouldStop);
     const all = this.graph.nodes[id].anyOf!.filter((set) => !set.some((need) => sets.has(sets.waitsFor(need), id))).map((set) => sets.union(sets.neededBy, set, chosen)).filter((missing) => !sets.meets(missing, this.ban))
       .map((missing): Way => ({ missing, ms: sets.costMs(missing) })).sort((a, b) => a.ms - b.ms);
     return all.filter((way, at) => !all.some((other, place) => place < at && sets.isWithin(other.missing, way.missing)));

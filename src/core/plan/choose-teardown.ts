@@ -6,6 +6,7 @@ import type { ActionGraph } from './graph';
 import { leastTeardown, type LeastTeardown } from './least-teardown';
 import type { PlanProblem, PlanRequest } from './plan-types';
 import { resolveGoals } from './resolve-goals';
+import { NEVER, type ShouldStop } from './stop';
 
 /** A least teardown with the graph and the goals it was found for. */
 export interface Chosen {
@@ -16,8 +17,8 @@ export interface Chosen {
   banned: Map<number, string>;
 }
 
-/** The least teardown under some option values, or why there is none. */
-export function chooseTeardown(request: PlanRequest, options: OptionValues): Chosen | { ok: false; problems: PlanProblem[] } {
+/** The least teardown under some option values, or why there is none. @throws OutOfTime where `shouldStop` says so */
+export function chooseTeardown(request: PlanRequest, options: OptionValues, shouldStop: ShouldStop = NEVER): Chosen | { ok: false; problems: PlanProblem[] } {
   const graph = buildGraph(request.documents, {
     options, catalogue: request.catalogue, srsWaitSeconds: request.policy?.srsWaitSeconds,
   });
@@ -28,13 +29,13 @@ export function chooseTeardown(request: PlanRequest, options: OptionValues): Cho
     return { ok: false, problems: resolved.problems.map(({ code, goal, message }) => ({ code, message, items: [goal] })) };
   }
   if (resolved.nodes.size === 0) return { ok: false, problems: [{ code: 'no-goal', message: 'Say what you want out or reached.', items: [] }] };
-  const least = leastTeardown(graph, [...goals.keys()], new Set(resolved.banned.keys()));
-  if ('stuck' in least) return { ok: false, problems: noWay(graph, goals, least.stuck, resolved.banned) };
+  const least = leastTeardown(graph, [...goals.keys()], new Set(resolved.banned.keys()), shouldStop);
+  if ('stuck' in least) return { ok: false, problems: noWay(graph, goals, least.stuck, resolved.banned, shouldStop) };
   return { ok: true, graph, least, goals, banned: resolved.banned };
 }
 
-function noWay(graph: ActionGraph, goals: Map<number, string>, stuck: number[], banned: Map<number, string>): PlanProblem[] {
-  const conflicts = banned.size ? keepConflicts(graph, goals, banned) : [];
+function noWay(graph: ActionGraph, goals: Map<number, string>, stuck: number[], banned: Map<number, string>, shouldStop: ShouldStop): PlanProblem[] {
+  const conflicts = banned.size ? keepConflicts(graph, goals, banned, shouldStop) : [];
   if (conflicts.length === 0) return [loopProblem(graph, stuck)];
   return conflicts.map(({ goal, item, chain }) => ({
     code: 'keep-conflict', items: [goal], message: `The ${item} cannot stay: ${chain.join('; ')}.`,

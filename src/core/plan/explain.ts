@@ -1,6 +1,7 @@
 import { capital, itemWords } from '../procedure/names';
 import type { ActionGraph } from './graph';
 import { leastTeardown, type LeastTeardown } from './least-teardown';
+import { NEVER, OutOfTime, type ShouldStop } from './stop';
 import { reasonChains, splitKey, whyChain } from './why';
 
 /** Which way in was taken for an item that has several, and what the next best way would have cost. Times in seconds. */
@@ -25,27 +26,38 @@ export interface Staying {
 const MAX_COMPARED = 24;
 
 /** The route taken for every chosen item with alternatives, each compared with the best plan that takes another way. */
-export function routesTaken(graph: ActionGraph, least: LeastTeardown, goals: number[], banned: ReadonlySet<number>): RouteTaken[] {
+export function routesTaken(graph: ActionGraph, least: LeastTeardown, goals: number[], banned: ReadonlySet<number>, shouldStop: ShouldStop = NEVER): RouteTaken[] {
   const here = { actions: countActions(graph, least.chosen), seconds: least.costMs / 1000 };
   return [...least.taken].sort((a, b) => (graph.nodes[a[0]].key < graph.nodes[b[0]].key ? -1 : 1)).map(([id, way], at): RouteTaken => {
     const ways = graph.nodes[id].anyOf!;
-    const instead = at < MAX_COMPARED ? nextBest(graph, id, ways.filter((_, other) => other !== way), goals, banned) : null;
+    const instead = at < MAX_COMPARED ? nextBest(graph, id, ways.filter((_, other) => other !== way), goals, banned, shouldStop) : null;
     const taken = ways[way].map((need) => graph.nodes[need].key);
     const words = `${capital(throughWords(graph, ways[way]))}: ${counted(here.actions)}${instead ? ` instead of ${instead.actions}` : ''}.`;
     return { of: graph.nodes[id].key.replace('reach:', ''), taken, ...here, instead, words };
   });
 }
 
-function nextBest(graph: ActionGraph, id: number, others: number[][], goals: number[], banned: ReadonlySet<number>): RouteTaken['instead'] {
+/** The best plan by another way; where time runs out there is no comparison, rather than a wrong one. */
+function nextBest(graph: ActionGraph, id: number, others: number[][], goals: number[], banned: ReadonlySet<number>, shouldStop: ShouldStop): RouteTaken['instead'] {
   let best: RouteTaken['instead'] = null;
   for (const other of others) {
     const nodes = [...graph.nodes];
     nodes[id] = { ...nodes[id], anyOf: [other] };
-    const plan = leastTeardown({ ...graph, nodes }, goals, banned);
+    const plan = unlessStopped(() => leastTeardown({ ...graph, nodes }, goals, banned, shouldStop));
+    if (!plan) return null;
     if ('stuck' in plan || (best && plan.costMs / 1000 >= best.seconds)) continue;
     best = { taken: other.map((need) => graph.nodes[need].key), actions: countActions(graph, plan.chosen), seconds: plan.costMs / 1000 };
   }
   return best;
+}
+
+function unlessStopped<T>(work: () => T): T | null {
+  try {
+    return work();
+  } catch (error) {
+    if (error instanceof OutOfTime) return null;
+    throw error;
+  }
 }
 
 const countActions = (graph: ActionGraph, chosen: ReadonlySet<number>) => [...chosen].filter((id) => graph.nodes[id].action).length;
@@ -81,8 +93,8 @@ function carrierOf(graph: ActionGraph, procedure: string, on: string | undefined
 }
 
 /** The conflict of goals with what is to be kept: for each kept item that stands in the way, the chain of reasons from it to a goal. */
-export function keepConflicts(graph: ActionGraph, goals: ReadonlyMap<number, string>, banned: ReadonlyMap<number, string>): { goal: string; item: string; chain: string[] }[] {
-  const free = leastTeardown(graph, [...goals.keys()]);
+export function keepConflicts(graph: ActionGraph, goals: ReadonlyMap<number, string>, banned: ReadonlyMap<number, string>, shouldStop: ShouldStop = NEVER): { goal: string; item: string; chain: string[] }[] {
+  const free = leastTeardown(graph, [...goals.keys()], new Set(), shouldStop);
   if ('stuck' in free) return [];
   const chains = reasonChains(graph, free, goals.keys());
   const seen = new Set<string>();

@@ -1,6 +1,7 @@
 import { cheapestWays } from './cheapest-ways';
 import { addToClosure, cloneClosure, emptyClosure, missingFrom, type Closure } from './closure';
 import type { ActionGraph } from './graph';
+import { goOn, NEVER, type ShouldStop } from './stop';
 
 /** The cheapest set of nodes that makes the goals true, and which alternative each route took. */
 export interface LeastTeardown {
@@ -24,20 +25,21 @@ const NODE_LIMIT = 4_000;
  * choice the provably cheapest one with shared work counted once (`cheapestWays`). Where that cannot be carried out in any order, branch and bound with an
  * order check; its bound shares an action's time among all open alternatives that could use it, so it never overestimates. `banned` nodes may not be chosen.
  * Deterministic: ties fall to the earlier alternative. Returns the stuck nodes where no choice can be carried out in any order.
+ * @throws OutOfTime where `shouldStop` ends the search before a choice was found
  */
-export function leastTeardown(graph: ActionGraph, goals: number[], banned: ReadonlySet<number> = new Set()): LeastTeardown | Unorderable {
+export function leastTeardown(graph: ActionGraph, goals: number[], banned: ReadonlySet<number> = new Set(), shouldStop: ShouldStop = NEVER): LeastTeardown | Unorderable {
   const start = emptyClosure();
   addToClosure(graph, start, goals);
   if (blocked(start, banned)) return { stuck: [] };
   // Almost always the cheapest choice can be carried out, and then nothing cheaper exists.
-  const cheapest = cheapestWays(graph, start.chosen, banned);
+  const cheapest = cheapestWays(graph, start.chosen, banned, shouldStop);
   const carried = cheapest && carryOut(graph, cheapest);
   if (cheapest && carried!.done.size === cheapest.size) {
     const costMs = [...cheapest].reduce((sum, id) => sum + (graph.nodes[id].action?.ms ?? 0), 0);
     return { chosen: cheapest, taken: carried!.taken, costMs, proved: true };
   }
   const beyondReach = stuckForGood(graph, goals, banned);
-  return beyondReach.length ? { stuck: beyondReach } : search(graph, start, banned);
+  return beyondReach.length ? { stuck: beyondReach } : search(graph, start, banned, shouldStop);
 }
 
 /** The needed nodes that cannot be done even when everything else is, whatever ways in are taken; empty where the goals can be reached. */
@@ -52,7 +54,7 @@ function stuckForGood(graph: ActionGraph, goals: number[], banned: ReadonlySet<n
 }
 
 /** Branch and bound from a closure over its open choices, with a look at the end whether they can be carried out. */
-function search(graph: ActionGraph, start: Closure, banned: ReadonlySet<number>): LeastTeardown | Unorderable {
+function search(graph: ActionGraph, start: Closure, banned: ReadonlySet<number>, shouldStop: ShouldStop): LeastTeardown | Unorderable {
   let best: LeastTeardown | null = null;
   let stuckSeen: number[] = [];
   let visited = 0;
@@ -60,11 +62,15 @@ function search(graph: ActionGraph, start: Closure, banned: ReadonlySet<number>)
 
   const visit = (closure: Closure): void => {
     visited += 1;
-    if (visited > NODE_LIMIT || (best && closure.costMs >= best.costMs)) return;
+    if (!best) goOn(shouldStop);
+    if (visited > NODE_LIMIT || (best && shouldStop()) || (best && closure.costMs >= best.costMs)) return;
     const open = closure.open.filter((id) => !graph.nodes[id].anyOf!.some((set) => set.every((n) => closure.chosen.has(n))));
     closure.open = open;
     if (closure.open.length === 0) return leaf(closure);
-    const offers = open.map((id) => offersOf(graph, closure, id, banned));
+    const offers = open.map((id) => {
+      goOn(shouldStop);
+      return offersOf(graph, closure, id, banned);
+    });
     if (offers.some((offer) => offer.ways.length === 0)) return;
     if (best && closure.costMs + sharedBound(graph, offers) >= best.costMs) return;
     const next = offers.reduce((a, b) => (b.cheapestMs > a.cheapestMs ? b : a));
@@ -73,6 +79,7 @@ function search(graph: ActionGraph, start: Closure, banned: ReadonlySet<number>)
 
   const branch = (closure: Closure, ways: number[][]): void => {
     for (const way of ways) {
+      if (best ? shouldStop() : (goOn(shouldStop), false)) return;
       const child = cloneClosure(closure);
       addToClosure(graph, child, way);
       if (blocked(child, banned)) continue;
@@ -97,7 +104,7 @@ function search(graph: ActionGraph, start: Closure, banned: ReadonlySet<number>)
 
   visit(start);
   const found = best as LeastTeardown | null;
-  return found ? { ...found, proved: visited <= NODE_LIMIT } : { stuck: stuckSeen };
+  return found ? { ...found, proved: visited <= NODE_LIMIT && !shouldStop() } : { stuck: stuckSeen };
 }
 
 const blocked = (closure: Closure, banned: ReadonlySet<number>) =>

@@ -8,10 +8,11 @@ import type { ActionGraph } from './graph';
 import type { LeastTeardown } from './least-teardown';
 import { checkOptions, listOptions } from './options';
 import { followWish, priceOrder, recordedWish, solveOrder, vehicleFirst, type OrderProblem, type SolveControl, type SolvedOrder } from './order';
-import type { Plan, PlannedAction, PlanRequest, PlanResult } from './plan-types';
+import type { Plan, PlannedAction, PlanProblem, PlanRequest, PlanResult } from './plan-types';
 import { findLoop, precedenceOf } from './precedence';
 import { planRefit } from './refit';
 import type { RefitStep } from './refit-step';
+import { NEVER, OutOfTime, type ShouldStop } from './stop';
 import { NO_HISTORY, replacementsOf, sparesOf } from './spares';
 import { toolsFor } from './tools';
 import { planTray, type TrayEntry } from './tray';
@@ -30,7 +31,9 @@ const DEFAULT_SPARE_LEVEL = 0.9;
 export function makePlan(request: PlanRequest, control?: SolveControl): PlanResult {
   const optionProblems = checkOptions(request.documents, request.options);
   if (optionProblems.length) return { ok: false, problems: optionProblems.map(({ code, option, message }) => ({ code, message, items: [option] })) };
-  const found = chooseTeardown(request, request.options);
+  const shouldStop = control?.shouldStop ?? NEVER;
+  const found = chooseInTime(request, request.options, shouldStop);
+  if (!found) return { ok: false, problems: [tooHard(request)] };
   if (!found.ok) return found;
   const { graph, least } = found;
   const size = [...least.chosen].filter((id) => graph.nodes[id].action).length;
@@ -42,6 +45,21 @@ export function makePlan(request: PlanRequest, control?: SolveControl): PlanResu
   if (loop) return { ok: false, problems: [loopProblem(graph, loop.map((at) => actions[at]))] };
   return { ok: true, plan: assemble(request, found, { actions, before }, control) };
 }
+
+/** The least teardown; null where time ran out before one was found. */
+function chooseInTime(request: PlanRequest, options: PlanRequest['options'], shouldStop: ShouldStop): ReturnType<typeof chooseTeardown> | null {
+  try {
+    return chooseTeardown(request, options, shouldStop);
+  } catch (error) {
+    if (error instanceof OutOfTime) return null;
+    throw error;
+  }
+}
+
+const tooHard = ({ documents }: PlanRequest): PlanProblem => ({
+  code: 'too-hard', items: documents.map(({ id }) => id),
+  message: `${documents.map(({ title }) => `“${title}”`).join(' and ')}: there are too many ways in to find the least work in time. Take out routes that nobody would use.`,
+});
 
 function assemble(
   request: PlanRequest, { graph, least, goals, banned }: Chosen, { actions, before }: { actions: number[]; before: number[][] }, control?: SolveControl,
@@ -62,13 +80,13 @@ function assemble(
     const action = graph.nodes[id].action!;
     return { ...action, why: whyChain(graph, chains, id, goals), bin: tray.binOf.get(`${action.procedure}/${action.item}`) ?? null };
   });
-  const routes = routesTaken(graph, least, [...goals.keys()], new Set(banned.keys()));
+  const routes = routesTaken(graph, least, [...goals.keys()], new Set(banned.keys()), control?.shouldStop);
   const cost = costOf(problem, sequence, recorded, solved);
   return {
     removal, refit, tools: toolsFor(graph, removal, refit), tray: tray.bins, taped: tray.taped, fewestBins: tray.fewest, staysOn: Object.fromEntries(tray.staysOn),
     spares: sparesOf(graph, removal, policy.spareLevel ?? DEFAULT_SPARE_LEVEL, history), replacements: replacementsOf(graph, removal),
     time: timeOf(removal, refit, cost.cost.seconds, history.pace), cautions: cautionsFor(graph, removal),
-    unknownOptions: unknownOptions(request, least, graph), missingProcedures: graph.missingProcedures, ...cost,
+    unknownOptions: unknownOptions(request, least, graph, control?.shouldStop), missingProcedures: graph.missingProcedures, ...cost,
     routesTaken: routes, stays: staying(graph, least, routes),
   };
 }
@@ -100,16 +118,16 @@ function trayEntries(graph: ActionGraph, refit: RefitStep[]): TrayEntry[] {
   }));
 }
 
-/** The options nobody has given whose values lead to different work. One least teardown for each value. */
-function unknownOptions(request: PlanRequest, least: LeastTeardown, graph: ActionGraph): string[] {
+/** The options nobody has given whose values lead to different work; one that could not be looked into in time is named too. One least teardown for each value. */
+function unknownOptions(request: PlanRequest, least: LeastTeardown, graph: ActionGraph, shouldStop: ShouldStop = NEVER): string[] {
   const signature = (chosen: ReadonlySet<number>, of: ActionGraph) =>
     [...chosen].map((id) => of.nodes[id]).filter((node) => node.action).map((node) => node.key).sort().join();
   const now = signature(least.chosen, graph);
   return [...listOptions(request.documents)].filter(([option, values]) => {
     if (request.options[option] !== undefined) return false;
     return values.some((value) => {
-      const found = chooseTeardown(request, { ...request.options, [option]: value });
-      return !found.ok || signature(found.least.chosen, found.graph) !== now;
+      const found = shouldStop() ? null : chooseInTime(request, { ...request.options, [option]: value }, shouldStop);
+      return !found?.ok || signature(found.least.chosen, found.graph) !== now;
     });
   }).map(([option]) => option);
 }

@@ -26,10 +26,18 @@ export function precedenceOf(graph: ActionGraph, chosen: ReadonlySet<number>, ta
     const way = taken.get(id);
     return [...node.needs, ...(node.anyOf && way !== undefined ? node.anyOf[way] : []), ...(ordered.get(id) ?? [])];
   };
-  const throughReach = (id: number): number[] =>
-    direct(id).flatMap((need) => (positionOf.has(need) ? [need] : chosen.has(need) ? throughReach(need) : []));
+  const known = new Map<number, number[]>();
+  const throughReach = (id: number): number[] => {
+    const found = known.get(id);
+    if (found) return found;
+    // A node on a loop of nodes that are no actions adds nothing of its own while it is being looked at.
+    known.set(id, []);
+    const through = [...new Set(direct(id).flatMap((need) => (positionOf.has(need) ? [need] : chosen.has(need) ? throughReach(need) : [])))];
+    known.set(id, through);
+    return through;
+  };
   const before = actions.map((id) =>
-    [...new Set(throughReach(id).map((need) => positionOf.get(need)!))].filter((p) => actions[p] !== id).sort((a, b) => a - b),
+    throughReach(id).map((need) => positionOf.get(need)!).filter((p) => actions[p] !== id).sort((a, b) => a - b),
   );
   return { actions, before };
 }
