@@ -49,8 +49,23 @@ describe('merging logs', () => {
     const note: Fact = { id: hex(1), lamport: 1, device: 'a', seq: 0, person: 'bea', at: '2026-03-02T09:00:00.000Z', type: 'note' };
     const back: Fact = { ...note, id: hex(2), lamport: 2, device: 'b', type: 'retracted', event: note.id };
     expect(ids(mergeLog([back]).standing)).toEqual([back.id]);
-    expect(mergeLog([back, note])).toEqual({ standing: [back], lastLamport: 2 });
-    expect(mergeLog<Fact>([])).toEqual({ standing: [], lastLamport: 0 });
+    expect(mergeLog([back, note])).toEqual({ standing: [back], later: [], lastLamport: 2 });
+    expect(mergeLog<Fact>([])).toEqual({ standing: [], later: [], lastLamport: 0 });
+  });
+
+  it('never takes back what somebody put a name to', () => {
+    for (const type of ['signed', 'closed', 'finished', 'overridden']) {
+      const said = { id: hex(1), lamport: 1, device: 'a', seq: 0, person: 'bea', at: '', type } as unknown as Fact;
+      const back: Fact = { ...said, id: hex(2), lamport: 2, type: 'retracted', event: said.id } as Fact;
+      expect(ids(mergeLog([back, said]).standing)).toEqual([said.id, back.id]);
+    }
+  });
+
+  it('counts nothing that came too late, and lets it take nothing back, whoever tells of it first', () => {
+    const note: Fact = { id: hex(1), lamport: 1, device: 'a', seq: 0, person: 'bea', at: '', type: 'note' };
+    const own: Fact = { ...note, id: hex(2), lamport: 2, device: 'b', type: 'retracted', event: note.id };
+    const asTold: Fact = { ...own, late: true };
+    for (const log of [[note, own, asTold], [asTold, own, note], [note, asTold]]) expect(mergeLog(log)).toEqual({ standing: [note], later: [asTold], lastLamport: 2 });
   });
 });
 

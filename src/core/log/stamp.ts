@@ -8,6 +8,8 @@ export interface EventStamp {
   seq: number;
   person: string;
   at: string;
+  /** Said by the server alone: it arrived after its log was closed, and changes nothing of what was closed. */
+  late?: true;
 }
 
 /** Logical order: Lamport time, then device, then the device's own sequence, then id. Total and the same everywhere. */

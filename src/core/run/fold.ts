@@ -58,6 +58,8 @@ export interface RunState {
   questions: Question[];
   /** Events that stand, in logical order. */
   log: RunEvent[];
+  /** What arrived after the run was finished: shown beside, with who and when; it changes nothing of what was accounted for. */
+  later: RunEvent[];
   /** Events of a type this version does not know: kept and shown, never dropped. */
   unknown: RunEvent[];
   lastLamport: number;
@@ -65,7 +67,7 @@ export interface RunState {
 
 const emptyState = (): RunState => ({
   started: false, finished: false, paused: false, pauseReason: null, phase: 'remove', holder: null, handOverNote: null, done: new Map(), skipped: new Map(),
-  pieces: new Map(), ticks: new Map(), gates: new Map(), tests: new Map(), asFound: [], extras: [], questions: [], log: [], unknown: [], lastLamport: 0,
+  pieces: new Map(), ticks: new Map(), gates: new Map(), tests: new Map(), asFound: [], extras: [], questions: [], log: [], later: [], unknown: [], lastLamport: 0,
 });
 
 /**
@@ -73,8 +75,9 @@ const emptyState = (): RunState => ({
  * and told apart by id first. O(n log n).
  */
 export function foldRun(events: Iterable<RunEvent>): RunState {
-  const { standing, lastLamport } = mergeLog(events);
+  const { standing, later, lastLamport } = mergeLog(events);
   const state = emptyState();
+  state.later = later;
   const claims = new Claims(standing);
   state.lastLamport = lastLamport;
   for (const event of standing) {

@@ -2,7 +2,7 @@ import type { RunEvent } from './events';
 import type { RunState } from './fold';
 
 const TAKEN_BACK: ReadonlySet<RunEvent['type']> = new Set([
-  'done', 'broken', 'lost', 'found', 'renewed', 'omitted', 'gatePassed', 'overridden', 'phase', 'skipped', 'test', 'counted',
+  'done', 'broken', 'lost', 'found', 'renewed', 'omitted', 'gatePassed', 'phase', 'skipped', 'test', 'counted',
   'extra', 'asFound', 'stuck', 'finding', 'settled',
 ]);
 

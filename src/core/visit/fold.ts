@@ -1,4 +1,5 @@
 import { mergeLog } from '../log';
+import { coverOf, isCoverable, walksOf } from './cover';
 import type { CheckResult, Stroke, VisitEvent, VisitFact, Walk } from './events';
 
 /** One answer to a line. */
@@ -7,6 +8,8 @@ export interface Answer {
   condition: string | null;
   person: string;
   at: string;
+  /** Recorded after the walk was signed: the signature does not cover it. */
+  later?: true;
 }
 
 /** A line of the electrical check with what it was on arrival and is now. */
@@ -19,18 +22,26 @@ export interface CheckedLine {
   explained: string | null;
 }
 
-export type Mark = Extract<VisitFact, { type: 'marked' }> & { id: string };
+export type Mark = Extract<VisitFact, { type: 'marked' }> & { id: string; later?: true };
 
-/** A signature, and how many records of the check were made after it. */
+/** A signature, and how many records of its walk it does not cover. */
 export interface Signature {
+  walk: Walk;
   name: string;
   strokes: Stroke[];
   at: string;
   person: string;
   /** Lines and marks it covers. */
   covers: number;
-  /** Lines and marks of the same walk recorded since. */
+  /** Records of the same walk that came too late for it. */
   later: number;
+}
+
+/** Something recorded after what it is about was signed or closed: it stands beside, and changes nothing of it. */
+export interface LaterRecord {
+  event: VisitEvent;
+  /** `signed`: after the signature of its walk; `closed`: after the vehicle was given back; `taken-back`: an attempt to take back what was signed. */
+  after: 'signed' | 'closed' | 'taken-back';
 }
 
 export interface Wait {
@@ -47,7 +58,12 @@ export interface VisitState {
   marks: Mark[];
   zones: { zone: string; side: 'left' | 'right' | 'centre' }[];
   vin: string | null;
+  /** The last signature of each walk. */
   signatures: Partial<Record<Walk, Signature>>;
+  /** Every signature that was ever given, in order. */
+  signed: Signature[];
+  /** What came too late to count, in logical order: shown beside, with who and when. */
+  later: LaterRecord[];
   waits: Wait[];
   photos: { id: string; photo: string; words: string | null }[];
   notes: { id: string; text: string }[];
@@ -61,26 +77,34 @@ export interface VisitState {
 
 /** Folds a visit's events, in any order and however often they arrive, to its state. O(n log n). */
 export function foldVisit(events: Iterable<VisitEvent>): VisitState {
-  const { standing, lastLamport } = mergeLog(events);
+  const all = [...events];
+  const cover = coverOf(all);
+  const { standing, later, lastLamport } = mergeLog(all.filter((event) => !cover.isVoid(event)));
   const state: VisitState = {
-    lines: new Map(), marks: [], zones: [], vin: null, signatures: {}, waits: [], photos: [], notes: [], closed: false, closedAt: null, log: standing, unknown: [], lastLamport,
+    lines: new Map(), marks: [], zones: [], vin: null, signatures: {}, signed: [], later: [], waits: [], photos: [], notes: [], closed: false, closedAt: null, log: standing, unknown: [], lastLamport,
   };
-  for (const event of standing) apply(state, event);
+  // What was signed comes first, so that nothing recorded later can take its place.
+  const isLater = (event: VisitEvent) => isCoverable(event) && !cover.covers(event) && walksOf(event).some((walk) => cover.isSigned(walk));
+  for (const event of standing) if (!isLater(event)) apply(state, event);
+  for (const event of standing) if (isLater(event)) applyLater(state, event);
+  for (const event of cover.voids) state.later.push({ event, after: 'taken-back' });
+  for (const event of later) state.later.push({ event, after: 'closed' });
+  countLater(state);
   return state;
 }
 
-function apply(state: VisitState, event: VisitEvent): void {
+function apply(state: VisitState, event: VisitEvent, later?: true): void {
   switch (event.type) {
     case 'checked': {
       const line = state.lines.get(event.line) ?? { line: event.line, group: event.group, words: event.words, arrival: null, departure: null, explained: null };
-      line[event.walk] = { result: event.result, condition: event.condition ?? null, person: event.person, at: event.at };
+      line[event.walk] = { result: event.result, condition: event.condition ?? null, person: event.person, at: event.at, ...(later ? { later } : {}) };
       state.lines.set(event.line, line);
-      return countLater(state, event.walk);
+      return;
     }
     case 'marked': {
       const { type, view, x, y, kind, words, walk, photo, id } = event;
-      state.marks.push({ type, view, x, y, kind, walk, id, ...(words ? { words } : {}), ...(photo ? { photo } : {}) });
-      return countLater(state, walk);
+      state.marks.push({ type, view, x, y, kind, walk, id, ...(words ? { words } : {}), ...(photo ? { photo } : {}), ...(later ? { later } : {}) });
+      return;
     }
     case 'zone':
       if (!state.zones.some((one) => one.zone === event.zone && one.side === event.side)) state.zones.push({ zone: event.zone, side: event.side });
@@ -88,7 +112,12 @@ function apply(state: VisitState, event: VisitEvent): void {
     case 'vin': state.vin = event.vin; return;
     case 'photo': state.photos.push({ id: event.id, photo: event.photo, words: event.words ?? null }); return;
     case 'note': state.notes.push({ id: event.id, text: event.text }); return;
-    case 'signed': state.signatures[event.walk] = { name: event.name, strokes: event.strokes, at: event.at, person: event.person, covers: event.covers, later: 0 }; return;
+    case 'signed': {
+      const signature = { walk: event.walk, name: event.name, strokes: event.strokes, at: event.at, person: event.person, covers: event.covers, later: 0 };
+      state.signed.push(signature);
+      state.signatures[event.walk] = signature;
+      return;
+    }
     case 'explained': {
       const line = state.lines.get(event.line);
       if (line) line.explained = event.reason;
@@ -105,7 +134,23 @@ function apply(state: VisitState, event: VisitEvent): void {
   }
 }
 
-function countLater(state: VisitState, walk: Walk): void {
-  const signature = state.signatures[walk];
-  if (signature) signature.later += 1;
+/** Adds what a signature does not cover: it is shown, and fills what was open, but takes the place of nothing that was signed. */
+function applyLater(state: VisitState, event: VisitEvent): void {
+  state.later.push({ event, after: 'signed' });
+  if (event.type === 'checked') {
+    const answer = state.lines.get(event.line)?.[event.walk];
+    if (answer && !answer.later) return;
+  }
+  if (event.type === 'vin' && state.vin) return;
+  if (event.type === 'explained' && state.lines.get(event.line)?.explained) return;
+  apply(state, event, true);
 }
+
+function countLater(state: VisitState): void {
+  for (const signature of Object.values(state.signatures)) {
+    signature.later = state.later.filter(({ event, after }) => after === 'signed' && walksOf(event).includes(signature.walk)).length;
+  }
+}
+
+/** The ids of everything a signature of a walk covers when it is given now. */
+export const recordsToSign = (state: VisitState, walk: Walk): string[] => state.log.filter((event) => isCoverable(event) && walksOf(event).includes(walk)).map(({ id }) => id);

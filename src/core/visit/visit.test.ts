@@ -4,9 +4,9 @@ import { demoProcedure } from '@tests/support/demo';
 import { visitLog } from '@tests/support/visit';
 import { comparedLines, compareLine, faultsOnArrival, handBackBlocks } from './compare';
 import type { CheckResult, VisitFact } from './events';
-import { foldVisit, type Answer } from './fold';
+import { foldVisit, recordsToSign, type Answer } from './fold';
 import { checkLines } from './lines';
-import { resultWords } from './words';
+import { laterWords, resultWords } from './words';
 
 const RADIO = { line: 'vehicle/radio', group: 'The vehicle', words: 'Radio plays' };
 const checked = (line: string, walk: 'arrival' | 'departure', result: CheckResult, condition?: string): VisitFact =>
@@ -15,7 +15,7 @@ const checked = (line: string, walk: 'arrival' | 'departure', result: CheckResul
 const facts: fc.Arbitrary<VisitFact> = fc.oneof(
   fc.record({ type: fc.constant('checked' as const), line: fc.constantFrom('a/1', 'a/2', 'b/1'), group: fc.constant('G'), words: fc.constant('w'), walk: fc.constantFrom('arrival' as const, 'departure' as const), result: fc.constantFrom('works' as const, 'fails' as const, 'intermittent' as const, 'not-fitted' as const) }),
   fc.record({ type: fc.constant('marked' as const), view: fc.constantFrom('left' as const, 'roof' as const), x: fc.constant(0.5), y: fc.constant(0.5), kind: fc.constant('dent'), walk: fc.constant('arrival' as const) }),
-  fc.constantFrom<VisitFact>({ type: 'vin', vin: '1M8GDM9AXKP042788', how: 'typed' }, { type: 'waits', for: 'part', what: 'ring' }, { type: 'zone', zone: 'roof', side: 'centre' }, { type: 'signed', walk: 'arrival', name: 'A', strokes: [[[1, 1]]], covers: 1 }),
+  fc.constantFrom<VisitFact>({ type: 'vin', vin: '1M8GDM9AXKP042788', how: 'typed' }, { type: 'waits', for: 'part', what: 'ring' }, { type: 'zone', zone: 'roof', side: 'centre' }, { type: 'signed', walk: 'arrival', name: 'A', strokes: [[[1, 1]]], covers: 1 }, { type: 'signed', walk: 'departure', name: 'B', strokes: [[[1, 1]]], covers: 1, records: [] }),
 );
 
 describe('the fold of a visit', () => {
@@ -52,6 +52,58 @@ describe('the fold of a visit', () => {
     const [event] = visitLog([{ type: 'note', text: 'x' }]);
     const newer = { ...event, type: 'welded' } as unknown as typeof event;
     expect(foldVisit([newer]).unknown).toEqual([newer]);
+  });
+});
+
+describe('what a customer signed', () => {
+  const sign = (records: string[], at = 50, device = 'tablet-c') => visitLog([{ type: 'signed', walk: 'arrival', name: 'A', strokes: [[[1, 1]]], covers: records.length, records }], device, at);
+  const arrived = visitLog([checked('a/1', 'arrival', 'works'), { type: 'marked', view: 'left', x: 0, y: 0, kind: 'dent', walk: 'arrival' }, { type: 'note', text: 'rattles' }, { type: 'vin', vin: '1M8GDM9AXKP042788', how: 'typed' }]);
+  const signed = [...arrived, ...sign(recordsToSign(foldVisit(arrived), 'arrival'))];
+
+  it('is everything that stood on the screen, and nothing of the other walk', () => {
+    expect(recordsToSign(foldVisit([...arrived, ...visitLog([checked('a/1', 'departure', 'fails'), { type: 'waits', for: 'part', what: 'ring' }], 'tablet-d', 20)]), 'arrival')).toEqual(arrived.map(({ id }) => id));
+  });
+
+  it('cannot be changed, whatever place in the order a later record claims', () => {
+    for (const at of [2, 60]) {
+      const state = foldVisit([...signed, ...visitLog([checked('a/1', 'arrival', 'fails'), { type: 'vin', vin: '1M8GDM9AXKP042789', how: 'typed' }], 'tablet-x', at)]);
+      expect(state.lines.get('a/1')!.arrival).toMatchObject({ result: 'works' });
+      expect(state.vin).toBe('1M8GDM9AXKP042788');
+      expect(state.later.map(({ event, after }) => [event.type, after])).toEqual([['checked', 'signed'], ['vin', 'signed']]);
+      expect(state.signatures.arrival!.later).toBe(2);
+    }
+  });
+
+  it('cannot be taken back, nor can the signature', () => {
+    const back = [...arrived, signed.at(-1)!].map(({ id }): VisitFact => ({ type: 'retracted', event: id }));
+    const state = foldVisit([...signed, ...visitLog(back, 'tablet-x', 70)]);
+    expect([state.marks.length, state.notes.length, state.signatures.arrival?.name]).toEqual([1, 1, 'A']);
+    expect(state.later.filter(({ after }) => after === 'taken-back')).toHaveLength(arrived.length);
+  });
+
+  it('leaves room beside it: a line that was never answered, and more marks and notes, are shown as recorded later', () => {
+    const more = visitLog([checked('b/1', 'arrival', 'fails'), { type: 'marked', view: 'roof', x: 0, y: 0, kind: 'chip', walk: 'arrival' }, { type: 'note', text: 'also this' }], 'tablet-x', 70);
+    const state = foldVisit([...signed, ...more]);
+    expect(state.lines.get('b/1')!.arrival).toMatchObject({ result: 'fails', later: true });
+    expect([state.marks.map((mark) => mark.later), state.notes.length, state.later.length]).toEqual([[undefined, true], 2, 3]);
+  });
+
+  it('is signed again together with what came since; the first signature stays', () => {
+    const more = visitLog([checked('a/1', 'arrival', 'fails')], 'tablet-x', 70);
+    const state = foldVisit([...signed, ...more, ...sign([...arrived, ...more].map(({ id }) => id), 80)]);
+    expect([state.signed.length, state.signatures.arrival!.later, state.later]).toEqual([2, 0, []]);
+    expect(state.lines.get('a/1')!.arrival!.result).toBe('fails');
+  });
+
+  it('is frozen for old signatures too, which name no records: what stood before them counts', () => {
+    const old = visitLog([{ type: 'signed', walk: 'arrival', name: 'A', strokes: [[[1, 1]]], covers: 2 }], 'tablet-c', 50);
+    const state = foldVisit([...arrived, ...old, ...visitLog([checked('a/1', 'arrival', 'fails'), { type: 'retracted', event: arrived[1].id }], 'tablet-x', 70)]);
+    expect([state.lines.get('a/1')!.arrival!.result, state.marks.length, state.later.length]).toEqual(['works', 1, 2]);
+  });
+
+  it('says of each later record what it was', () => {
+    const later: VisitFact[] = [checked('a/1', 'arrival', 'fails'), { type: 'note', text: 'hm' }, { type: 'retracted', event: arrived[0].id }];
+    expect(foldVisit([...signed, ...visitLog(later, 'tablet-x', 70)]).later.map(laterWords)).toEqual(['G, a/1: does not work', 'Note: hm', 'Something that was signed was to be taken back; it stands']);
   });
 });
 

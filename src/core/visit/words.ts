@@ -1,5 +1,5 @@
 import type { CheckResult, WaitFor } from './events';
-import type { Answer } from './fold';
+import type { Answer, LaterRecord } from './fold';
 import type { Comparison } from './compare';
 
 /** The answers as they stand on buttons. */
@@ -22,3 +22,22 @@ export const COMPARISON_WORDS: Record<Comparison, string> = {
 
 /** What work may wait for, in words. */
 export const WAIT_WORDS: Record<WaitFor, string> = { part: 'a part', decision: 'a decision', vehicle: 'the vehicle' };
+
+/** What a record that came too late to count says, in words. */
+export function laterWords({ event, after }: LaterRecord): string {
+  if (after === 'taken-back') return 'Something that was signed was to be taken back; it stands';
+  switch (event.type) {
+    case 'checked': return `${event.group}, ${event.words}: ${resultWords({ result: event.result, condition: event.condition ?? null })}`;
+    case 'marked': return `Mark: ${event.kind}${event.words ? `, ${event.words}` : ''}`;
+    case 'vin': return `VIN ${event.vin}`;
+    case 'note': return `Note: ${event.text}`;
+    case 'photo': return `Photo${event.words ? `: ${event.words}` : ''}`;
+    case 'explained': return `Explained: ${event.reason}`;
+    case 'signed': return `Signed by ${event.name}`;
+    case 'retracted': return 'Something was to be taken back; it stands';
+    case 'zone': return `Zone added: ${event.zone}, ${event.side}`;
+    case 'waits': return `Waiting for: ${event.what}`;
+    case 'waitOver': return 'A wait is over';
+    case 'closed': return 'Given back once more';
+  }
+}
