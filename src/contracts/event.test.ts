@@ -12,6 +12,11 @@ describe('a batch', () => {
 });
 
 describe('an event of a run', () => {
+  it('may hold the characters of an escape, typed as text', () => {
+    const typed = { ...stamp, type: 'note', text: 'the label says \\u0000, whatever that means' };
+    expect(judgeEvent('run', typed)).toEqual({ event: typed, unknownType: false });
+  });
+
   it.each([
     done, { ...done, count: 3 }, { ...stamp, type: 'lost', item: 'a/b', count: 1, inside: true, known: 0 }, { ...stamp, type: 'broken', item: 'a/b', count: 1 },
     { ...stamp, type: 'extra', procedure: 'a', holds: 'b', kind: 'screw', drive: 'T20', count: 1, point: [10, 20.5] }, { ...stamp, type: 'settled', event: stamp.id, same: true },
@@ -33,7 +38,8 @@ describe('an event of a run', () => {
   it.each([
     [{ ...done, count: 0 }, 'count'], [{ ...done, count: '2' }, 'count'], [{ ...done, lamport: 1.5 }, 'lamport'], [{ ...done, extra: 1 }, 'extra'], [{ ...done, at: 'yesterday' }, 'at'],
     [{ ...done, action: '' }, 'action'], [{ ...stamp, type: 'extra', procedure: 'a', holds: 'b', kind: 'screw', count: 1, point: [1] }, 'point'], [{ ...stamp, type: 'asFound', difference: 'x', change: {} }, 'change'],
-    [{ ...done, action: 'a\u0000b' }, 'no text'], [{ ...done, action: 'a\ud800b' }, 'no text'],
+    [{ ...done, action: 'a\u0000b' }, 'unsupported'], [{ ...done, action: 'a\ud800b' }, 'unsupported'], [{ ...done, late: true }, 'late'],
+    [{ ...done, at: '0000-01-01T00:00:00Z' }, 'at'], [{ ...done, at: '9999-01-01T00:00:00Z' }, 'at'],
   ])('that is not in order is told apart with its place (%#)', (event, place) => {
     expect(judgeEvent('run', event)).toEqual({ id: stamp.id, unreadable: expect.stringContaining(place) });
   });

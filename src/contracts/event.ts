@@ -24,8 +24,16 @@ const stamp = {
   device: Joi.string().min(1).max(80).required(),
   seq: Joi.number().integer().min(1).max(Number.MAX_SAFE_INTEGER).required(),
   person: Joi.string().min(1).max(80).required(),
-  at: Joi.string().isoDate().custom((value: string, helpers) => (Number.isFinite(Date.parse(value)) && /^\d{4}-/.test(value) ? value : helpers.error('string.isoDate'))).required(),
+  at: Joi.string().max(40).isoDate().custom((value: string, helpers) => (isSaneTime(value) ? value : helpers.error('string.isoDate'))).required(),
+  // Only the server says so.
+  late: Joi.forbidden(),
 };
+
+/** Wall time is only shown, so a tablet whose clock was never set (1970) may send; what no calendar holds may not. */
+function isSaneTime(value: string): boolean {
+  const year = Number(/^(\d{4})-/.exec(value)?.[1] ?? Number.NaN);
+  return year >= 1970 && year < 2100 && Number.isFinite(Date.parse(value));
+}
 
 const RUN_FACTS: Record<RunEvent['type'], Joi.SchemaMap> = {
   started: {},
@@ -61,6 +69,8 @@ const RUN_FACTS: Record<RunEvent['type'], Joi.SchemaMap> = {
   finished: {},
 };
 
+/** Points of one signature: a long one has about a thousand. */
+const MOST_POINTS = 8000;
 const share = Joi.number().min(0).max(1).required();
 const stroke = Joi.array().items(Joi.array().items(Joi.number().integer().min(-100).max(1100)).length(2)).min(1).max(2000);
 
@@ -73,7 +83,11 @@ const VISIT_FACTS: Record<VisitEvent['type'], Joi.SchemaMap> = {
   vin: { vin: Joi.string().pattern(/^[A-HJ-NPR-Z0-9]{17}$/).required(), how: Joi.valid('typed', 'scanned').required() },
   photo: { photo: uuid.required(), words: text },
   note: { text: words },
-  signed: { walk, name: Joi.string().min(1).max(120).required(), strokes: Joi.array().items(stroke).min(1).max(200).required(), covers: Joi.number().integer().min(0).required() },
+  signed: {
+    walk, name: Joi.string().min(1).max(120).required(), covers: Joi.number().integer().min(0).max(100_000).required(), records: Joi.array().items(uuid).max(5000),
+    strokes: Joi.array().items(stroke).min(1).max(200).required()
+      .custom((strokes: unknown[][], helpers) => (strokes.reduce((sum, one) => sum + one.length, 0) > MOST_POINTS ? helpers.error('array.max', { limit: MOST_POINTS }) : strokes)),
+  },
   explained: { line: key.required(), reason: words },
   waits: { for: Joi.valid('part', 'decision', 'vehicle').required(), what: words },
   waitOver: { wait: uuid.required() },
@@ -87,8 +101,12 @@ const SCHEMAS: Record<LogKind, Map<string, Joi.ObjectSchema>> = { run: schemasOf
 /** An event of a type that only a newer version knows: its stamp must be in order, the rest is kept as it is. */
 const STAMPED = Joi.object({ ...stamp, type: Joi.string().min(1).max(60).required() }).unknown(true);
 
-/** NUL and halves of sign pairs, as JSON writes them: the database keeps no such text. */
-const UNKEEPABLE = /\\u(0000|d[89a-f][0-9a-f]{2})/i;
+/** Whether the database can keep every text of a value: it has no place for NUL and for halves of surrogate pairs. */
+function isKeepable(value: unknown): boolean {
+  if (typeof value === 'string') return !value.includes('\0') && !/\p{Surrogate}/u.test(value);
+  if (typeof value !== 'object' || value === null) return true;
+  return Object.entries(value).every(([name, inner]) => isKeepable(name) && isKeepable(inner));
+}
 
 /** The events of a request, unread. Throws `invalid` where it is no batch at all. */
 export function readBatch(value: unknown): unknown[] {
@@ -108,10 +126,10 @@ export type JudgedEvent =
 export function judgeEvent(kind: LogKind, value: unknown): JudgedEvent {
   const { type, id } = (value ?? {}) as { type?: unknown; id?: unknown };
   const schema = SCHEMAS[kind].get(String(type));
-  if (UNKEEPABLE.test(JSON.stringify(value) ?? '')) return { unreadable: 'it holds signs that are no text', id: idOf(id) };
+  if (!isKeepable(value)) return { unreadable: 'it holds unsupported characters', id: idOf(id) };
   const { error } = (schema ?? STAMPED).validate(value, { convert: false, abortEarly: false });
   if (!error) return { event: value as LogEvent, unknownType: !schema };
-  return { unreadable: error.details.map((detail) => detail.message).join('; ').slice(0, 500), id: idOf(id) };
+  return { unreadable: error.details.map((detail) => detail.message).join('; ').replace(/[\p{Cc}\p{Cs}]/gu, ' ').slice(0, 500), id: idOf(id) };
 }
 
 const idOf = (id: unknown): string | null => (typeof id === 'string' && !uuid.validate(id).error ? id : null);
@@ -129,7 +147,7 @@ export interface LogAnswer<E = LogEvent> {
 
 /** The lead's word that a gate may be passed in spite of a failed test. */
 export const overrideSchema = Joi.object<OverrideForm>({
-  lead: Joi.string().min(1).max(80).required(), pin: Joi.string().max(20).required(), gate: key.required(), reason: text.trim().min(3).required(),
+  lead: Joi.string().min(1).max(60).required(), pin: Joi.string().max(20).required(), gate: key.required(), reason: text.trim().min(3).required(),
 });
 export interface OverrideForm { lead: string; pin: string; gate: string; reason: string }
 

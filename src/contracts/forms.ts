@@ -1,17 +1,21 @@
 import Joi from 'joi';
 import { invalid } from '../core/errors';
+import { isTrivialPin } from './trivial-pin';
 import { FASTENER_KINDS, type OwnKind } from '../core/hardware';
 import { costSchema, DEFAULT_COST_FORM, type CostForm } from './costs';
 
 const name = Joi.string().trim().min(1).max(120);
-const pin = Joi.string().pattern(/^\d{4,8}$/).messages({ 'string.pattern.base': 'A PIN is 4 to 8 digits.' });
-const password = Joi.string().min(10).max(200).messages({ 'string.min': 'A password has at least 10 characters.' });
+const pin = Joi.string().pattern(/^\d{4,8}$/).custom((value: string, helpers) => (isTrivialPin(value) ? helpers.error('pin.trivial') : value))
+  .messages({ 'string.pattern.base': 'A PIN is 4 to 8 digits.', 'pin.trivial': 'That PIN is the first one somebody would try. Choose another.' });
+/** 72 bytes are what bcrypt reads: nothing typed may be left out of the comparison. */
+const password = Joi.string().min(10).custom((value: string, helpers) => (new TextEncoder().encode(value).length > 72 ? helpers.error('string.max') : value))
+  .messages({ 'string.min': 'A password has at least 10 characters.', 'string.max': 'A password has at most 72 characters.' });
 const role = Joi.valid('trainee', 'technician', 'lead', 'owner');
 const text = Joi.string().trim().allow('').max(200).default('');
 const option = Joi.string().min(1).max(200);
 
 export const signInSchema = Joi.object<SignInForm>({
-  person: Joi.string().max(60).required(), pin: Joi.string().max(20), password: Joi.string().max(200),
+  person: Joi.string().max(120).required(), pin: Joi.string().max(20), password: Joi.string().max(200),
 }).xor('pin', 'password');
 export interface SignInForm { person: string; pin?: string; password?: string }
 
@@ -19,8 +23,16 @@ export const setupSchema = Joi.object<SetupForm>({
   shop: name.required().messages({ 'string.empty': 'Give the shop a name.' }),
   name: name.required().messages({ 'string.empty': 'Give your name.' }),
   pin: pin.required(), password: password.required(),
+  code: Joi.string().trim().max(40).required().messages({ 'string.empty': 'Type the code from the window where Pezzo was started.' }),
 });
-export interface SetupForm { shop: string; name: string; pin: string; password: string }
+export interface SetupForm { shop: string; name: string; pin: string; password: string; code: string }
+
+export const deviceSchema = Joi.object<DeviceForm>({
+  person: Joi.string().max(120).required().messages({ 'string.empty': 'Give your name.' }), password: Joi.string().max(200).required().messages({ 'string.empty': 'Give your password.' }),
+  name: Joi.string().trim().min(1).max(60).required().messages({ 'string.empty': 'Give the tablet a name.' }),
+});
+/** Letting a tablet in: who says so, and what it is called. */
+export interface DeviceForm { person: string; password: string; name: string }
 
 export const personSchema = Joi.object<PersonForm>({
   name: name.required(), role: role.required(), pin: pin.required(), password: password.allow('').default(''),
@@ -51,6 +63,7 @@ export const settingsSchema = Joi.object<SettingsForm>({
   labourPerHour: Joi.number().min(0).max(10_000).allow(null).default(null),
   currency: Joi.string().trim().max(8).allow('').default(''),
   ownKinds: Joi.array().items(ownKind).max(100).unique('code').default([]),
+  keepingMonths: Joi.number().integer().min(1).max(240).allow(null).default(null),
 }).custom((value: SettingsForm, helpers) =>
   value.srsWaitSeconds !== null && !value.srsWaitSource ? helpers.error('any.custom') : value,
 ).messages({ 'any.custom': 'A wait needs its source: which manual, which page.' });
@@ -59,6 +72,8 @@ export interface SettingsForm {
   /** How sure to be of having enough spares, 0.5…0.99. */
   spareLevel: number;
   labourPerHour: number | null; currency: string; ownKinds: OwnKind[];
+  /** Months that customers' data is kept after the vehicle was given back; null keeps it until somebody takes it out. */
+  keepingMonths: number | null;
 }
 
 export const kitSchema = Joi.object<{ tools: string[] }>({ tools: Joi.array().items(Joi.string().min(1).max(40)).max(200).unique().required() });
@@ -115,20 +130,22 @@ export interface NewRunForm {
 
 export const deriveSchema = Joi.object<{ from: string; job: number }>({ from: Joi.string().max(80).required(), job: jobNumber.required() });
 
-export const saveDraftSchema = Joi.object<{ version: number; document: unknown }>({
-  version: Joi.number().integer().min(1).required(), document: Joi.object().required(),
-});
+/** The version of a draft that somebody saw, as addresses carry it; 0 where there was none yet. */
+export const draftVersionSchema = Joi.object<{ version: number }>({ version: Joi.number().integer().min(0).max(1_000_000_000).required() });
 
 export const approveSchema = Joi.object<{ note: string; version: number }>({
   note: Joi.string().trim().min(1).max(500).required().messages({ 'string.empty': 'Say in a few words what changed and why.' }),
   version: Joi.number().integer().min(1).required(),
 });
 
+/** Fields named in a refusal at most. */
+const MOST_FIELDS = 50;
+
 /** Checks a request body. Throws `invalid` with each field at fault; unknown fields are refused. */
 export function readForm<T>(schema: Joi.ObjectSchema<T>, value: unknown): T {
   const { error, value: read } = schema.validate(value, { abortEarly: false, errors: { wrap: { label: false } } });
   if (!error) return read as T;
-  const fields = error.details.map((detail) => ({ place: detail.path.join('.'), message: detail.message }));
+  const fields = error.details.slice(0, MOST_FIELDS).map((detail) => ({ place: detail.path.join('.'), message: detail.message }));
   throw invalid('form', fields.map((field) => field.message).join(' '), fields);
 }
 

@@ -174,3 +174,31 @@ export interface PlanView {
   /** The vehicle's other procedures, to plan together with these. */
   others: ProcedureRowView[];
 }
+
+/** A tablet that was let in. */
+export interface DeviceView {
+  id: string;
+  name: string;
+  enrolledBy: string;
+  enrolledAt: Date;
+  seenAt: Date;
+  revokedAt: Date | null;
+}
+
+/** What a job holds of its customer, and whether the shop's keeping time is over. */
+export interface CustomerView {
+  jobNumber: number;
+  customer: string;
+  title: string;
+  /** The vehicle's label: a plate, or what the shop calls it. */
+  plate: string;
+  vehicle: string;
+  vin: string | null;
+  signatures: number;
+  photos: number;
+  openedAt: Date;
+  /** When the vehicle was given back; null while it is here. */
+  closedAt: Date | null;
+  redactedAt: Date | null;
+  isDue: boolean;
+}
