@@ -2,7 +2,7 @@ import { notFound } from '../core/errors';
 import type { Db } from './pool';
 
 /** Why a lead must look at an event. */
-export type FlagReason = 'removed-person' | 'other-sender' | 'unknown-type' | 'unreadable' | 'foreign' | 'override' | 'late';
+export type FlagReason = 'removed-person' | 'other-sender' | 'unknown-type' | 'unreadable' | 'foreign' | 'override' | 'late' | 'too-far-ahead' | 'protected' | 'not-own';
 
 export interface FlagRow {
   id: string;
@@ -16,12 +16,22 @@ export interface FlagRow {
   raisedAt: Date;
 }
 
-/** Raises a flag; the same flag on the same event is raised once. */
-export async function insertFlag(db: Db, flag: { logId: string; eventId: string | null; reason: FlagReason; detail: string; body?: string; receivedFrom: string }): Promise<void> {
+/** A flag to raise. */
+export interface NewFlag {
+  eventId: string | null;
+  reason: FlagReason;
+  detail: string;
+  body?: string;
+}
+
+/** Raises flags in one statement; the same flag on the same event is raised once. */
+export async function insertFlags(db: Db, logId: string, flags: NewFlag[], receivedFrom: string): Promise<void> {
+  if (flags.length === 0) return;
   await db.query(
-    `insert into flags (log_id, event_id, reason, detail, body, received_from) values ($1, $2, $3, $4, $5, $6)
+    `insert into flags (log_id, event_id, reason, detail, body, received_from)
+     select $1, f."eventId", f.reason, f.detail, f.body, $3 from jsonb_to_recordset($2::jsonb) as f("eventId" uuid, reason text, detail text, body text)
      on conflict (log_id, event_id, reason) where event_id is not null do nothing`,
-    [flag.logId, flag.eventId, flag.reason, flag.detail, flag.body ?? null, flag.receivedFrom],
+    [logId, JSON.stringify(flags), receivedFrom],
   );
 }
 

@@ -15,6 +15,8 @@ export interface JobRow {
   title: string;
   customer: string;
   createdAt: Date;
+  /** When what names the customer was taken out; null while it is here. */
+  redactedAt: Date | null;
   /** The log of its visit. */
   visit: string;
   vehicle: VehicleRow;
@@ -22,7 +24,7 @@ export interface JobRow {
 
 const VEHICLE = `json_build_object('id', v.id, 'make', v.make, 'model', v.model, 'year', v.year, 'body', v.body,
   'steering', v.steering, 'label', v.label, 'vin', v.vin) as vehicle`;
-const JOB = `j.number, j.title, j.customer, j.created_at as "createdAt", l.id as visit, ${VEHICLE}`;
+const JOB = `j.number, j.title, j.customer, j.created_at as "createdAt", j.redacted_at as "redactedAt", l.id as visit, ${VEHICLE}`;
 const FROM = `from jobs j join vehicles v on v.id = j.vehicle_id join logs l on l.job_number = j.number and l.kind = 'visit'`;
 
 /** Adds a vehicle and returns its id. */

@@ -7,13 +7,15 @@ export interface LogRow {
   id: string;
   kind: 'run' | 'visit';
   jobNumber: number;
+  /** Whether it was finished or closed. */
+  isClosed: boolean;
 }
 
 /** An event as the log keeps it. */
 export type KeptEvent = EventStamp & { type: string };
 
 /** Opens a log. */
-export async function insertLog(db: Db, log: LogRow): Promise<void> {
+export async function insertLog(db: Db, log: Omit<LogRow, 'isClosed'>): Promise<void> {
   await db.query('insert into logs (id, kind, job_number) values ($1, $2, $3)', [log.id, log.kind, log.jobNumber]);
 }
 
@@ -24,28 +26,59 @@ export const lockLog = (db: Db, id: string): Promise<LogRow> => selectLog(db, id
 export const getLog = (db: Db, id: string): Promise<LogRow> => selectLog(db, id, '');
 
 async function selectLog(db: Db, id: string, lock: 'for update' | ''): Promise<LogRow> {
-  const { rows } = await db.query<LogRow>(`select id, kind, job_number as "jobNumber" from logs where id = $1 ${lock}`, [id]);
+  const { rows } = await db.query<LogRow>(`select id, kind, job_number as "jobNumber", closed_position is not null as "isClosed" from logs where id = $1 ${lock}`, [id]);
   if (!rows[0]) throw notFound('log-unknown', 'There is no such run or visit.');
   return rows[0];
 }
 
+/** The furthest a logical time may run ahead of its log: more would leave no room for those that follow. */
+export const MOST_LAMPORT_AHEAD = 1_000_000;
+
+/** One event as the statement below unpacks it. */
+const packed = (events: KeptEvent[]) => JSON.stringify(events.map(({ id, lamport, device, seq, person, at, type, late: _late, ...fact }) => ({ id, lamport, device, seq, person, at: new Date(at).toISOString(), type, fact })));
+
+/** Adds the events of $2 to the log in `held`, in their order, as received from $3. */
+const INSERT = `insert into events (id, log_id, lamport, device, seq, person_id, at, type, fact, received_from)
+  select e.id, held.id, e.lamport, e.device, e.seq, e.person, e.at, e.type, e.fact, $3
+    from held cross join jsonb_to_recordset($2::jsonb) as e(id uuid, lamport bigint, device text, seq bigint, person text, at timestamptz, type text, fact jsonb)`;
+
 /**
- * Appends events. One that is there already, by its id, changes nothing. Returns the ids that this log now holds; an id that
+ * Takes plain events into an open log in one statement that holds the log while it writes. Returns the ids that were added: those that are there already,
+ * run too far ahead, or come to a log that is closed are missing, and need a closer look. Throws `invalid` where a value is not the database's kind.
+ */
+export async function appendPlainEvents(db: Db, logId: string, events: KeptEvent[], receivedFrom: string): Promise<string[]> {
+  const { rows } = await db.query<{ id: string }>(
+    `with held as (select id from logs where id = $1 and closed_position is null for update),
+          last as (select coalesce(max(lamport), 0) as lamport from events where log_id = $1)
+     ${INSERT} cross join last
+      where e.lamport <= last.lamport + ${MOST_LAMPORT_AHEAD}
+     on conflict (id) do nothing returning id`,
+    [logId, packed(events), receivedFrom],
+  );
+  return rows.map(({ id }) => id);
+}
+
+/**
+ * Appends events to a log that is held. One that is there already, by its id, changes nothing. Returns the ids that this log now holds; an id that
  * belongs to another log is missing from the answer.
  */
 export async function appendEvents(db: Db, logId: string, events: KeptEvent[], receivedFrom: string): Promise<string[]> {
-  for (const event of events) {
-    const { id, lamport, device, seq, person, at, type, ...fact } = event;
-    await db.query(
-      `insert into events (id, log_id, lamport, device, seq, person_id, at, type, fact, received_from)
-       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10) on conflict (id) do nothing`,
-      [id, logId, lamport, device, seq, person, new Date(at).toISOString(), type, fact, receivedFrom],
-    );
-  }
+  if (events.length === 0) return [];
+  await db.query(`with held as (select $1::uuid as id) ${INSERT} on conflict (id) do nothing`, [logId, packed(events), receivedFrom]);
   const { rows } = await db.query<{ id: string }>(
     'select id from events where log_id = $1 and id = any($2)', [logId, events.map((event) => event.id)],
   );
   return rows.map((row) => row.id);
+}
+
+/** Closes the runs of a job that never began: what arrives in them after the vehicle was given back stands beside. */
+export async function closeIdleRuns(db: Db, jobNumber: number): Promise<void> {
+  await db.query(`update logs set closed_position = 0 where job_number = $1 and kind = 'run' and closed_position is null`, [jobNumber]);
+}
+
+/** Closes a log with the event that was just added to it. What arrives from now on stands beside. */
+export async function closeLog(db: Db, logId: string, eventId: string): Promise<void> {
+  await db.query('update logs set closed_position = (select position from events where id = $2) where id = $1 and closed_position is null', [logId, eventId]);
 }
 
 interface EventRow {
@@ -59,24 +92,26 @@ interface EventRow {
   at: Date;
   type: string;
   fact: Record<string, unknown>;
+  late: boolean;
 }
 
-const EVENT = 'position, log_id as "logId", id, lamport, device, seq, person_id as person, at, type, fact';
+const EVENT = `e.position, e.log_id as "logId", e.id, e.lamport, e.device, e.seq, e.person_id as person, e.at, e.type, e.fact, coalesce(e.position > l.closed_position, false) as late`;
+const FROM = 'from events e join logs l on l.id = e.log_id';
 
 const toEvent = <E extends KeptEvent>(row: EventRow): E => ({
   id: row.id, lamport: Number(row.lamport), device: row.device, seq: Number(row.seq), person: row.person,
-  at: row.at.toISOString(), type: row.type, ...row.fact,
+  at: row.at.toISOString(), type: row.type, ...row.fact, ...(row.late ? { late: true } : {}),
 } as unknown as E);
 
 /** The events of a log that arrived after a position, in order of arrival, with the new position. */
 export async function listEvents<E extends KeptEvent>(db: Db, logId: string, after: number): Promise<{ events: E[]; position: number }> {
-  const { rows } = await db.query<EventRow>(`select ${EVENT} from events where log_id = $1 and position > $2 order by position`, [logId, after]);
+  const { rows } = await db.query<EventRow>(`select ${EVENT} ${FROM} where e.log_id = $1 and e.position > $2 order by e.position`, [logId, after]);
   return { events: rows.map(toEvent<E>), position: rows.length ? Number(rows[rows.length - 1].position) : after };
 }
 
 /** The events of several logs, grouped by log. */
 export async function listEventsOf<E extends KeptEvent>(db: Db, logIds: string[]): Promise<Map<string, E[]>> {
-  const { rows } = await db.query<EventRow>(`select ${EVENT} from events where log_id = any($1) order by position`, [logIds]);
+  const { rows } = await db.query<EventRow>(`select ${EVENT} ${FROM} where e.log_id = any($1) order by e.position`, [logIds]);
   const grouped = new Map<string, E[]>(logIds.map((id) => [id, []]));
   for (const row of rows) grouped.get(row.logId)!.push(toEvent<E>(row));
   return grouped;
@@ -92,4 +127,11 @@ export async function findLogsOfEvents(db: Db, eventIds: string[]): Promise<Map<
 export async function lastLamport(db: Db, logId: string): Promise<number> {
   const { rows } = await db.query<{ last: string | null }>('select max(lamport) as last from events where log_id = $1', [logId]);
   return Number(rows[0].last ?? 0);
+}
+
+/** The types of the given events; those that are in no log are missing. */
+export async function listTypesOfEvents(db: Db, eventIds: string[]): Promise<Map<string, string>> {
+  if (eventIds.length === 0) return new Map();
+  const { rows } = await db.query<{ id: string; type: string }>('select id, type from events where id = any($1)', [eventIds]);
+  return new Map(rows.map((row) => [row.id, row.type]));
 }

@@ -14,8 +14,6 @@ export interface Person {
 export interface PersonSecrets extends Person {
   pinHash: string;
   passwordHash: string | null;
-  failedAttempts: number;
-  lockedUntil: Date | null;
 }
 
 const PERSON = 'id, name, role, active, password_hash is not null as "hasPassword"';
@@ -33,13 +31,12 @@ export async function getPerson(db: Db, id: string): Promise<Person> {
   return rows[0];
 }
 
-/** A person with the secrets sign-in compares, locked for this transaction; null where there is none. */
-export async function findPersonForSignIn(db: Db, id: string): Promise<PersonSecrets | null> {
+/** A person with the secrets sign-in compares, by id or by the name as it is typed; null where there is none. */
+export async function findPersonForSignIn(db: Db, idOrName: string): Promise<PersonSecrets | null> {
   const { rows } = await db.query<PersonSecrets>(
-    `select ${PERSON}, pin_hash as "pinHash", password_hash as "passwordHash",
-            failed_attempts as "failedAttempts", locked_until as "lockedUntil"
-       from people where id = $1 for update`,
-    [id],
+    `select ${PERSON}, pin_hash as "pinHash", password_hash as "passwordHash"
+       from people where id = $1 or (active and lower(name) = lower($1)) order by id = $1 desc limit 1`,
+    [idOrName],
   );
   return rows[0] ?? null;
 }
@@ -57,19 +54,14 @@ export async function updatePerson(db: Db, id: string, role: Role, active: boole
   await db.query('update people set role = $2, active = $3 where id = $1', [id, role, active]);
 }
 
-/** Sets a new PIN and lifts a lock-out. */
+/** Sets a new PIN. */
 export async function updatePin(db: Db, id: string, pinHash: string): Promise<void> {
-  await db.query('update people set pin_hash = $2, failed_attempts = 0, locked_until = null where id = $1', [id, pinHash]);
+  await db.query('update people set pin_hash = $2 where id = $1', [id, pinHash]);
 }
 
-/** Sets a new password and lifts a lock-out. */
+/** Sets a new password. */
 export async function updatePassword(db: Db, id: string, passwordHash: string): Promise<void> {
-  await db.query('update people set password_hash = $2, failed_attempts = 0, locked_until = null where id = $1', [id, passwordHash]);
-}
-
-/** Notes a failed sign-in; `lockedUntil` is set when it was one too many. */
-export async function noteFailure(db: Db, id: string, failedAttempts: number, lockedUntil: Date | null): Promise<void> {
-  await db.query('update people set failed_attempts = $2, locked_until = $3 where id = $1', [id, failedAttempts, lockedUntil]);
+  await db.query('update people set password_hash = $2 where id = $1', [id, passwordHash]);
 }
 
 /** How many active owners there are: the last one may not be removed. */

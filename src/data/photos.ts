@@ -29,12 +29,21 @@ export async function findPhotoMark(db: Db, id: string): Promise<{ sha256: Buffe
 /** The bytes of a photo, whole or small. Throws not-found. */
 export async function getPhoto(db: Db, id: string, size: 'picture' | 'small'): Promise<Buffer> {
   const { rows } = await db.query<{ bytes: Buffer }>(size === 'small' ? 'select small as bytes from photos where id = $1' : 'select picture as bytes from photos where id = $1', [id]);
+  if (rows[0]?.bytes.length === 0) throw notFound('photo-redacted', 'This photo was taken out after the keeping time.');
   if (!rows[0]) throw notFound('photo-unknown', 'There is no such photo, or its tablet has not sent it yet.');
   return rows[0].bytes;
 }
 
-/** Photos of a job by id, as they go into the report. */
-export async function listPhotosOfJob(db: Db, jobNumber: number): Promise<Pick<PhotoRow, 'id' | 'picture' | 'width' | 'height'>[]> {
-  const { rows } = await db.query<PhotoRow>('select id, picture, width, height from photos where job_number = $1 order by received_at, id', [jobNumber]);
+/** Some photos of a job, in the order of the ids. */
+export async function listPhotos(db: Db, jobNumber: number, ids: string[]): Promise<Pick<PhotoRow, 'id' | 'picture' | 'width' | 'height'>[]> {
+  const { rows } = await db.query<PhotoRow>(
+    'select id, picture, width, height from photos where job_number = $1 and id = any($2) order by array_position($2, id)', [jobNumber, ids],
+  );
+  return rows;
+}
+
+/** Photos of a job that are still kept, as they came. */
+export async function listPhotosOfJob(db: Db, jobNumber: number): Promise<Pick<PhotoRow, 'id' | 'picture'>[]> {
+  const { rows } = await db.query<PhotoRow>('select id, picture from photos where job_number = $1 and redacted_at is null order by received_at, id', [jobNumber]);
   return rows;
 }

@@ -1,5 +1,5 @@
 import pg from 'pg';
-import { conflict, invalid, PezzoError } from '../core/errors';
+import { conflict, invalid, PezzoError, unavailable } from '../core/errors';
 
 /** Anything statements can be sent to: the pool, or one connection inside a transaction. */
 export interface Db {
@@ -16,7 +16,7 @@ const keep = globalThis as { pezzoPool?: pg.Pool };
 /** The process's one pool, made on first use from DATABASE_URL. */
 export function getPool(): pg.Pool {
   if (!keep.pezzoPool) {
-    if (!process.env.DATABASE_URL) throw new PezzoError('unavailable', 'no-database', 'DATABASE_URL is not set.');
+    if (!process.env.DATABASE_URL) throw unavailable('no-database', 'DATABASE_URL is not set.');
     keep.pezzoPool = new pg.Pool({ connectionString: process.env.DATABASE_URL, max: CONNECTIONS, connectionTimeoutMillis: 5000 });
     // An idle connection that breaks (database restarted) is replaced on the next query; it must not end the process.
     // One that breaks in the middle of a statement tells the statement, too; without a listener it would end the process all the same.
@@ -58,16 +58,22 @@ export async function transaction<T>(work: (tx: Db) => Promise<T>, isolation: 's
   }
 }
 
-/** Turns a database error into the application's own; constraints are named for what they guard. */
-function translate(error: unknown): unknown {
-  const { code, constraint, message } = error as { code?: string; constraint?: string; message?: string };
-  if (error instanceof PezzoError || !code) return error;
+/** Connections that could not be had or broke carry no code of the database's own. */
+const CONNECTION_WORDS = /timeout exceeded when trying to connect|Connection terminated|connection error and is not queryable|Cannot use a pool after/i;
+/** Classes of errors that come from where the database is, not from what was asked: connection, resources, operator, system, network. */
+const AWAY = /^(08|53|57P|58|XX|E[A-Z])/;
+/** Time limits of the database (lock, statement, idle transaction), and a database that only reads. */
+const NOT_NOW = new Set(['55P03', '57014', '25P03', '25006']);
+
+/** Turns a database error into the application's own; constraints are named for what they guard. Codes: PostgreSQL documentation, appendix A. */
+export function translate(error: unknown): unknown {
+  if (error instanceof PezzoError) return error;
+  const { code = '', constraint, message = '' } = error as { code?: string; constraint?: string; message?: string };
   if (code === '23505') return conflict('already-there', `This exists already (${constraint}).`);
   if (code === '23503') return invalid('refers-to-nothing', `This refers to something that is not there (${constraint}).`);
-  if (code === '23514' || code === '22001' || code === '22P02' || code === '22P05') return invalid('out-of-range', `A value is not allowed here (${constraint ?? message}).`);
-  if (RETRIED.has(code)) return new PezzoError('unavailable', 'busy', 'Too many changes at once. Nothing was lost; try again.', [], error);
-  if (code.startsWith('08') || code.startsWith('57P') || code.startsWith('53') || code.startsWith('E')) {
-    return new PezzoError('unavailable', 'database-unavailable', 'The database does not answer just now. Nothing was lost; try again.', [], error);
-  }
+  if (code === '23514' || code.startsWith('22')) return invalid('out-of-range', `A value is not allowed here (${constraint ?? message}).`);
+  if (RETRIED.has(code)) return unavailable('busy', 'Too many changes at once. Nothing was lost; try again.', error);
+  if (NOT_NOW.has(code)) return unavailable('database-busy', 'The database cannot do this just now. Nothing was changed; try again.', error);
+  if (AWAY.test(code) || CONNECTION_WORDS.test(message)) return unavailable('database-unavailable', 'The database does not answer just now. Nothing was lost; try again.', error);
   return error;
 }

@@ -19,6 +19,8 @@ export interface ProcedureRow {
 export interface Draft {
   version: number;
   document: ProcedureDocument;
+  /** Who made it. */
+  begunBy: string;
   editedBy: string;
   editedAt: Date;
 }
@@ -106,14 +108,14 @@ export async function isProcedureId(db: Db, id: string): Promise<boolean> {
 /** The draft of a procedure, or null. */
 export async function findDraft(db: Db, id: string): Promise<Draft | null> {
   const { rows } = await db.query<Draft>(
-    'select version, document, edited_by as "editedBy", edited_at as "editedAt" from procedure_drafts where procedure_id = $1', [id],
+    'select version, document, begun_by as "begunBy", edited_by as "editedBy", edited_at as "editedAt" from procedure_drafts where procedure_id = $1', [id],
   );
   return rows[0] ?? null;
 }
 
 /** Starts a draft at version 1. A conflict where there is one already. */
 export async function insertDraft(db: Db, document: ProcedureDocument, by: string): Promise<void> {
-  await db.query('insert into procedure_drafts (procedure_id, document, edited_by) values ($1, $2, $3)', [document.id, document, by]);
+  await db.query('insert into procedure_drafts (procedure_id, document, begun_by, edited_by) values ($1, $2, $3, $3)', [document.id, document, by]);
 }
 
 /** Saves over the version the editor started from. A conflict where somebody saved in between: nothing is overwritten. */

@@ -56,12 +56,6 @@ export async function markFinished(db: Db, runId: string): Promise<void> {
   await db.query('update runs set finished_at = coalesce(finished_at, now()) where id = $1', [runId]);
 }
 
-/** Whether a log is that of a run that was finished. */
-export async function isFinishedRun(db: Db, logId: string): Promise<boolean> {
-  const { rowCount } = await db.query('select 1 from runs where id = $1 and finished_at is not null', [logId]);
-  return rowCount === 1;
-}
-
 /** What tells whether the finished runs have changed: how many there are and when the last was finished. */
 export async function finishedMark(db: Db): Promise<string> {
   const { rows } = await db.query<{ mark: string }>(`select count(*) || ' ' || coalesce(max(finished_at)::text, '') as mark from runs where finished_at is not null`);
