@@ -1,5 +1,5 @@
 /** The kinds of failure the whole application knows. HTTP status codes are chosen at the edge. */
-export type ErrorKind = 'invalid' | 'not-found' | 'conflict' | 'forbidden' | 'unavailable';
+export type ErrorKind = 'invalid' | 'too-large' | 'not-found' | 'conflict' | 'forbidden' | 'too-often' | 'unavailable';
 
 /** One failing place: a path or item and what is wrong with it, in trade words. */
 export interface ErrorField {
@@ -12,6 +12,9 @@ export interface ErrorField {
  * `fields` name the places at fault; `cause` keeps the original error for the log.
  */
 export class PezzoError extends Error {
+  /** When it may be tried again, seconds from now; undefined where waiting does not help. */
+  retryAfterSeconds?: number;
+
   constructor(
     readonly kind: ErrorKind,
     readonly code: string,
@@ -37,3 +40,20 @@ export const conflict = (code: string, message: string, fields: ErrorField[] = [
 
 /** The person may not do this. */
 export const forbidden = (code: string, message: string) => new PezzoError('forbidden', code, message);
+
+/** More than is taken in at once. */
+export const tooLarge = (message: string) => new PezzoError('too-large', 'too-large', message);
+
+/** Tried again too soon. */
+export function tooOften(code: string, message: string, retryAfterSeconds: number): PezzoError {
+  const error = new PezzoError('too-often', code, message);
+  error.retryAfterSeconds = retryAfterSeconds;
+  return error;
+}
+
+/** Something this depends on does not answer just now; nothing was changed. */
+export function unavailable(code: string, message: string, cause?: unknown): PezzoError {
+  const error = new PezzoError('unavailable', code, message, [], cause);
+  error.retryAfterSeconds = 2;
+  return error;
+}

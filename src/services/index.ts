@@ -1,5 +1,9 @@
 export * from './permission';
+export * from './secrets';
 export * from './sign-in';
+export * from './devices';
+export * from './customers';
+export * from './health';
 export * from './people';
 export * from './shop';
 export * from './library';
@@ -12,4 +16,4 @@ export * from './photos';
 export * from './stores';
 export * from './flags';
 export * from './report';
-export type { Person } from '../data';
+export type { Actor } from '../data';

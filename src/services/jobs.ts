@@ -1,10 +1,10 @@
 import { v7 as uuid } from 'uuid';
 import type { JobForm, JobStanding, NewRunForm, RunStanding, VisitStanding } from '../contracts';
-import { invalid } from '../core/errors';
+import { conflict, invalid } from '../core/errors';
 import { currentSteps, isOver, runPlanOf, timeLeft, type RunEvent } from '../core/run';
 import { foldVisit, type VisitEvent } from '../core/visit';
 import {
-  db, getJob, insertJob, insertRun, insertVehicle, listEventsOf, listJobs, listOpenFlags, listRunsOfJobs, transaction, type JobRow, type Person, type RunRow,
+  db, getJob, insertJob, insertRun, insertVehicle, listEventsOf, listJobs, listOpenFlags, listRunsOfJobs, lockLog, transaction, type JobRow, type Actor, type RunRow,
 } from '../data';
 import { demand } from './permission';
 import { experienceFor, planForRun } from './planning';
@@ -14,7 +14,7 @@ import { linesOf } from './visits';
 const BOARD_LIMIT = 100;
 
 /** Opens a job for a vehicle. Returns its number. */
-export async function openJob(by: Person, form: JobForm): Promise<number> {
+export async function openJob(by: Actor, form: JobForm): Promise<number> {
   demand(by, 'open-job');
   return transaction(async (tx) => {
     const vehicleId = await insertVehicle(tx, { ...form, year: form.year ?? undefined, body: form.body || undefined });
@@ -77,7 +77,7 @@ function visitStanding(runs: RunRow[], events: VisitEvent[]): VisitStanding {
 }
 
 /** Opens a run on a job: plans, and fixes the plan with the revisions it follows. Returns the run's id. */
-export async function openRun(by: Person, form: NewRunForm): Promise<string> {
+export async function openRun(by: Actor, form: NewRunForm): Promise<string> {
   demand(by, 'open-job');
   const { view, result } = await planForRun(by, form);
   if (!result.ok) throw invalid('no-plan', result.problems.map((problem) => problem.message).join(' '));
@@ -91,6 +91,7 @@ export async function openRun(by: Person, form: NewRunForm): Promise<string> {
   const id = uuid();
   await transaction(async (tx) => {
     const job = await getJob(tx, form.job);
+    if ((await lockLog(tx, job.visit)).isClosed) throw conflict('given-back', 'This vehicle was given back. Open a new job for it.');
     await insertRun(tx, { id, jobNumber: job.number, title: documents.map((document) => `${document.title}, ${document.side}`).join(' + '), plan, by: by.id, revisions });
   });
   return id;

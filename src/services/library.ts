@@ -1,15 +1,14 @@
 import type { NewProcedureForm, ProcedureRowView, ProcedureView } from '../contracts';
-import { readProcedure, readProcedureText } from '../contracts';
-import { conflict, invalid, notFound } from '../core/errors';
-import { checkProcedure, hasErrors, type CheckResult, type Finding } from '../core/procedure/check';
+import { conflict, forbidden, invalid, notFound } from '../core/errors';
+import { hasErrors, type CheckResult } from '../core/procedure/check';
 import { mirror, mirroredSide, recordedId, type ProcedureDocument } from '../core/procedure';
 import { parseSearch, zoneName } from '../core/vehicle';
 import {
   db, deleteDraft, deleteUnapproved, findCurrentRevision, findDraft, getJob, getProcedureRow, insertDraft, insertProcedure, insertRevision,
-  isProcedureId, listFindings, listRevisions, searchProcedures, transaction, updateDraft, updateProcedureColumns, type Draft, type Person,
+  isProcedureId, listFindings, listRevisions, searchProcedures, transaction, updateDraft, updateProcedureColumns, type Actor, type Db, type Draft,
 } from '../data';
-import { demand } from './permission';
-import { shopCatalogue } from './shop';
+import { checkKept, errorFields, readAndCheck } from './checking';
+import { demand, may } from './permission';
 
 const SEARCH_LIMIT = 200;
 const FINDINGS_SHOWN = 50;
@@ -24,7 +23,8 @@ export async function viewProcedure(id: string): Promise<ProcedureView> {
   ]);
   const document = current?.document ?? draft?.document;
   if (!document) throw notFound('procedure-empty', `“${id}” has neither draft nor revision.`);
-  return { row, document, current, draft, revisions, findings, check: checkProcedure(document, await shopCatalogue()) };
+  const check = await checkKept(document, current ? `revision ${current.revision}` : `draft ${draft!.version}`);
+  return { row, document, current, draft, revisions, findings, check };
 }
 
 /** The approved documents that a plan is made of; "kite-rear-door@right" asks for the other side of one. Throws not-found where one has no revision in force. */
@@ -49,7 +49,7 @@ async function newId(model: string, zone: string): Promise<string> {
   return id;
 }
 
-async function keepAsDraft(by: Person, document: ProcedureDocument): Promise<string> {
+async function keepAsDraft(by: Actor, document: ProcedureDocument): Promise<string> {
   await transaction(async (tx) => {
     await insertProcedure(tx, document, by.id);
     await insertDraft(tx, document, by.id);
@@ -58,7 +58,7 @@ async function keepAsDraft(by: Person, document: ProcedureDocument): Promise<str
 }
 
 /** Starts a recording for a job's vehicle from a procedure of a relative: a draft with its own id, for that vehicle only. */
-export async function deriveForJob(by: Person, from: string, job: number): Promise<string> {
+export async function deriveForJob(by: Actor, from: string, job: number): Promise<string> {
   demand(by, 'record');
   const [[{ document }], { vehicle }] = await Promise.all([approvedDocuments([from]), getJob(db, job)]);
   const { make, model, year, body, steering } = vehicle;
@@ -69,7 +69,7 @@ export async function deriveForJob(by: Person, from: string, job: number): Promi
 }
 
 /** Starts a recording: an empty draft for a vehicle and zone. Returns its id; a taken one gets a number. */
-export async function startProcedure(by: Person, form: NewProcedureForm): Promise<string> {
+export async function startProcedure(by: Actor, form: NewProcedureForm): Promise<string> {
   demand(by, 'record');
   const id = await newId(form.model, form.zone);
   const document: ProcedureDocument = {
@@ -84,43 +84,50 @@ export async function startProcedure(by: Person, form: NewProcedureForm): Promis
   return keepAsDraft(by, document);
 }
 
-/** The draft to edit, made from the revision in force where there is none yet. */
-export async function openDraft(by: Person, id: string): Promise<Draft> {
+/** The document to edit: the draft, else the revision in force as version 0. Looking makes no draft; the first save does. */
+export async function readDraft(by: Actor, id: string): Promise<Pick<Draft, 'version' | 'document'> & { madeBy: string | null }> {
   demand(by, 'record');
-  return transaction(async (tx) => {
-    const draft = await findDraft(tx, id);
-    if (draft) return draft;
-    const current = await findCurrentRevision(tx, id);
-    if (!current) throw notFound('procedure-unknown', `There is no procedure “${id}”.`);
-    await insertDraft(tx, current.document, by.id);
-    return (await findDraft(tx, id))!;
-  });
+  const draft = await findDraft(db, id);
+  if (draft) return { version: draft.version, document: draft.document, madeBy: draft.begunBy };
+  const current = await findCurrentRevision(db, id);
+  if (!current) throw notFound('procedure-unknown', `There is no procedure “${id}”.`);
+  return { version: 0, document: current.document, madeBy: null };
 }
 
-/** Saves a draft over the version it was edited from. Its form must be right; what the checker finds may still stand. */
-export async function saveDraft(by: Person, id: string, fromVersion: number, value: unknown): Promise<{ version: number; check: CheckResult }> {
+/**
+ * Saves a draft over the version it was edited from; version 0 begins one. Its form must be right, and it must not be too hard to check: both are known
+ * before anything is kept. What the checker finds may still stand.
+ */
+export async function saveDraft(by: Actor, id: string, fromVersion: number, text: string): Promise<{ version: number; check: CheckResult }> {
   demand(by, 'record');
-  const document = formOrThrow(readProcedure(value));
+  const { document, check } = await readAndCheck(text);
   if (document.id !== id) throw invalid('wrong-id', 'The draft belongs to another procedure.');
   const version = await transaction(async (tx) => {
     await getProcedureRow(tx, id);
-    const saved = await updateDraft(tx, document, fromVersion, by.id);
+    if (fromVersion === 0) await beginDraft(tx, document, by);
+    const saved = await updateDraft(tx, document, Math.max(1, fromVersion), by.id);
     // Search shows what is in force; a procedure that never was approved is found by its draft.
     if (!(await findCurrentRevision(tx, id))) await updateProcedureColumns(tx, document);
     return saved;
   });
-  return { version, check: checkProcedure(document, await shopCatalogue()) };
+  return { version, check };
+}
+
+async function beginDraft(tx: Db, document: ProcedureDocument, by: Actor): Promise<void> {
+  if (await findDraft(tx, document.id)) throw conflict('draft-moved-on', 'Somebody else began a draft of this procedure in the meantime. Your changes are still here, unsaved.');
+  await insertDraft(tx, document, by.id);
 }
 
 /** Puts a draft in force as the next revision. Refused while the checker finds errors, or when the draft moved on. */
-export async function approveDraft(by: Person, id: string, version: number, note: string): Promise<number> {
+export async function approveDraft(by: Actor, id: string, version: number, note: string): Promise<number> {
   demand(by, 'approve');
+  const asked = await findDraft(db, id);
+  if (!asked) throw notFound('no-draft', 'There is no draft to approve.');
+  const { findings } = await checkKept(asked.document, `draft ${asked.version} ${asked.editedAt.toISOString()}`);
   return transaction(async (tx) => {
     const draft = await findDraft(tx, id);
-    if (!draft) throw notFound('no-draft', 'There is no draft to approve.');
-    if (draft.version !== version) throw conflict('draft-moved-on', 'The draft was changed since you looked at it. Look again before approving.');
-    const { findings } = checkProcedure(draft.document, await shopCatalogue());
-    if (hasErrors(findings)) throw conflict('has-errors', 'The checker still finds errors; they must go first.', asFields(findings));
+    if (draft?.version !== version || asked.version !== version) throw conflict('draft-moved-on', 'The draft was changed since you looked at it. Look again before approving.');
+    if (hasErrors(findings)) throw conflict('has-errors', 'The checker still finds errors; they must go first.', errorFields(findings));
     const revision = await insertRevision(tx, draft.document, note, draft.editedBy, by.id);
     await updateProcedureColumns(tx, draft.document);
     await deleteDraft(tx, id);
@@ -128,20 +135,26 @@ export async function approveDraft(by: Person, id: string, version: number, note
   });
 }
 
-/** Throws a draft away; a procedure that never was approved goes with it. */
-export async function discardDraft(by: Person, id: string): Promise<void> {
+/**
+ * Throws a draft away; a procedure that never was approved goes with it. Only whoever made it or a lead may, and only the version they saw.
+ */
+export async function discardDraft(by: Actor, id: string, version: number): Promise<void> {
   demand(by, 'record');
   await transaction(async (tx) => {
     await getProcedureRow(tx, id);
+    const draft = await findDraft(tx, id);
+    if (!draft) throw notFound('no-draft', 'There is no draft to discard.');
+    if (draft.begunBy !== by.id && !may(by, 'discard-any')) throw forbidden('not-your-draft', 'Only whoever made this draft, or a lead with the password, can discard it.');
+    if (draft.version !== version) throw conflict('draft-moved-on', 'The draft was changed since you looked at it. Look again before discarding it.');
     await deleteDraft(tx, id);
     await deleteUnapproved(tx, id);
   });
 }
 
 /** Brings in a procedure file as a draft. A new id makes a new procedure; a known one without a draft gets one. */
-export async function bringIn(by: Person, text: string): Promise<{ id: string; check: CheckResult }> {
+export async function bringIn(by: Actor, text: string): Promise<{ id: string; check: CheckResult }> {
   demand(by, 'record');
-  const document = formOrThrow(readProcedureText(text));
+  const { document, check } = await readAndCheck(text);
   await transaction(async (tx) => {
     const known = await isProcedureId(tx, document.id);
     if (known && (await findDraft(tx, document.id))) {
@@ -150,13 +163,5 @@ export async function bringIn(by: Person, text: string): Promise<{ id: string; c
     if (!known) await insertProcedure(tx, document, by.id);
     await insertDraft(tx, document, by.id);
   });
-  return { id: document.id, check: checkProcedure(document, await shopCatalogue()) };
-}
-
-const asFields = (findings: Finding[]) =>
-  findings.filter((finding) => finding.level === 'error').map((finding) => ({ place: finding.items.join(', '), message: finding.message }));
-
-function formOrThrow(read: ReturnType<typeof readProcedure>): ProcedureDocument {
-  if (read.ok) return read.document;
-  throw invalid('procedure-form', read.findings.map((finding) => finding.message).slice(0, 5).join(' '), asFields(read.findings));
+  return { id: document.id, check };
 }

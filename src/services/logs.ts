@@ -1,98 +1,136 @@
 import { judgeEvent, type LogAnswer, type LogEvent } from '../contracts';
-import { appendEvents, db, findLogsOfEvents, getLog, insertFlag, isFinishedRun, listEvents, listPeople, lockLog, onArrivals, transaction, type Db, type FlagReason, type LogRow, type Person } from '../data';
+import { PezzoError } from '../core/errors';
+import {
+  appendEvents, appendPlainEvents, db, getLog, insertFlags, listEvents, lockLog, onArrivals, PEOPLE, transaction, type Actor, type Db, type LogRow, type NewFlag,
+} from '../data';
 import { demand } from './permission';
+import { askClosely, CLOSING, doubtsOf, type AskedEvent } from './doubts';
 import { closeVisit, visitArrived } from './visits';
 import { finishRun, foreignPlace } from './runs';
 
-interface SetAside { id: string | null; reason: FlagReason; detail: string; body: string }
-
+/** What was sent, told apart. */
 interface Sorted {
-  readable: LogEvent[];
-  /** Those of them that are of a type only a newer version knows. */
-  newer: Set<LogEvent>;
-  aside: SetAside[];
+  readable: AskedEvent[];
+  aside: NewFlag[];
 }
 
 /**
  * Takes a batch of events of a run or visit and answers with what is new. An event sent twice is kept once. Nothing that was
- * sent is lost: what cannot be read, or belongs to another job, is set aside for a lead and does not hold up the rest. Closing is refused with reasons while something
+ * sent is lost: what cannot be taken into the log is set aside for a lead and does not hold up the rest. Closing is refused with reasons while something
  * is unaccounted for; the other events of the batch are kept all the same.
  */
-export async function receiveEvents(by: Person, logId: string, raw: unknown[], after: number): Promise<LogAnswer> {
+export async function receiveEvents(by: Actor, logId: string, raw: unknown[], after: number): Promise<LogAnswer> {
   demand(by, 'follow');
-  const log = await getLog(db, logId);
-  const { readable, newer, aside } = await sort(log, raw);
-  const closing = readable.filter(({ type }) => type === (log.kind === 'run' ? 'finished' : 'closed'));
-  const others = readable.filter((event) => !closing.includes(event));
-  const kept = await transaction(async (tx) => {
-    await lockLog(tx, logId);
-    const ids = await append(tx, log, { readable: others, newer, aside }, by);
-    if (log.kind === 'visit') await visitArrived(tx, log, others.filter(({ id }) => ids.includes(id)));
-    return ids;
+  const log = await knownLog(logId);
+  const sorted = await sort(log, raw);
+  const answer = (await receivePlain(by, log, sorted)) ?? (await receiveClosely(by, log, sorted));
+  return { ...answer, ...(await listEvents<LogEvent>(db, logId, after)) };
+}
+
+type Received = Pick<LogAnswer, 'kept' | 'setAside'>;
+
+/** Types that ask for a closer look than one statement gives. */
+const CLOSER: ReadonlySet<string> = new Set(['finished', 'closed', 'overridden', 'retracted', 'signed', 'vin']);
+
+/** The usual case, in one statement: own events of an open run, all in order. Null where anything about the batch is unusual. */
+async function receivePlain(by: Actor, log: LogRow, { readable, aside }: Sorted): Promise<Received | null> {
+  const isUsual = log.kind === 'run' && aside.length === 0 && readable.every(({ event, isNewer }) => !isNewer && event.person === by.id && !CLOSER.has(event.type));
+  if (!isUsual) return null;
+  const events = readable.map(({ event }) => event);
+  const added = await appendPlainEvents(db, log.id, events, by.id).catch((error: unknown) => {
+    if (error instanceof PezzoError && error.kind === 'invalid') return [];
+    throw error;
+  });
+  return added.length === events.length ? { kept: added, setAside: [] } : null;
+}
+
+/** Holds the log, asks of each event what stands against it, keeps what may be kept and flags what a lead should see. Then closes, where that was asked. */
+async function receiveClosely(by: Actor, log: LogRow, { readable, aside }: Sorted): Promise<Received> {
+  const { kept, setAside, closing } = await transaction(async (tx) => {
+    const { isClosed } = await lockLog(tx, log.id);
+    const asked = await askClosely(tx, log, readable, by);
+    const others = asked.allowed.filter(({ event }) => isClosed || event.type !== CLOSING[log.kind]);
+    const [ids, broken] = await appendEach(tx, log.id, others, by.id);
+    const all = [...aside, ...asked.aside, ...broken];
+    const fresh = others.filter(({ event, isKnown }) => ids.includes(event.id) && !isKnown);
+    await insertFlags(tx, log.id, [...all, ...await doubtsOf(tx, log, fresh, by, isClosed)], by.id);
+    if (log.kind === 'visit') await visitArrived(tx, log, fresh.map(({ event }) => event));
+    return { kept: ids, setAside: all, closing: asked.allowed.filter((one) => !others.includes(one)).map(({ event }) => event) };
   }, 'read committed');
   if (closing.length) kept.push(...await (log.kind === 'run' ? finishRun : closeVisit)(by, log, closing));
-  return {
-    kept: [...kept, ...aside.flatMap(({ id }) => (id ? [id] : []))], setAside: aside.map(({ id, detail }) => ({ id, reason: detail })),
-    ...(await listEvents<LogEvent>(db, logId, after)),
-  };
+  return { kept: [...kept, ...setAside.flatMap(({ eventId }) => (eventId ? [eventId] : []))], setAside: setAside.map(({ eventId, detail }) => ({ id: eventId, reason: detail })) };
 }
 
-/** Tells events that can be taken into the log from those that are set aside. */
+/** Appends events together; where one of them is of a kind that the database cannot hold, each by itself, so that the others are not held up. */
+async function appendEach(tx: Db, logId: string, asked: AskedEvent[], receivedFrom: string): Promise<[kept: string[], aside: NewFlag[]]> {
+  const together = await attempt(tx, () => appendEvents(tx, logId, asked.map(({ event }) => event), receivedFrom));
+  if (together.value) return [together.value, []];
+  const kept: string[] = [];
+  const aside: NewFlag[] = [];
+  for (const { event, body } of asked) {
+    const { value, trouble } = await attempt(tx, () => appendEvents(tx, logId, [event], receivedFrom));
+    if (value) kept.push(...value);
+    else aside.push({ eventId: event.id, reason: 'unreadable', detail: `The database cannot hold it: ${trouble}`, body });
+  }
+  return [kept, aside];
+}
+
+/** Tries something inside a transaction; a value that the database does not take (class 22) undoes only the try. */
+async function attempt<T>(tx: Db, work: () => Promise<T>): Promise<{ value?: T; trouble?: string }> {
+  await tx.query('savepoint attempt');
+  try {
+    const value = await work();
+    await tx.query('release savepoint attempt');
+    return { value };
+  } catch (error) {
+    if (!/^22/.test((error as { code?: string }).code ?? '')) throw error;
+    await tx.query('rollback to savepoint attempt');
+    return { trouble: (error as Error).message };
+  }
+}
+
+/** Logs never change what they are of, so that is asked of the database once. */
+const logsSeen = new Map<string, LogRow>();
+const MOST_SEEN = 2000;
+
+async function knownLog(id: string): Promise<LogRow> {
+  const seen = logsSeen.get(id) ?? await getLog(db, id);
+  if (logsSeen.size >= MOST_SEEN) logsSeen.clear();
+  logsSeen.set(id, seen);
+  return seen;
+}
+
+/** Tells events that may be taken into the log from those that are set aside. */
 async function sort(log: LogRow, raw: unknown[]): Promise<Sorted> {
-  const judged = raw.map((value) => ({ value, verdict: judgeEvent(log.kind, value) }));
-  const events = judged.flatMap(({ verdict }) => ('event' in verdict ? [verdict.event] : []));
-  const [homes, foreign] = await Promise.all([findLogsOfEvents(db, events.map(({ id }) => id)), log.kind === 'run' ? foreignPlace(log.id) : () => null]);
-  const aside: SetAside[] = [];
-  const readable: LogEvent[] = [];
-  const newer = new Set<LogEvent>();
-  for (const { value, verdict } of judged) {
+  const foreign = log.kind === 'run' ? await foreignPlace(log.id) : () => null;
+  const sorted: Sorted = { readable: [], aside: [] };
+  for (const value of raw) {
+    const verdict = judgeEvent(log.kind, value);
     const body = JSON.stringify(value) ?? 'undefined';
     if ('unreadable' in verdict) {
-      aside.push({ id: verdict.id, reason: 'unreadable', detail: `Not in order: ${verdict.unreadable}`, body });
+      sorted.aside.push({ eventId: verdict.id, reason: 'unreadable', detail: `Not in order: ${verdict.unreadable}`, body });
       continue;
     }
-    const { event } = verdict;
-    const home = homes.get(event.id);
-    const elsewhere = home && home !== log.id ? 'It belongs to another job.' : foreign(event);
-    if (elsewhere) aside.push({ id: event.id, reason: 'foreign', detail: elsewhere, body });
-    else readable.push(event);
-    if (verdict.unknownType) newer.add(event);
+    const elsewhere = foreign(verdict.event);
+    if (elsewhere) sorted.aside.push({ eventId: verdict.event.id, reason: 'foreign', detail: elsewhere, body });
+    else sorted.readable.push({ event: verdict.event, isNewer: verdict.unknownType, isKnown: false, body });
   }
-  return { readable, newer, aside };
-}
-
-async function append(tx: Db, log: LogRow, { readable: events, newer, aside }: Sorted, by: Person): Promise<string[]> {
-  const [known, people, isFinished] = [await findLogsOfEvents(tx, events.map(({ id }) => id)), await listPeople(tx), await isFinishedRun(tx, log.id)];
-  const byId = new Map(people.map((person) => [person.id, person]));
-  const kept = await appendEvents(tx, log.id, events, by.id);
-  for (const event of events.filter(({ id }) => !known.has(id))) {
-    for (const { reason, detail } of doubts(event, byId, by, isFinished, newer.has(event))) await insertFlag(tx, { logId: log.id, eventId: event.id, reason, detail, receivedFrom: by.id });
-  }
-  for (const { id, reason, detail, body } of aside) await insertFlag(tx, { logId: log.id, eventId: id, reason, detail, body, receivedFrom: by.id });
-  return kept;
-}
-
-/** What a lead should know of an event that was kept. */
-function doubts(event: LogEvent, people: Map<string, Person>, by: Person, isFinished: boolean, isNewer: boolean): { reason: FlagReason; detail: string }[] {
-  const person = people.get(event.person);
-  const found: { reason: FlagReason; detail: string }[] = [];
-  if (!person?.active) found.push({ reason: 'removed-person', detail: `“${event.type}” is recorded by ${person?.name ?? event.person}, who may not work here any more; ${by.name} sent it.` });
-  else if (person.id !== by.id) found.push({ reason: 'other-sender', detail: `“${event.type}” is recorded by ${person.name} and was sent while ${by.name} was signed in.` });
-  if (isFinished) found.push({ reason: 'late', detail: `“${event.type}” by ${person?.name ?? event.person} arrived after the run was finished: look at its ledger again.` });
-  if (isNewer) found.push({ reason: 'unknown-type', detail: `“${event.type}” comes from a newer version of Pezzo: kept, but not counted here.` });
-  if (event.type === 'overridden' && (person?.role === 'technician' || person?.role === 'trainee')) found.push({ reason: 'override', detail: `${person.name} passed a gate in spite of a fault: ${(event as LogEvent & { reason?: string }).reason ?? ''}` });
-  return found;
+  return sorted;
 }
 
 /** Events that arrived in a log since a position. Throws not-found. */
 export async function eventsSince(logId: string, after: number): Promise<{ events: LogEvent[]; position: number }> {
   const news = await listEvents<LogEvent>(db, logId, after);
-  if (news.events.length === 0) await getLog(db, logId);
+  if (news.events.length === 0) await knownLog(logId);
   return news;
 }
 
+/** Calls `listener` whenever what somebody may do has changed, in whatever process. Call the result to stop. */
+export const watchPeople = (listener: () => void): (() => void) => onArrivals(PEOPLE, listener);
+
 /** Calls `listener` whenever something arrives in a log, or in any (`*`), whichever process received it. Call the result to stop. */
 export async function watchLog(logId: string, listener: () => void): Promise<() => void> {
-  if (logId !== '*') await getLog(db, logId);
+  if (logId !== '*') await knownLog(logId);
   return onArrivals(logId, listener);
 }
+

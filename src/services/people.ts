@@ -1,11 +1,12 @@
 import type { PersonChange, PersonForm } from '../contracts';
 import { conflict } from '../core/errors';
 import {
-  countOwners, db, deleteSessionsOf, getPerson, insertPerson, listPeople, transaction, updatePassword, updatePerson, updatePin, type Person,
+  countOwners, db, deleteSessionsOf, getPerson, insertPerson, listPeople, tellPeople, transaction, updatePassword, updatePerson, updatePin, type Actor,
 } from '../data';
 import { demand } from './permission';
 import { personId } from './person-id';
-import { hashSecret } from './sign-in';
+import { hashSecret } from './secrets';
+import { writeSecurityLine } from './security-log';
 
 /** Everybody of the shop. */
 export const everybody = () => listPeople(db);
@@ -14,18 +15,19 @@ export const everybody = () => listPeople(db);
 export const everybodysNames = async (): Promise<Record<string, string>> => Object.fromEntries((await listPeople(db)).map(({ id, name }) => [id, name]));
 
 /** Adds a person. A conflict where the name is taken. */
-export async function addPerson(by: Person, form: PersonForm): Promise<string> {
+export async function addPerson(by: Actor, form: PersonForm): Promise<string> {
   demand(by, 'set-up');
   const pinHash = await hashSecret(form.pin);
   const passwordHash = form.password ? await hashSecret(form.password) : null;
   const id = personId(form.name);
   if ((await listPeople(db)).some((person) => person.id === id)) throw conflict('name-taken', `There is somebody called ${form.name} already.`);
   await insertPerson(db, { id, name: form.name, role: form.role, pinHash, passwordHash });
+  writeSecurityLine('person-added', { person: id, role: form.role, by: by.id });
   return id;
 }
 
 /** Changes role, access, PIN or password. The last owner stays an active owner. A removed person is signed out at once. */
-export async function changePerson(by: Person, id: string, change: PersonChange): Promise<void> {
+export async function changePerson(by: Actor, id: string, change: PersonChange): Promise<void> {
   demand(by, 'set-up');
   const pinHash = change.pin ? await hashSecret(change.pin) : null;
   const passwordHash = change.password ? await hashSecret(change.password) : null;
@@ -39,5 +41,7 @@ export async function changePerson(by: Person, id: string, change: PersonChange)
     if (pinHash) await updatePin(tx, id, pinHash);
     if (passwordHash) await updatePassword(tx, id, passwordHash);
     if (!active || pinHash || passwordHash) await deleteSessionsOf(tx, id);
+    await tellPeople(tx);
   });
+  writeSecurityLine('person-changed', { person: id, what: Object.keys(change).join(' '), by: by.id });
 }

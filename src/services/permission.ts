@@ -1,23 +1,42 @@
-import { forbidden } from '../core/errors';
-import type { Person, Role } from '../data';
+import { PezzoError, forbidden } from '../core/errors';
+import type { Actor, Person, Role } from '../data';
 
 /** What a person may do, from least to most. */
-export type Deed = 'follow' | 'record' | 'open-job' | 'approve' | 'override' | 'set-up';
+export type Deed = 'follow' | 'record' | 'open-job' | 'approve' | 'override' | 'discard-any' | 'enrol' | 'set-up';
+
+const EVERYBODY: Role[] = ['trainee', 'technician', 'lead', 'owner'];
+const WORKSHOP: Role[] = ['technician', 'lead', 'owner'];
+const LEADS: Role[] = ['lead', 'owner'];
 
 const ALLOWED: Record<Deed, Role[]> = {
-  'follow': ['trainee', 'technician', 'lead', 'owner'],
-  'record': ['technician', 'lead', 'owner'],
-  'open-job': ['technician', 'lead', 'owner'],
-  'approve': ['lead', 'owner'],
-  /** Passing a gate over a failed test, and looking at what was flagged. */
-  'override': ['lead', 'owner'],
+  'follow': EVERYBODY,
+  'record': WORKSHOP,
+  'open-job': WORKSHOP,
+  'approve': LEADS,
+  /** Looking at what was flagged. */
+  'override': LEADS,
+  /** Throwing away a draft that somebody else made. */
+  'discard-any': LEADS,
+  /** Letting a tablet in. */
+  'enrol': LEADS,
+  /** People, settings, tablets, customers' data. */
   'set-up': ['owner'],
 };
 
-/** True where the person's role allows the deed. */
-export const may = (person: Pick<Person, 'role'>, deed: Deed) => ALLOWED[deed].includes(person.role);
+/** Rights of the desk: a PIN seen over a shoulder must not be enough for them. */
+const NEEDS_PASSWORD: ReadonlySet<Deed> = new Set(['approve', 'override', 'discard-any', 'enrol', 'set-up']);
 
-/** Throws `forbidden` where it does not, naming who may. */
-export function demand(person: Person, deed: Deed): void {
-  if (!may(person, deed)) throw forbidden('not-allowed', `That takes a ${ALLOWED[deed].slice(0, 2).join(' or ')}.`);
+const NAMES: Record<Role, string> = { trainee: 'a trainee', technician: 'a technician', lead: 'a lead', owner: 'an owner' };
+
+/** True for those whose word may pass a gate over a failed test. */
+export const isLead = (person: Pick<Person, 'role'>) => LEADS.includes(person.role);
+
+/** True where the person's role allows the deed, and they proved who they are well enough for it. */
+export const may = (person: Pick<Actor, 'role' | 'byPassword'>, deed: Deed) => ALLOWED[deed].includes(person.role) && (person.byPassword || !NEEDS_PASSWORD.has(deed));
+
+/** Throws `forbidden` where it does not, saying who may or that the password is needed. */
+export function demand(person: Actor, deed: Deed): void {
+  if (may(person, deed)) return;
+  if (ALLOWED[deed].includes(person.role)) throw new PezzoError('forbidden', 'needs-password', 'You signed in by PIN. Sign in with your password to do this.');
+  throw forbidden('not-allowed', `Only ${ALLOWED[deed].slice(0, 2).map((role) => NAMES[role]).join(' or ')} can do this.`);
 }

@@ -1,19 +1,20 @@
 import { createHash } from 'node:crypto';
-import sharp from 'sharp';
+import { imageSize } from 'image-size';
+import { bytesInWords, MAX_PHOTO_BYTES } from '../contracts';
 import { conflict, invalid } from '../core/errors';
-import { db, findPhotoMark, getJob, getPhoto, insertPhoto, type Person } from '../data';
+import { db, findPhotoMark, getJob, getPhoto, insertPhoto, type Actor } from '../data';
+import { doHeavy, TooHard } from './heavy';
 import { demand } from './permission';
 
-/** The largest picture taken, bytes. */
-export const MAX_PHOTO_BYTES = 25 * 1024 * 1024;
-/** Sides of what is kept and of its small copy, px. */
-const LARGEST_PX = 2560;
-const SMALL_PX = 420;
-/** Pixels that are still decoded: more is a trap, or no photo. */
-const MAX_PIXELS = 300_000_000;
+/** Pixels a photo may have: twice what a large camera makes. */
+const MOST_PIXELS = 50_000_000;
+/** How long one picture may take to be converted, milliseconds. */
+const LIMIT_MS = 15_000;
+/** Kinds of picture that are taken, as their first bytes say; whatever the file is called. */
+const KINDS: ReadonlySet<string> = new Set(['jpg', 'png', 'webp', 'heic', 'heif']);
 
 /** The refusal of a photo that is too large. */
-export const photoTooLarge = () => invalid('photo-too-large', 'That photo is larger than 25 MB. Take it again with a smaller size.');
+const photoTooLarge = () => invalid('photo-too-large', `That photo is larger than ${bytesInWords(MAX_PHOTO_BYTES)}. Take it again with a smaller size.`);
 
 /** What was sent of a photo. */
 export interface SentPhoto {
@@ -28,7 +29,7 @@ export interface SentPhoto {
  * Keeps a photo: turned upright, without position or other hidden data, as JPEG. The same photo sent twice is kept once. Throws `invalid` with what to do
  * where it was cut off on the way, is no picture, or is too large; a conflict where the id stands for another picture.
  */
-export async function keepPhoto(by: Person, { id, jobNumber, bytes, sha256 }: SentPhoto): Promise<void> {
+export async function keepPhoto(by: Actor, { id, jobNumber, bytes, sha256 }: SentPhoto): Promise<void> {
   demand(by, 'follow');
   if (bytes.length > MAX_PHOTO_BYTES) throw photoTooLarge();
   const digest = createHash('sha256').update(bytes).digest();
@@ -38,29 +39,40 @@ export async function keepPhoto(by: Person, { id, jobNumber, bytes, sha256 }: Se
     if (!known.sha256.equals(digest) || known.jobNumber !== jobNumber) throw conflict('photo-differs', 'Another photo has this number already.');
     return;
   }
+  const { isHeic } = lookAtHeader(bytes);
   await getJob(db, jobNumber);
-  const picture = await toJpeg(bytes, LARGEST_PX, 84);
-  const small = await toJpeg(picture.data, SMALL_PX, 74);
-  await insertPhoto(db, { id, jobNumber, sha256: digest, picture: picture.data, small: small.data, width: picture.info.width, height: picture.info.height, receivedFrom: by.id });
+  const conversion = await convert(bytes, isHeic);
+  if (!conversion.ok) throw unreadable(conversion.message);
+  const { picture, small, width, height } = conversion.photo;
+  await insertPhoto(db, { id, jobNumber, sha256: digest, picture: Buffer.from(picture), small: Buffer.from(small), width, height, receivedFrom: by.id });
 }
 
-/** HEIC and HEIF files say so after their first four bytes. */
-const isHeic = (bytes: Buffer) => bytes.subarray(4, 8).toString('latin1') === 'ftyp' && /^(hei|hev|mif1|msf1)/.test(bytes.subarray(8, 12).toString('latin1'));
+const unreadable = (why: string) => invalid('photo-unreadable', `That is no picture that can be read (JPEG, PNG, WebP or HEIC): ${why}.`);
 
-async function toJpeg(bytes: Buffer, side: number, quality: number) {
+/** What the first bytes say of a picture: its kind and size. Nothing of it is decoded. Throws `invalid` where it is of another kind, or too large to decode. */
+function lookAtHeader(bytes: Buffer): { isHeic: boolean } {
+  const { type = 'unknown', width, height } = sizeOf(bytes);
+  if (!KINDS.has(type)) throw unreadable(`it is ${type === 'unknown' ? 'none of these' : `of the kind ${type.toUpperCase()}`}`);
+  if (!width || !height) throw unreadable('its size is missing');
+  if (width * height > MOST_PIXELS) throw invalid('photo-too-large', `That photo has ${Math.round(width * height / 1e6)} million pixels; ${MOST_PIXELS / 1e6} million is the most. Take it again with a smaller size.`);
+  return { isHeic: type === 'heic' || type === 'heif' };
+}
+
+function sizeOf(bytes: Buffer): { type?: string; width?: number; height?: number } {
   try {
-    const readable = isHeic(bytes) ? await fromHeic(bytes) : bytes;
-    return await sharp(readable, { limitInputPixels: MAX_PIXELS, failOn: 'error' }).rotate().resize({ width: side, height: side, fit: 'inside', withoutEnlargement: true })
-      .flatten({ background: '#ffffff' }).jpeg({ quality, mozjpeg: true }).toBuffer({ resolveWithObject: true });
-  } catch (error) {
-    throw invalid('photo-unreadable', `That is no picture that can be read (JPEG, PNG, WebP or HEIC): ${(error as Error).message.split('\n')[0].slice(0, 120)}.`);
+    return imageSize(bytes);
+  } catch {
+    return {};
   }
 }
 
-async function fromHeic(bytes: Buffer): Promise<Buffer> {
-  const { default: convert } = await import('heic-convert');
-  return Buffer.from(await convert({ buffer: new Uint8Array(bytes), format: 'JPEG', quality: 0.92 }));
-}
+type Conversion = { ok: true; photo: { picture: Uint8Array; small: Uint8Array; width: number; height: number } } | { ok: false; message: string };
+
+const convert = (bytes: Buffer, isHeic: boolean): Promise<Conversion> =>
+  doHeavy<Conversion>('photo', 'convert', { bytes: new Uint8Array(bytes), isHeic, mostPixels: MOST_PIXELS, limitSeconds: LIMIT_MS / 1000 }, LIMIT_MS).catch((error: unknown) => {
+    if (error instanceof TooHard) throw invalid('photo-unreadable', 'That picture takes too long to read. Take it again, or send it as JPEG.');
+    throw error;
+  });
 
 /** A photo's bytes, whole or small. Throws not-found. */
 export const readPhoto = (id: string, size: 'picture' | 'small'): Promise<Buffer> => getPhoto(db, id, size);

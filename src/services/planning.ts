@@ -1,19 +1,22 @@
 import { costSettings, type NewRunForm, type PlanQuery, type PlanView, type ProcedureRowView, type RelativeView, type VerificationView } from '../contracts';
-import { extendCatalogue, BASE_CATALOGUE } from '../core/hardware';
-import { listOptions, makePlan, type PlanResult, type ShopPolicy } from '../core/plan';
+import { invalid } from '../core/errors';
+import { listOptions, type PlanRequest, type PlanResult, type ShopPolicy } from '../core/plan';
 import { indexItems, mirroredSide, recordedId, type ProcedureDocument } from '../core/procedure';
 import { elsewhereFor, missKey, type RunPlan, type StuckCause } from '../core/run';
 import { oppositeSide, rankFor, verifyFor, type Vehicle } from '../core/vehicle';
-import { db, getJob, listMisses, listProceduresOfMake, listStock, type Person } from '../data';
+import { db, getJob, listMisses, listProceduresOfMake, listStock, type Actor } from '../data';
+import { doHeavy, TooHard } from './heavy';
 import { shopHistory } from './history';
 import { approvedDocuments } from './library';
 import { readKit, readShop, shopCatalogue } from './shop';
 
 /** How long the server may look for a better order when a run is opened, milliseconds. */
 const ORDER_LIMIT_MS = 2000;
+/** When a planner that does not stop by itself is stopped. */
+const HARD_LIMIT_MS = 8000;
 
 /** Everything needed to plan on the procedures in force under the shop's policy, for a person and perhaps a job's vehicle. */
-export async function planView(by: Person, { procedures, job }: Pick<PlanQuery, 'procedures' | 'job'>): Promise<PlanView> {
+export async function planView(by: Actor, { procedures, job }: Pick<PlanQuery, 'procedures' | 'job'>): Promise<PlanView> {
   const [approved, { settings }, kit, stock, policy, vehicle] = await Promise.all([
     approvedDocuments(procedures), readShop(), readKit(by), listStock(db), shopPolicy(), job === null ? null : getJob(db, job).then((row) => row.vehicle),
   ]);
@@ -48,14 +51,13 @@ async function shopPolicy(): Promise<ShopPolicy> {
 }
 
 /** A plan made on the server, for opening a run. */
-export async function planForRun(by: Person, form: NewRunForm): Promise<{ view: PlanView; result: PlanResult }> {
+export async function planForRun(by: Actor, form: NewRunForm): Promise<{ view: PlanView; result: PlanResult }> {
   const view = await planView(by, form);
-  const end = performance.now() + ORDER_LIMIT_MS;
   const policy = { ...view.policy, ...(form.trayBins ? { trayBins: form.trayBins } : {}) };
-  const result = makePlan(
-    { documents: view.documents, goals: form.goals, options: form.options, order: form.order, policy, catalogue: extendCatalogue(BASE_CATALOGUE, view.ownKinds) },
-    { shouldStop: () => performance.now() > end },
-  );
+  const request: PlanRequest = { documents: view.documents, goals: form.goals, options: form.options, order: form.order, policy };
+  const result = await doHeavy<PlanResult>('think', 'plan', { request, ownKinds: view.ownKinds, limitMs: ORDER_LIMIT_MS }, HARD_LIMIT_MS).catch((error: unknown) => {
+    throw error instanceof TooHard ? invalid('too-hard', `${view.documents.map(({ title }) => `“${title}”`).join(' and ')}: this is too hard to plan. Plan fewer zones together, or take out routes that nobody would use.`) : error;
+  });
   return { view, result };
 }
 

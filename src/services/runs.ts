@@ -5,10 +5,11 @@ import { findFastenerKind } from '../core/hardware';
 import { basisOf, foldRun, viewRun, type RunBasis, type RunEvent, type RunPlan, type RunView } from '../core/run';
 import { faultsOnArrival, foldVisit, type VisitEvent } from '../core/visit';
 import {
-  appendEvents, db, getJob, getRun, insertStockMove, lastLamport, listEvents, listPeople, listRunDocuments, lockLog, markFinished, transaction, type Db, type LogRow, type Person,
+  appendEvents, db, getJob, getRun, insertStockMove, lastLamport, listEvents, listPeople, listRunDocuments, lockLog, markFinished, closeLog, transaction, type Db, type LogRow, type Actor,
 } from '../data';
-import { demand, may } from './permission';
-import { checkSecret } from './sign-in';
+import { demand, isLead } from './permission';
+import { writeSecurityLine } from './security-log';
+import { checkPin, type Sender } from './sign-in';
 
 /** A run with its job, all its events, and what the bay needs to know of people and the check-in. Throws not-found. */
 export async function openRunScreen(id: string): Promise<RunStart> {
@@ -17,13 +18,24 @@ export async function openRunScreen(id: string): Promise<RunStart> {
   const [log, visit, people] = await Promise.all([listEvents<RunEvent>(db, id, 0), listEvents<VisitEvent>(db, job.visit, 0), listPeople(db)]);
   return {
     run: { id: run.id, title: run.title, plan: run.plan }, job, ...log, faults: faultsOnArrival(foldVisit(visit.events)),
-    people: people.map(({ id: person, name, role, active }) => ({ id: person, name, active, mayOverride: may({ role }, 'override') })),
+    people: people.map(({ id: person, name, role, active }) => ({ id: person, name, active, mayOverride: isLead({ role }) })),
   };
+}
+
+/** A run's plan never changes, so the names of its documents are asked of the database once. */
+const documentsSeen = new Map<string, ReadonlySet<string>>();
+const MOST_SEEN = 2000;
+
+async function documentsOf(runId: string): Promise<ReadonlySet<string>> {
+  const seen = documentsSeen.get(runId) ?? new Set(await listRunDocuments(db, runId));
+  if (documentsSeen.size >= MOST_SEEN) documentsSeen.clear();
+  documentsSeen.set(runId, seen);
+  return seen;
 }
 
 /** Tells what of an event names something that this run's plan does not have. */
 export async function foreignPlace(runId: string): Promise<(event: LogEvent) => string | null> {
-  const known = new Set(await listRunDocuments(db, runId));
+  const known = await documentsOf(runId);
   return (event) => {
     const { action, item, procedure, holds } = event as LogEvent & { action?: string; item?: string; procedure?: string; holds?: string };
     const named = action?.replace(/^gate:[a-z-]+:|^[a-zA-Z]+:/, '') ?? item ?? (procedure && `${procedure}/${holds}`);
@@ -32,9 +44,10 @@ export async function foreignPlace(runId: string): Promise<(event: LogEvent) => 
 }
 
 /** Finishes a run where everything is accounted for, and takes what was fitted new from stores. */
-export async function finishRun(by: Person, log: LogRow, events: LogEvent[]): Promise<string[]> {
+export async function finishRun(by: Actor, log: LogRow, events: LogEvent[]): Promise<string[]> {
   return transaction(async (tx) => {
-    await lockLog(tx, log.id);
+    const { isClosed } = await lockLog(tx, log.id);
+    if (isClosed) return appendEvents(tx, log.id, events, by.id);
     const run = await getRun(tx, log.id);
     const { events: known } = await listEvents<RunEvent>(tx, log.id, 0);
     const { view, basis } = lookAt(run.plan, known);
@@ -42,6 +55,7 @@ export async function finishRun(by: Person, log: LogRow, events: LogEvent[]): Pr
       throw conflict('not-accounted', 'Not everything is back or accounted for.', view.blocks.map((block) => ({ place: block.item, message: block.text })));
     }
     const kept = await appendEvents(tx, log.id, events, by.id);
+    await closeLog(tx, log.id, events[0].id);
     await markFinished(tx, log.id);
     await takeSpares(tx, by, log, basis, view);
     return kept;
@@ -67,7 +81,7 @@ export function sparesUsed(basis: RunBasis, view: RunView): Map<string, number> 
   return used;
 }
 
-async function takeSpares(tx: Db, by: Person, log: LogRow, basis: RunBasis, view: RunView): Promise<void> {
+async function takeSpares(tx: Db, by: Actor, log: LogRow, basis: RunBasis, view: RunView): Promise<void> {
   for (const [kind, count] of sparesUsed(basis, view)) {
     await insertStockMove(tx, { kind, change: -count, reason: `fitted on job ${log.jobNumber}`, runId: log.id, by: by.id });
   }
@@ -75,17 +89,19 @@ async function takeSpares(tx: Db, by: Person, log: LogRow, basis: RunBasis, view
 
 /**
  * Passes a gate in spite of a failed test, on the word of a lead who gives the PIN at the technician's tablet. The event is recorded in
- * the lead's name. Throws forbidden where the PIN is wrong or the person is no lead.
+ * the lead's name. Throws forbidden where the PIN is wrong or the person is no lead, a conflict where the run is finished.
  */
-export async function overrideGate(by: Person, runId: string, form: OverrideForm): Promise<void> {
+export async function overrideGate(by: Actor, runId: string, form: OverrideForm, sender: Sender): Promise<void> {
   demand(by, 'follow');
-  const lead = await checkSecret(form.lead, form.pin);
-  if (!may(lead, 'override')) throw forbidden('not-allowed', `${lead.name} may not pass a gate over a failed test: that takes a lead.`);
+  const lead = await checkPin(form.lead, form.pin, sender);
+  if (!isLead(lead)) throw forbidden('not-allowed', `Only a lead or owner can do this, and ${lead.name} is neither.`);
   await transaction(async (tx) => {
-    await lockLog(tx, runId);
+    const { isClosed } = await lockLog(tx, runId);
+    if (isClosed) throw conflict('finished', 'This run is finished.');
     const lamport = (await lastLamport(tx, runId)) + 1;
     await appendEvents(tx, runId, [{
       id: randomUUID(), lamport, device: 'server', seq: lamport, person: lead.id, at: new Date().toISOString(), type: 'overridden', gate: form.gate, reason: form.reason,
     } as LogEvent], by.id);
   }, 'read committed');
+  writeSecurityLine('gate-overridden', { run: runId, lead: lead.id, at: by.id });
 }

@@ -1,10 +1,11 @@
 import { DEFAULT_COST_FORM, type SettingsForm } from '../contracts';
 import { BASE_CATALOGUE, extendCatalogue, type Catalogue } from '../core/hardware';
-import { db, findShop, getKit, updateKit, updateShopSettings, type Person } from '../data';
+import { db, findShop, getKit, updateKit, updateShopSettings, type Actor } from '../data';
 import { demand } from './permission';
+import { writeSecurityLine } from './security-log';
 
 const DEFAULTS: SettingsForm = {
-  batteryAlways: false, srsWaitSeconds: null, srsWaitSource: '', costs: DEFAULT_COST_FORM, trayBins: 12, spareLevel: 0.9, labourPerHour: null, currency: '', ownKinds: [],
+  batteryAlways: false, srsWaitSeconds: null, srsWaitSource: '', costs: DEFAULT_COST_FORM, trayBins: 12, spareLevel: 0.9, labourPerHour: null, currency: '', ownKinds: [], keepingMonths: null,
 };
 
 /** The shop's name and settings, with the defaults of a new shop for what was never set. */
@@ -15,22 +16,18 @@ export async function readShop(): Promise<{ name: string; settings: SettingsForm
 }
 
 /** Changes the shop's settings; what is not one of them (the mark of the demo) stays. */
-export async function changeSettings(by: Person, settings: SettingsForm): Promise<void> {
+export async function changeSettings(by: Actor, settings: SettingsForm): Promise<void> {
   demand(by, 'set-up');
   const shop = await findShop(db);
   await updateShopSettings(db, { ...shop?.settings, ...settings });
+  writeSecurityLine('settings-changed', { by: by.id });
 }
 
 /** The catalogue with the shop's own kinds. */
 export const shopCatalogue = async (): Promise<Catalogue> => extendCatalogue(BASE_CATALOGUE, (await readShop()).settings.ownKinds);
 
 /** The tool codes in a person's own kit. */
-export const readKit = (by: Person): Promise<string[]> => getKit(db, by.id);
+export const readKit = (by: Actor): Promise<string[]> => getKit(db, by.id);
 
 /** Replaces a person's own kit. */
-export const changeKit = (by: Person, tools: string[]): Promise<void> => updateKit(db, by.id, tools);
-
-/** Throws `unavailable` where the database does not answer. */
-export async function checkHealth(): Promise<void> {
-  await findShop(db);
-}
+export const changeKit = (by: Actor, tools: string[]): Promise<void> => updateKit(db, by.id, tools);

@@ -1,22 +1,33 @@
-import { createHash, randomBytes } from 'node:crypto';
-import { compare, hash } from 'bcryptjs';
+import { timingSafeEqual } from 'node:crypto';
 import type { SetupForm, SignInForm } from '../contracts';
-import { conflict, forbidden } from '../core/errors';
+import { conflict, forbidden, tooOften } from '../core/errors';
 import {
-  db, deleteSession, findPersonForSignIn, findSessionPerson, findShop, insertPerson, insertSession, insertShop,
-  listPeople, noteFailure, transaction, type Db, type Person, type PersonSecrets,
+  claimTry, db, deleteSession, findPersonForSignIn, findSessionPerson, findShop, forgetTries, insertPerson, insertSession, insertShop,
+  listPeople, noteDeviceSeen, sweepSessions, transaction, type Actor, type Db, type DeviceRow, type Person, type PersonSecrets, type Throttle,
 } from '../data';
 import { personId } from './person-id';
+import { hashSecret, matchesSecret, newToken, tokenHash } from './secrets';
+import { writeSecurityLine } from './security-log';
 
-const HASH_ROUNDS = 10;
 const SESSION_HOURS = 12;
-/** Wrong PINs in a row before the name is locked, and for how long. */
-const MAX_FAILURES = 5;
-const LOCK_MINUTES = 5;
+/** The longest wait after wrong tries, seconds. */
+const LONGEST_WAIT = 300;
+/** Wrong passwords from one sender, whatever the names, before it has to wait too: a desk where several people mistype is not an attack. */
+const FREE_BY_SENDER = 20;
+/** A wait that is sat out instead of refused, seconds: two taps at once, or a quick second try. */
+const SHORT_WAIT = 1.1;
 
-/** Hashes a PIN or password for storage. */
-export const hashSecret = (secret: string) => hash(secret, HASH_ROUNDS);
-const tokenHash = (token: string) => createHash('sha256').update(token).digest();
+/** Where a sign-in comes from. */
+export interface Sender {
+  /** Network address. */
+  address: string;
+  /** A browser on this very machine, while the app listens on loopback only. */
+  isLocal: boolean;
+  /** The tablet it is, where that was let in. */
+  device: Pick<DeviceRow, 'id' | 'name'> | null;
+  /** The session that was open on it until now. */
+  token?: string;
+}
 
 /** A session's token for the cookie, and when it ends. */
 export interface OpenedSession {
@@ -27,68 +38,109 @@ export interface OpenedSession {
 /** True before the shop is set up. */
 export const needsSetup = async () => (await findShop(db)) === null;
 
-/** The people the sign-in screen offers: active ones, names only. */
-export const listSignInPeople = async () => (await listPeople(db)).filter((person) => person.active);
+/** Whether PINs work here, and names are shown. */
+export const isEnrolled = ({ isLocal, device }: Sender): boolean => isLocal || device !== null;
 
-/** Sets up the shop and its owner on first start, and signs the owner in. A conflict where it is set up already. */
-export async function setUpShop(form: SetupForm): Promise<OpenedSession> {
+/** The people the sign-in screen offers on a tablet that was let in: active ones. Nobody elsewhere. */
+export const listSignInPeople = async (sender: Sender): Promise<Person[]> => (isEnrolled(sender) ? (await listPeople(db)).filter((person) => person.active) : []);
+
+/**
+ * Sets up the shop and its owner on first start, and signs the owner in. Asks for the code that was printed where Pezzo was started. A conflict where
+ * it is set up already; nothing is hashed before both are known.
+ */
+export async function setUpShop(form: SetupForm, sender: Sender): Promise<OpenedSession> {
+  if (await findShop(db)) throw conflict('already-set-up', 'This shop is set up already: sign in.');
+  const throttle = { source: `setup:${sender.address}`, free: 0, longestSeconds: LONGEST_WAIT };
+  await waitForTurn([throttle]);
+  if (!isSetupCode(form.code)) {
+    writeSecurityLine('set-up-refused', { from: sender.address });
+    throw forbidden('wrong-code', 'That is not the code printed in the window where Pezzo was started.');
+  }
   const [pinHash, passwordHash] = await Promise.all([hashSecret(form.pin), hashSecret(form.password)]);
-  return transaction(async (tx) => {
+  const id = personId(form.name);
+  await transaction(async (tx) => {
     if (await findShop(tx)) throw conflict('already-set-up', 'This shop is set up already: sign in.');
     await insertShop(tx, form.shop);
-    const id = personId(form.name);
     await insertPerson(tx, { id, name: form.name, role: 'owner', pinHash, passwordHash });
-    return openSession(tx, id);
   });
+  await forgetTries(db, [throttle.source]);
+  writeSecurityLine('set-up', { owner: id, from: sender.address });
+  return openSession(db, { id, byPassword: true, sender });
+}
+
+/** Without a code in its environment the app is not set up by anybody. */
+function isSetupCode(given: string): boolean {
+  const code = process.env.PEZZO_SETUP_CODE ?? '';
+  const [a, b] = [tokenHash(given.replace(/\W/g, '').toUpperCase()), tokenHash(code.replace(/\W/g, '').toUpperCase())];
+  return code !== '' && timingSafeEqual(a, b);
 }
 
 /**
- * Signs a person in by PIN or password. After five failures in a row the name is locked for five minutes; the answer is
- * the same for a wrong secret and an unknown name.
+ * Signs a person in: by PIN on a tablet that was let in, by password anywhere. The answer, and the time it takes, are the same for a wrong secret and an
+ * unknown name. Wrong tries slow down that tablet for that name; nobody else. The session that was open there ends: no token outlives its person.
  */
-export const signIn = (form: SignInForm): Promise<OpenedSession> => withSecret(form, (tx, person) => openSession(tx, person.id));
+export async function signIn(form: SignInForm, sender: Sender): Promise<OpenedSession> {
+  const person = form.pin === undefined ? await checkPassword(form.person, form.password ?? '', sender) : await checkPin(form.person, form.pin, sender);
+  if (sender.token) await deleteSession(db, tokenHash(sender.token));
+  return openSession(db, { id: person.id, byPassword: form.pin === undefined, sender });
+}
 
-/** Makes sure that somebody is who they say, by PIN, without signing them in. Wrong tries count as on the sign-in screen. */
-export const checkSecret = (person: string, pin: string): Promise<PersonSecrets> => withSecret({ person, pin }, async (_tx, found) => found);
+/** Makes sure that somebody is who they say by PIN, without signing them in. Throws `forbidden` on a tablet that was not let in. */
+export async function checkPin(name: string, pin: string, sender: Sender): Promise<PersonSecrets> {
+  if (!isEnrolled(sender)) throw forbidden('not-enrolled', 'PINs work only on a tablet that was enrolled. Use your password.');
+  const source = `pin:${sender.device?.id ?? 'local'}:${nameKey(name)}`;
+  return check(name, pin, 'pinHash', [{ source, free: 0, longestSeconds: LONGEST_WAIT }]);
+}
 
-async function withSecret<T>(form: SignInForm, then: (tx: Db, person: PersonSecrets) => Promise<T>): Promise<T> {
-  const outcome = await transaction(async (tx): Promise<{ refused: Error } | { value: T }> => {
-    const person = await findPersonForSignIn(tx, form.person);
-    if (!person?.active) return { refused: wrong() };
-    if (person.lockedUntil && person.lockedUntil > new Date()) return { refused: locked(person.lockedUntil) };
-    if (await matches(person, form)) {
-      await noteFailure(tx, person.id, 0, null);
-      return { value: await then(tx, person) };
+/** Makes sure that somebody is who they say by password, without signing them in. */
+export async function checkPassword(name: string, password: string, { address }: Sender): Promise<PersonSecrets> {
+  return check(name, password, 'passwordHash', [
+    { source: `password:${address}:${nameKey(name)}`, free: 0, longestSeconds: LONGEST_WAIT }, { source: `password:${address}`, free: FREE_BY_SENDER, longestSeconds: LONGEST_WAIT },
+  ]);
+}
+
+const nameKey = (name: string) => personId(name);
+
+async function check(name: string, secret: string, which: 'pinHash' | 'passwordHash', throttles: Throttle[]): Promise<PersonSecrets> {
+  await waitForTurn(throttles);
+  const person = await findPersonForSignIn(db, name);
+  const known = person?.active ? person[which] : null;
+  if (!(await matchesSecret(secret, known))) {
+    writeSecurityLine('sign-in-refused', { name, at: throttles[0].source });
+    throw forbidden('wrong-secret', 'That does not match. Try again.');
+  }
+  await forgetTries(db, throttles.map(({ source }) => source));
+  return person!;
+}
+
+async function waitForTurn(throttles: Throttle[]): Promise<void> {
+  for (const throttle of throttles) {
+    let seconds = await claimTry(db, throttle);
+    if (seconds > 0 && seconds <= SHORT_WAIT) {
+      await new Promise((resolve) => setTimeout(resolve, seconds * 1000));
+      seconds = await claimTry(db, throttle);
     }
-    // A failure must stay counted, so the transaction commits and the refusal is thrown outside it.
-    const failures = person.failedAttempts + 1;
-    const until = failures >= MAX_FAILURES ? new Date(Date.now() + LOCK_MINUTES * 60_000) : null;
-    await noteFailure(tx, person.id, until ? 0 : failures, until);
-    return { refused: until ? locked(until) : wrong() };
-  });
-  if ('value' in outcome) return outcome.value;
-  throw outcome.refused;
+    if (seconds > 0) writeSecurityLine('sign-in-delayed', { at: throttle.source, seconds: Math.ceil(seconds) });
+    if (seconds > 0) throw tooOften('wait', `Too many wrong tries here. Wait ${waitWords(seconds)}, then try again.`, seconds);
+  }
 }
 
-const wrong = () => forbidden('wrong-secret', 'That does not match. Try again.');
-const locked = (until: Date) =>
-  forbidden('locked', `Too many wrong tries: this name is locked for ${Math.max(1, Math.ceil((until.getTime() - Date.now()) / 60_000))} more minutes.`);
+const waitWords = (seconds: number) => (seconds < 90 ? `${Math.ceil(seconds)} s` : `${Math.ceil(seconds / 60)} minutes`);
 
-async function matches(person: PersonSecrets, { pin, password }: SignInForm): Promise<boolean> {
-  if (pin !== undefined) return compare(pin, person.pinHash);
-  return person.passwordHash !== null && compare(password ?? '', person.passwordHash);
-}
-
-async function openSession(tx: Db, personId: string): Promise<OpenedSession> {
-  const token = randomBytes(32).toString('base64url');
+async function openSession(on: Db, { id, byPassword, sender }: { id: string; byPassword: boolean; sender: Sender }): Promise<OpenedSession> {
+  const token = newToken();
   const expiresAt = new Date(Date.now() + SESSION_HOURS * 3_600_000);
-  await insertSession(tx, tokenHash(token), personId, expiresAt);
+  await insertSession(on, { tokenHash: tokenHash(token), personId: id, byPassword, deviceId: sender.device?.id ?? null, expiresAt });
+  if (sender.device) await noteDeviceSeen(on, sender.device.id);
   return { token, expiresAt };
 }
 
 /** Who a session token belongs to; null where it ended. */
-export const findSignedIn = (token: string | undefined): Promise<Person | null> =>
+export const findSignedIn = (token: string | undefined): Promise<(Actor & { expiresAt: Date }) | null> =>
   token ? findSessionPerson(db, tokenHash(token)) : Promise.resolve(null);
 
 /** Ends a session. */
 export const signOut = (token: string | undefined) => (token ? deleteSession(db, tokenHash(token)) : Promise.resolve());
+
+/** Sweeps out sessions that have ended. */
+export const sweepOut = (): Promise<number> => sweepSessions(db);

@@ -1,6 +1,6 @@
 import type { StockMoveForm, StoresView } from '../contracts';
 import { conflict } from '../core/errors';
-import { db, insertStockMove, listStock, listStockMoves, transaction, type Person } from '../data';
+import { db, insertStockMove, listStock, listStockMoves, transaction, type Actor } from '../data';
 import { demand } from './permission';
 import { shopCatalogue } from './shop';
 
@@ -14,7 +14,7 @@ export async function viewStores(): Promise<StoresView> {
 }
 
 /** Puts pieces in, or takes them out by hand. A conflict where there are not so many. */
-export async function moveStock(by: Person, { kind, change, reason }: StockMoveForm): Promise<void> {
+export async function moveStock(by: Actor, { kind, change, reason }: StockMoveForm): Promise<void> {
   demand(by, 'record');
   await transaction(async (tx) => {
     const here = (await listStock(tx)).find((row) => row.kind === kind)?.count ?? 0;

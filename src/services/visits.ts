@@ -3,7 +3,7 @@ import { conflict } from '../core/errors';
 import type { RunEvent } from '../core/run';
 import { checkLines, foldVisit, handBackBlocks, type CheckLine, type CheckZone, type VisitEvent, type VisitState } from '../core/visit';
 import {
-  appendEvents, db, getJob, listEvents, listEventsOf, listRunsOfJobs, lockLog, transaction, updateVin, type Db, type LogRow, type Person, type RunRow,
+  appendEvents, db, getJob, listEvents, listEventsOf, listRunsOfJobs, lockLog, transaction, updateVin, closeIdleRuns, closeLog, type Actor, type Db, type LogRow, type RunRow,
 } from '../data';
 import { everybodysNames } from './people';
 
@@ -34,9 +34,10 @@ export async function visitArrived(tx: Db, log: LogRow, events: LogEvent[]): Pro
 }
 
 /** Closes a visit: every run finished, every line repeated, nothing worse without a reason. */
-export async function closeVisit(by: Person, log: LogRow, events: LogEvent[]): Promise<string[]> {
+export async function closeVisit(by: Actor, log: LogRow, events: LogEvent[]): Promise<string[]> {
   return transaction(async (tx) => {
-    await lockLog(tx, log.id);
+    const { isClosed } = await lockLog(tx, log.id);
+    if (isClosed) return appendEvents(tx, log.id, events, by.id);
     const { events: known } = await listEvents<VisitEvent>(tx, log.id, 0);
     const runs = await listRunsOfJobs(tx, [log.jobNumber]);
     const logs = await listEventsOf<RunEvent>(tx, runs.map((run) => run.id));
@@ -44,6 +45,9 @@ export async function closeVisit(by: Person, log: LogRow, events: LogEvent[]): P
     const started = runs.filter((run) => run.finishedAt === null && logs.get(run.id)!.length > 0).length;
     const blocks = handBackBlocks(linesOf(runs, state), state, started);
     if (blocks.length) throw conflict('not-handed-back', 'The vehicle cannot be given back yet.', blocks.map(({ place, text }) => ({ place, message: text })));
-    return appendEvents(tx, log.id, events, by.id);
+    const kept = await appendEvents(tx, log.id, events, by.id);
+    await closeLog(tx, log.id, events[0].id);
+    await closeIdleRuns(tx, log.jobNumber);
+    return kept;
   }, 'read committed');
 }

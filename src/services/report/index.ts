@@ -1,13 +1,22 @@
-import { db, listPhotosOfJob } from '../../data';
-import { collectReport, type Report } from './collect';
+import { MOST_PRINTED_PHOTOS, type Report } from '../../contracts';
+import { unavailable } from '../../core/errors';
+import { db, listPhotos } from '../../data';
+import { doHeavy, TooHard } from '../heavy';
+import { collectReport } from './collect';
 
-export type { Report } from './collect';
+/** How long a report may take to be drawn, milliseconds. */
+const LIMIT_MS = 20_000;
 
 /** The hand-over report of a job as data. Throws not-found. */
 export const readReport = (jobNumber: number): Promise<Report> => collectReport(jobNumber);
 
-/** The hand-over report of a job as PDF. Throws not-found. */
+/** The hand-over report of a job as PDF, drawn in a thread of its own. Throws not-found. */
 export async function printReport(jobNumber: number): Promise<Buffer> {
-  const [report, photos, { drawReport }] = await Promise.all([collectReport(jobNumber), listPhotosOfJob(db, jobNumber), import('./pdf')]);
-  return drawReport(report, new Map(photos.map((photo) => [photo.id, photo])));
+  const report = await collectReport(jobNumber);
+  const ids = [...report.marks.flatMap(({ photo }) => (photo ? [photo] : [])), ...report.photos.map(({ id }) => id), ...report.runs.flatMap((run) => run.photos.map(({ id }) => id))];
+  const pictures = await listPhotos(db, jobNumber, ids.slice(0, MOST_PRINTED_PHOTOS));
+  const pdf = await doHeavy<Uint8Array>('draw', 'draw', { report, pictures: pictures.map(({ id, picture, width, height }) => [id, { picture, width, height }]) }, LIMIT_MS).catch((error: unknown) => {
+    throw error instanceof TooHard ? unavailable('report-too-large', 'This report is too large to be printed in one piece. The report as data (report.json) has everything.', error) : error;
+  });
+  return Buffer.from(pdf);
 }

@@ -1,7 +1,8 @@
 import { join } from 'node:path';
 import PDFDocument from 'pdfkit';
 import { COMPARISON_WORDS, resultWords, VEHICLE_VIEWS, type Signature } from '../../core/visit';
-import type { Report, RunReport } from './collect';
+import { MOST_PRINTED_PHOTOS, type LaterLine, type Report, type RunReport } from '../../contracts/report';
+import { breakLongWords } from './long-words';
 
 /** Fonts with Latin, Greek and Cyrillic letters, so that no name comes out in boxes. */
 const FONTS = join(process.cwd(), 'node_modules/dejavu-fonts-ttf/ttf');
@@ -16,10 +17,11 @@ const BOTTOM = 841.89 - MARGIN;
 
 type Doc = InstanceType<typeof PDFDocument>;
 /** Photos of the job by id. */
-export type Pictures = Map<string, { picture: Buffer; width: number; height: number }>;
+export type Pictures = Map<string, { picture: Uint8Array; width: number; height: number }>;
 
 /** The hand-over report as PDF: what was so before, what was done, tests, ledger, photos, signatures. */
-export function drawReport(report: Report, pictures: Pictures): Promise<Buffer> {
+export function drawReport(given: Report, pictures: Pictures): Promise<Buffer> {
+  const report = breakLongWords(given);
   const doc = new PDFDocument({ size: 'A4', margin: MARGIN, bufferPages: true, lang: 'en', info: { Title: `Job ${report.job.number}: ${report.job.title}`, Author: report.shop, CreationDate: new Date(report.madeAt) } });
   doc.registerFont('text', join(FONTS, 'DejaVuSansCondensed.ttf')).registerFont('bold', join(FONTS, 'DejaVuSansCondensed-Bold.ttf'));
   const chunks: Buffer[] = [];
@@ -29,6 +31,7 @@ export function drawReport(report: Report, pictures: Pictures): Promise<Buffer> 
   marks(doc, report, pictures);
   lines(doc, report);
   notes(doc, report);
+  later(doc, 'Recorded after it was signed or given back', report.later);
   for (const run of report.runs) runPart(doc, run);
   photos(doc, report, pictures);
   signatures(doc, report);
@@ -56,13 +59,14 @@ function paragraph(doc: Doc, text: string, colour = INK): void {
 
 const day = (iso: string) => new Date(iso).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
 
-function head(doc: Doc, { shop, job, vehicle, closed }: Report): void {
+function head(doc: Doc, { shop, job, vehicle, closed, redactedAt }: Report): void {
   doc.font('bold').fontSize(11).fillColor(SOFT).text(shop);
   doc.font('bold').fontSize(19).fillColor(INK).text(`Job ${job.number}: ${job.title}`);
   const car = [`${vehicle.make} ${vehicle.model}`, vehicle.year, vehicle.body, vehicle.label, vehicle.vin && `VIN ${vehicle.vin}`].filter(Boolean).join(' · ');
   paragraph(doc, car);
   if (job.customer) paragraph(doc, `For ${job.customer}`);
   paragraph(doc, closed ? 'The vehicle was given back after the checks were repeated.' : 'Not closed yet: this is how it stands now.', SOFT);
+  if (redactedAt) paragraph(doc, `What names the customer was taken out on ${day(redactedAt)}, after the shop’s keeping time.`, SOFT);
 }
 
 /** Rows of cells with given widths (shares of the whole), each as high as its longest cell. */
@@ -120,10 +124,11 @@ function marks(doc: Doc, { marks: all }: Report, pictures: Pictures): void {
 
 function picture(doc: Doc, pictures: Pictures, id: string, height: number): void {
   const found = pictures.get(id);
-  if (!found) return paragraph(doc, 'Its photo has not reached the shop’s server yet.', OXIDE);
+  if (!found) return paragraph(doc, pictures.size >= MOST_PRINTED_PHOTOS ? `Its photo is kept with the job (${MOST_PRINTED_PHOTOS} are printed).` : 'Its photo has not reached the shop’s server yet.', OXIDE);
+  if (found.picture.byteLength === 0) return paragraph(doc, 'Its photo was taken out after the keeping time.', SOFT);
   room(doc, height + 8);
   const top = doc.y + 2;
-  doc.image(found.picture, MARGIN, top, { fit: [WIDTH, height] });
+  doc.image(Buffer.from(found.picture.buffer, found.picture.byteOffset, found.picture.byteLength), MARGIN, top, { fit: [WIDTH, height] });
   doc.y = top + height + 4;
   doc.x = MARGIN;
 }
@@ -147,6 +152,13 @@ function notes(doc: Doc, { notes: all }: Report): void {
   for (const text of all) paragraph(doc, text);
 }
 
+/** What came too late to count: beside what it is about, with who and when. */
+function later(doc: Doc, title: string, all: LaterLine[]): void {
+  if (all.length === 0) return;
+  heading(doc, title);
+  for (const { words, by, at } of all) paragraph(doc, `${words} (${by}, ${day(at)})`, OXIDE);
+}
+
 function runPart(doc: Doc, run: RunReport): void {
   heading(doc, run.title);
   paragraph(doc, `${run.finishedAt ? 'Taken apart and put back' : 'Begun, not finished'} by ${run.people.join(', ')}${run.startedAt ? `, begun ${day(run.startedAt)}` : ''}${run.finishedAt ? `, finished ${day(run.finishedAt)}` : ''}.`);
@@ -167,6 +179,7 @@ function runPart(doc: Doc, run: RunReport): void {
       ...run.ledger.map((row) => [row.words, ...[row.out, row.back, row.renewed, row.scrapped, row.lost].map(String), [row.balances ? 'balances' : run.finishedAt ? 'DOES NOT BALANCE' : 'not back yet', ...row.reasons].join(', ')]),
     ], run.ledger.map((row) => (row.balances || !run.finishedAt ? null : OXIDE)));
   }
+  for (const { words, by, at } of run.later) paragraph(doc, `Recorded after it was finished: ${words} (${by}, ${day(at)})`, OXIDE);
   if (run.spares.length) paragraph(doc, `Taken from stores: ${run.spares.map(({ kind, count }) => `${count} × ${kind.replace(/-/g, ' ')}`).join(', ')}`);
 }
 
@@ -181,8 +194,9 @@ function photos(doc: Doc, report: Report, pictures: Pictures): void {
   }
 }
 
-function signatures(doc: Doc, { signatures: { arrival, departure } }: Report): void {
+function signatures(doc: Doc, { signatures: { arrival, departure }, earlierSignatures }: Report): void {
   heading(doc, 'Signatures');
+  for (const given of earlierSignatures) signature(doc, given.walk === 'arrival' ? 'Acknowledged on arrival, signed again later' : 'Given back, signed again later', given);
   signature(doc, 'Acknowledged on arrival', arrival);
   signature(doc, 'Given back', departure);
 }
@@ -191,6 +205,7 @@ function signature(doc: Doc, title: string, given: Signature | undefined): void 
   room(doc, 90);
   if (!given) return paragraph(doc, `${title}: not signed`, SOFT);
   paragraph(doc, `${title}: ${given.name}, ${day(given.at)}, over ${given.covers} records${given.later ? `; ${given.later} recorded later are not covered` : ''}`);
+  if (given.strokes.length === 0) return;
   const top = doc.y + 2;
   doc.save().translate(MARGIN, top).scale(0.15);
   for (const stroke of given.strokes) {

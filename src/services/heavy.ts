@@ -1,0 +1,73 @@
+import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
+import { Piscina } from 'piscina';
+import { unavailable } from '../core/errors';
+
+/** Work that is done off the event loop, each kind with its own threads. */
+const KINDS = {
+  /** Reading, checking, planning. */
+  think: { threads: 2, memoryMb: 256 },
+  /** Reports. */
+  draw: { threads: 1, memoryMb: 256 },
+  /** Photos: two at once. */
+  photo: { threads: 2, memoryMb: 192 },
+} as const;
+export type HeavyKind = keyof typeof KINDS;
+
+/** Waiting for a thread at most, of each kind: beyond that people are told to try again. */
+const MOST_WAITING = 60;
+/** Threads that had nothing to do for so long end, milliseconds. */
+const IDLE_MS = 60_000;
+
+/** The work took more time or memory than it may. */
+export class TooHard extends Error {}
+
+class Workshop {
+  private readonly pool: Piscina;
+  private readonly waiting: (() => void)[] = [];
+  private running = 0;
+
+  constructor(kind: HeavyKind, private readonly threads: number, memoryMb: number) {
+    const folder = process.env.PEZZO_WORKERS ?? join(process.cwd(), '.pezzo/workers');
+    this.pool = new Piscina({
+      filename: pathToFileURL(join(folder, `${kind}.mjs`)).href, minThreads: 0, maxThreads: threads, idleTimeout: IDLE_MS,
+      resourceLimits: { maxOldGenerationSizeMb: memoryMb, maxYoungGenerationSizeMb: 32, stackSizeMb: 4 },
+    });
+    // A thread that dies tells the run it had; without a listener it would end the process all the same.
+    this.pool.on('error', () => undefined);
+  }
+
+  async run<T>(name: string, input: unknown, limitMs: number): Promise<T> {
+    if (this.running >= this.threads) {
+      if (this.waiting.length >= MOST_WAITING) throw unavailable('busy', 'Too much is being worked out at once. Nothing was lost; try again.');
+      await new Promise<void>((resolve) => this.waiting.push(resolve));
+    }
+    this.running += 1;
+    // The time counts from here, not from when it was asked: a queue does not make work hard.
+    const stop = new AbortController();
+    const timer = setTimeout(() => stop.abort(), limitMs);
+    try {
+      return (await this.pool.run(input, { name, signal: stop.signal })) as T;
+    } catch (error) {
+      if (stop.signal.aborted) throw new TooHard('time', { cause: error });
+      if ((error as { code?: string }).code === 'ERR_WORKER_OUT_OF_MEMORY') throw new TooHard('memory', { cause: error });
+      throw error;
+    } finally {
+      clearTimeout(timer);
+      this.running -= 1;
+      this.waiting.shift()?.();
+    }
+  }
+}
+
+const keep = globalThis as { pezzoWorkshops?: Partial<Record<HeavyKind, Workshop>> };
+
+/**
+ * Does a piece of heavy work in a thread of its own, with a limit on its time (milliseconds, from when it begins) and its memory. Throws `TooHard` where it
+ * runs past either, `unavailable` where too much waits already.
+ */
+export function doHeavy<T>(kind: HeavyKind, name: string, input: unknown, limitMs: number): Promise<T> {
+  keep.pezzoWorkshops ??= {};
+  const workshop = (keep.pezzoWorkshops[kind] ??= new Workshop(kind, KINDS[kind].threads, KINDS[kind].memoryMb));
+  return workshop.run<T>(name, input, limitMs);
+}

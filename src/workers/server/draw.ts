@@ -1,0 +1,6 @@
+import type { Report } from '../../contracts/report';
+import { drawReport } from './draw-report';
+
+/** Draws a hand-over report for the server, off its event loop. Returns the PDF's bytes. */
+export const draw = ({ report, pictures }: { report: Report; pictures: [id: string, { picture: Uint8Array; width: number; height: number }][] }): Promise<Uint8Array> =>
+  drawReport(report, new Map(pictures));

@@ -1,0 +1,30 @@
+import { readProcedure, readProcedureText, type ReadProcedure } from '../../contracts/procedure';
+import { BASE_CATALOGUE, extendCatalogue, type OwnKind } from '../../core/hardware';
+import { makePlan, type PlanRequest, type PlanResult } from '../../core/plan';
+import { checkProcedure, type CheckResult } from '../../core/procedure/check';
+import type { ProcedureDocument } from '../../core/procedure';
+
+/** Thinks for the server, off its event loop: reads, checks and plans. Whoever asks sets the time and memory this may take. */
+
+/** Findings handed on at most: whoever has more starts with these. */
+const MOST_FINDINGS = 500;
+
+/** Reads a procedure file's text and, where its form is right, checks it. */
+export function readAndCheck({ text, ownKinds }: { text: string; ownKinds: OwnKind[] }): { read: ReadProcedure; check: CheckResult | null } {
+  const read = readProcedureText(text);
+  return { read, check: read.ok ? check({ document: read.document, ownKinds }) : null };
+}
+
+/** Checks a document that was kept: its form too, since it may be older than today's bounds. */
+export function check({ document, ownKinds }: { document: ProcedureDocument; ownKinds: OwnKind[] }): CheckResult {
+  const read = readProcedure(document);
+  if (!read.ok) return { findings: read.findings, coverage: { sets: 0, of: 0, exhaustive: false } };
+  const { findings, coverage } = checkProcedure(document, extendCatalogue(BASE_CATALOGUE, ownKinds));
+  return { findings: findings.slice(0, MOST_FINDINGS), coverage };
+}
+
+/** Plans within a time, milliseconds. */
+export function plan({ request, ownKinds, limitMs }: { request: PlanRequest; ownKinds: OwnKind[]; limitMs: number }): PlanResult {
+  const end = performance.now() + limitMs;
+  return makePlan({ ...request, catalogue: extendCatalogue(BASE_CATALOGUE, ownKinds) }, { shouldStop: () => performance.now() > end });
+}
