@@ -1,0 +1,88 @@
+import { randomBytes } from 'node:crypto';
+import { readFileSync } from 'node:fs';
+import { createServer as createHttp, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
+import { createServer as createHttps } from 'node:https';
+import next from 'next';
+import { bodyLimit } from '../contracts/body-limits';
+import { admit, pathOf, type House, type Refusal } from './admission';
+import { countBody } from './count-body';
+import { pagePolicy, securityHeaders } from './policy';
+import { tlsOptions } from './tls-options';
+
+/** Where the front listens and what it is told by whoever starts it. */
+interface FrontOptions {
+  host: string;
+  port: number;
+  hosts: string[];
+  /** True where it listens on loopback only: then every sender sits at this machine. */
+  isLocal: boolean;
+  tls: { certificate: string; key: string } | null;
+}
+
+function readOptions(env: NodeJS.ProcessEnv): FrontOptions {
+  const { PEZZO_TLS_CERTIFICATE: certificate, PEZZO_TLS_KEY: key } = env;
+  return {
+    host: env.PEZZO_HOST ?? '127.0.0.1', port: Number(env.PEZZO_PORT ?? 4700), hosts: (env.PEZZO_HOSTS ?? 'localhost,127.0.0.1,::1').toLowerCase().split(',').map((name) => name.trim()).filter(Boolean),
+    isLocal: env.PEZZO_LOCAL === '1', tls: certificate && key ? { certificate: readFileSync(certificate, 'utf8'), key: readFileSync(key, 'utf8') } : null,
+  };
+}
+
+type Handle = (request: IncomingMessage, response: ServerResponse) => Promise<void>;
+
+/** Stands before every request: turns away what need not be read, counts bodies, sets the headers, and hands the rest to the app. */
+function receive(options: FrontOptions, handle: Handle) {
+  const house: House = { hosts: new Set(options.hosts), tls: options.tls !== null };
+  return (request: IncomingMessage, response: ServerResponse) => {
+    const url = request.url ?? '/';
+    const path = pathOf(url) ?? '/';
+    const nonce = randomBytes(16).toString('base64');
+    for (const [name, value] of Object.entries(securityHeaders(path, { nonce, tls: house.tls }))) response.setHeader(name, value);
+    response.on('finish', () => cutUnread(request));
+    const refusal = admit({ method: request.method ?? '', url, headers: request.headers }, house);
+    if (refusal) return turnAway(response, refusal);
+    countBody(request, bodyLimit(path));
+    // What only the front may say; a sender's own words of it are dropped.
+    request.headers['content-security-policy'] = pagePolicy(nonce);
+    delete request.headers['content-security-policy-report-only'];
+    request.headers['x-pezzo-sender'] = request.socket.remoteAddress ?? '';
+    if (options.isLocal && !isForwarded(request)) request.headers['x-pezzo-local'] = '1';
+    else delete request.headers['x-pezzo-local'];
+    handle(request, response).catch((error: Error) => {
+      process.stderr.write(`${error.stack ?? error.message}\n`);
+      if (!response.headersSent) response.writeHead(500).end();
+      else response.destroy();
+    });
+  };
+}
+
+/** Whoever comes through another server sits at another machine. */
+const isForwarded = ({ headers }: IncomingMessage) => headers['x-forwarded-for'] !== undefined || headers.forwarded !== undefined;
+
+function turnAway(response: ServerResponse, { status, code, message }: Refusal): void {
+  const body = JSON.stringify({ code, message });
+  response.writeHead(status, { 'content-type': 'application/json', 'content-length': Buffer.byteLength(body), 'cache-control': 'no-store', connection: 'close' }).end(body);
+}
+
+/** A body that nobody read to its end is not waited for: its connection is closed once the answer is out. */
+function cutUnread(request: IncomingMessage): void {
+  if (!request.complete) setTimeout(() => request.socket.destroy(), 200).unref();
+}
+
+/** Starts the app behind its front. Ends the process on SIGTERM once the open answers are out. */
+async function main(): Promise<void> {
+  const options = readOptions(process.env);
+  const app = next({ dev: false, dir: process.cwd(), hostname: options.host, port: options.port });
+  await app.prepare();
+  const listener = receive(options, app.getRequestHandler() as Handle);
+  const limits = { maxHeaderSize: 16 * 1024, headersTimeout: 20_000, requestTimeout: 240_000, keepAliveTimeout: 65_000 };
+  const server: Server = options.tls
+    ? createHttps({ ...limits, ...tlsOptions(options.tls.certificate, options.tls.key) }, listener)
+    : createHttp(limits, listener);
+  server.on('clientError', (_error, socket) => { if (socket.writable) socket.end('HTTP/1.1 400 Bad Request\r\nConnection: close\r\n\r\n'); else socket.destroy(); });
+  server.on('tlsClientError', () => undefined);
+  server.on('error', (error) => { process.stderr.write(`Nothing can listen on ${options.host}:${options.port}: ${error.message}\n`); process.exit(1); });
+  server.listen(options.port, options.host);
+  for (const signal of ['SIGTERM', 'SIGINT'] as const) process.on(signal, () => { server.close(); process.exit(0); });
+}
+
+void main();
