@@ -5,6 +5,7 @@ import '@fontsource/barlow-condensed/500.css';
 import '@fontsource/barlow-condensed/600.css';
 import '@/ui/kit/theme.scss';
 import type { Metadata, Viewport } from 'next';
+import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
 import { Offline } from '@/ui/kit/offline';
 import { SCHEME_SCRIPT } from '@/ui/kit/scheme-script';
@@ -12,10 +13,16 @@ import { SCHEME_SCRIPT } from '@/ui/kit/scheme-script';
 export const metadata: Metadata = { title: { default: 'Pezzo', template: '%s · Pezzo' }, description: 'Take a vehicle’s trim apart once, well.' };
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 
-export default function RootLayout({ children }: { children: ReactNode }) {
+/** The nonce of this answer, as the server's front gave it; scripts without it are not run. */
+async function readNonce(): Promise<string | undefined> {
+  return /'nonce-([^']+)'/.exec((await headers()).get('content-security-policy') ?? '')?.[1];
+}
+
+export default async function RootLayout({ children }: { children: ReactNode }) {
+  const nonce = await readNonce();
   return (
     <html lang="en" suppressHydrationWarning>
-      <head><script dangerouslySetInnerHTML={{ __html: SCHEME_SCRIPT }} /></head>
+      <head><script nonce={nonce} suppressHydrationWarning dangerouslySetInnerHTML={{ __html: SCHEME_SCRIPT }} /></head>
       <body>{children}<Offline /></body>
     </html>
   );

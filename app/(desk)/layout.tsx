@@ -1,7 +1,8 @@
 import type { ReactNode } from 'react';
-import { may, readShop } from '@/services';
+import { isLead, may, readShop } from '@/services';
 import { CatalogueProvider } from '@/ui/kit/catalogue';
 import { TopBar } from '@/ui/kit/top-bar';
+import { SignedIn } from '@/ui/log';
 import { requirePerson } from '../session';
 
 export const dynamic = 'force-dynamic';
@@ -11,7 +12,8 @@ export default async function DeskLayout({ children }: { children: ReactNode }) 
   const shop = await readShop();
   return (
     <>
-      <TopBar shop={shop.name} name={person.name} role={person.role} isOwner={may(person, 'set-up')} />
+      <SignedIn endsAt={person.expiresAt.toISOString()} me={person.id} />
+      <TopBar shop={shop.name} person={{ id: person.id, name: person.name, role: person.role }} isOwner={may(person, 'set-up')} isLocked={isLead(person) && !person.byPassword && person.hasPassword} />
       <CatalogueProvider ownKinds={shop.settings.ownKinds}><main className="page">{children}</main></CatalogueProvider>
     </>
   );

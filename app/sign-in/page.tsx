@@ -1,12 +1,24 @@
 import { redirect } from 'next/navigation';
-import { listSignInPeople, needsSetup, readShop } from '@/services';
+import { isEnrolled, listSignInPeople, needsSetup, readShop } from '@/services';
 import { SignIn } from '@/ui/sign-in';
+import { readSender } from '../session';
 
 export const dynamic = 'force-dynamic';
 export const metadata = { title: 'Sign in' };
 
-export default async function SignInPage() {
+type Query = Record<string, string | string[] | undefined>;
+const one = (value: string | string[] | undefined) => [value ?? ''].flat()[0];
+
+/** Where to go after signing in: a page of ours, never another address. */
+const nextOf = (query: Query) => (/^\/(?!\/)[\w\-./?=&%@]*$/.test(one(query.next)) ? one(query.next) : '/');
+
+export default async function SignInPage({ searchParams }: { searchParams: Promise<Query> }) {
   if (await needsSetup()) redirect('/setup');
-  const [people, shop] = await Promise.all([listSignInPeople(), readShop()]);
-  return <SignIn shop={shop.name} people={people} />;
+  const [query, sender] = [await searchParams, await readSender()];
+  const [people, shop] = await Promise.all([listSignInPeople(sender), readShop()]);
+  const asked = people.find(({ id }) => id === one(query.person)) ?? null;
+  return (
+    <SignIn shop={shop.name} people={people.map(({ id, name, role, hasPassword }) => ({ id, name, role, hasPassword }))} isEnrolled={isEnrolled(sender)} tablet={sender.device?.name ?? null}
+      next={nextOf(query)} asked={asked?.id ?? null} byPassword={one(query.by) === 'password'} />
+  );
 }

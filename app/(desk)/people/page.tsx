@@ -1,5 +1,5 @@
 import { notFound } from 'next/navigation';
-import { everybody, may } from '@/services';
+import { everybody, everyDevice, may } from '@/services';
 import { People } from '@/ui/people';
 import { requirePerson } from '../../session';
 
@@ -8,5 +8,6 @@ export const metadata = { title: 'People' };
 export default async function PeoplePage() {
   const person = await requirePerson();
   if (!may(person, 'set-up')) notFound();
-  return <People people={await everybody()} />;
+  const [people, devices] = await Promise.all([everybody(), everyDevice(person)]);
+  return <People people={people} devices={devices} />;
 }

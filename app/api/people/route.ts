@@ -2,5 +2,5 @@ import { personSchema, readForm } from '@/contracts';
 import { addPerson } from '@/services';
 import { answerPerson, readJson } from '../respond';
 
-export const POST = (request: Request) => answerPerson(request, async (person) =>
+export const POST = (request: Request) => answerPerson(async (person) =>
   ({ id: await addPerson(person, readForm(personSchema, await readJson(request))) }));

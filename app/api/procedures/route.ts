@@ -2,8 +2,8 @@ import { newProcedureSchema, readForm } from '@/contracts';
 import { searchLibrary, startProcedure } from '@/services';
 import { answerPerson, readJson } from '../respond';
 
-export const GET = (request: Request) => answerPerson(request, async () =>
+export const GET = (request: Request) => answerPerson(async () =>
   ({ procedures: await searchLibrary((new URL(request.url).searchParams.get('q') ?? '').slice(0, 200)) }));
 
-export const POST = (request: Request) => answerPerson(request, async (person) =>
+export const POST = (request: Request) => answerPerson(async (person) =>
   ({ id: await startProcedure(person, readForm(newProcedureSchema, await readJson(request))) }));

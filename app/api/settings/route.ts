@@ -2,5 +2,5 @@ import { readForm, settingsSchema } from '@/contracts';
 import { changeSettings } from '@/services';
 import { answerPerson, readJson } from '../respond';
 
-export const PUT = (request: Request) => answerPerson(request, async (person) =>
+export const PUT = (request: Request) => answerPerson(async (person) =>
   changeSettings(person, readForm(settingsSchema, await readJson(request))));

@@ -1,9 +1,10 @@
 import { readForm, setupSchema } from '@/contracts';
-import { setUpShop } from '@/services';
-import { keepSession } from '../../session';
-import { answer, demandSameSite, readJson } from '../respond';
+import { conflict } from '@/core/errors';
+import { needsSetup, setUpShop } from '@/services';
+import { keepSession, readSender } from '../../session';
+import { answer, readJson } from '../respond';
 
 export const POST = (request: Request) => answer(async () => {
-  demandSameSite(request);
-  await keepSession(await setUpShop(readForm(setupSchema, await readJson(request))));
+  if (!(await needsSetup())) throw conflict('already-set-up', 'This shop is set up already: sign in.');
+  await keepSession(await setUpShop(readForm(setupSchema, await readJson(request)), await readSender()));
 });

@@ -1,9 +1,10 @@
 import { readForm, signInSchema } from '@/contracts';
 import { signIn } from '@/services';
-import { keepSession } from '../../session';
-import { answer, demandSameSite, readJson } from '../respond';
+import { keepSession, readSender } from '../../session';
+import { answer, readJson } from '../respond';
 
 export const POST = (request: Request) => answer(async () => {
-  demandSameSite(request);
-  await keepSession(await signIn(readForm(signInSchema, await readJson(request))));
+  const session = await signIn(readForm(signInSchema, await readJson(request)), await readSender());
+  await keepSession(session);
+  return { expiresAt: session.expiresAt };
 });

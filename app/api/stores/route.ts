@@ -2,4 +2,4 @@ import { readForm, stockMoveSchema } from '@/contracts';
 import { moveStock } from '@/services';
 import { answerPerson, readJson } from '../respond';
 
-export const POST = (request: Request) => answerPerson(request, async (person) => moveStock(person, readForm(stockMoveSchema, await readJson(request))));
+export const POST = (request: Request) => answerPerson(async (person) => moveStock(person, readForm(stockMoveSchema, await readJson(request))));

@@ -2,5 +2,5 @@ import { personChangeSchema, readForm } from '@/contracts';
 import { changePerson } from '@/services';
 import { answerPerson, readJson } from '../../respond';
 
-export const PATCH = (request: Request, { params }: { params: Promise<{ id: string }> }) => answerPerson(request, async (person) =>
+export const PATCH = (request: Request, { params }: { params: Promise<{ id: string }> }) => answerPerson(async (person) =>
   changePerson(person, (await params).id, readForm(personChangeSchema, await readJson(request))));

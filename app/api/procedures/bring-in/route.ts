@@ -1,4 +1,4 @@
 import { bringIn } from '@/services';
-import { answerPerson, readText } from '../../respond';
+import { answerPerson, readBytes } from '../../respond';
 
-export const POST = (request: Request) => answerPerson(request, async (person) => bringIn(person, await readText(request)));
+export const POST = (request: Request) => answerPerson(async (person) => bringIn(person, (await readBytes(request)).toString('utf8')));

@@ -1,4 +1,4 @@
-import { may, openDraft } from '@/services';
+import { may, readDraft } from '@/services';
 import { Recorder } from '@/ui/recorder';
 import { orNotFound } from '../../../../or-not-found';
 import { requirePerson } from '../../../../session';
@@ -7,6 +7,6 @@ export const metadata = { title: 'Record' };
 
 export default async function RecorderRoute({ params }: { params: Promise<{ id: string }> }) {
   const person = await requirePerson();
-  const draft = await orNotFound(openDraft(person, decodeURIComponent((await params).id)));
-  return <Recorder document={draft.document} version={draft.version} mayApprove={may(person, 'approve')} />;
+  const draft = await orNotFound(readDraft(person, decodeURIComponent((await params).id)));
+  return <Recorder document={draft.document} version={draft.version} mayApprove={may(person, 'approve')} mayDiscard={draft.version > 0 && (draft.madeBy === person.id || may(person, 'discard-any'))} />;
 }

@@ -2,7 +2,7 @@ import { approveSchema, readForm } from '@/contracts';
 import { approveDraft } from '@/services';
 import { answerPerson, readJson } from '../../../respond';
 
-export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) => answerPerson(request, async (person) => {
+export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) => answerPerson(async (person) => {
   const { version, note } = readForm(approveSchema, await readJson(request));
   return { revision: await approveDraft(person, (await params).id, version, note) };
 });

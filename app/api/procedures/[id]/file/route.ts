@@ -1,15 +1,9 @@
 import { viewProcedure } from '@/services';
-import { findPerson } from '../../../../session';
-import { answer } from '../../../respond';
-import { forbidden } from '@/core/errors';
+import { answerFile } from '../../../respond';
 
 /** The procedure as an open file. */
 export async function GET(_request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
   const { id } = await params;
-  const response = await answer(async () => {
-    if (!(await findPerson())) throw forbidden('signed-out', 'Sign in first.');
-    return (await viewProcedure(id)).document;
-  });
-  if (response.ok) response.headers.set('content-disposition', `attachment; filename="${id.replace(/[^\w.-]/g, '_')}.json"`);
-  return response;
+  const headers = { 'content-type': 'application/json', 'content-disposition': `attachment; filename="${id.replace(/[^\w.-]/g, '_')}.json"` };
+  return answerFile(headers, async () => Buffer.from(JSON.stringify((await viewProcedure(id)).document)));
 }
