@@ -1,3 +1,4 @@
 export * from './store';
+export * from './leave';
 export * from './take-photo';
 export * from './device';

@@ -1,4 +1,5 @@
 /// <reference lib="webworker" />
+import { mayShowKept } from './leave';
 import { CacheFirst, ExpirationPlugin, NetworkFirst, Serwist, type PrecacheEntry, type SerwistPlugin } from 'serwist';
 
 declare const self: ServiceWorkerGlobalScope & { __SW_MANIFEST: (PrecacheEntry | string)[] };
@@ -19,6 +20,11 @@ const noFaults: SerwistPlugin = {
   },
 };
 
+/** After the session has ended nobody is shown what it kept, but for work that still has to be sent. */
+const onlyWhileSignedIn: SerwistPlugin = {
+  cachedResponseWillBeUsed: async ({ cachedResponse, request }) => (cachedResponse && (await mayShowKept(new URL(request.url).pathname, Date.now())) ? cachedResponse : null),
+};
+
 const serwist = new Serwist({
   precacheEntries: self.__SW_MANIFEST,
   skipWaiting: true,
@@ -32,7 +38,7 @@ const serwist = new Serwist({
       matcher: ({ url, sameOrigin, request }) => sameOrigin && request.mode === 'navigate' && !url.pathname.startsWith('/api/'),
       handler: new NetworkFirst({
         cacheName: PAGES, networkTimeoutSeconds: PATIENCE_SECONDS, matchOptions: { ignoreVary: true },
-        plugins: [onlyItself, noFaults, new ExpirationPlugin({ maxEntries: 120, maxAgeSeconds: 14 * DAY_SECONDS })],
+        plugins: [onlyItself, noFaults, onlyWhileSignedIn, new ExpirationPlugin({ maxEntries: 120, maxAgeSeconds: 14 * DAY_SECONDS })],
       }),
     },
   ],
@@ -46,6 +52,7 @@ self.addEventListener('activate', (event) => event.waitUntil(caches.open(PAGES).
 /** Fetches pages ahead, so that they are there without a network. */
 self.addEventListener('message', (event) => {
   const { type, pages } = (event.data ?? {}) as { type?: string; pages?: string[] };
+  if (type === 'claim') event.waitUntil(self.clients.claim());
   if (type === 'keep-pages' && Array.isArray(pages)) event.waitUntil(keepPages(pages));
 });
 

@@ -108,3 +108,20 @@ export async function notePhoto(id: string, change: Partial<Pick<LocalPhoto, 'se
 
 /** A photo that this device has; undefined where it never took it. */
 export const findPhoto = async (id: string): Promise<LocalPhoto | undefined> => (await open()).get('photos', id);
+
+/** The logs that still have events to send. */
+export async function listUnsentLogs(): Promise<string[]> {
+  const rows = await (await open()).getAll('events');
+  return [...new Set(rows.filter(({ sent }) => sent === 0).map(({ log }) => log))];
+}
+
+/** Deletes events and photos that the server has, but for the events of some logs. */
+export async function deleteSentExcept(logs: string[]): Promise<void> {
+  const transaction = (await open()).transaction(['events', 'photos'], 'readwrite');
+  const [events, photos] = [transaction.objectStore('events'), transaction.objectStore('photos')];
+  const [rows, pictures] = await Promise.all([events.getAll(), photos.getAll()]);
+  await Promise.all([
+    ...rows.filter(({ sent, log }) => sent === 1 && !logs.includes(log)).map(({ event }) => events.delete(event.id)),
+    ...pictures.filter(({ sent }) => sent === 1).map(({ id }) => photos.delete(id)), transaction.done,
+  ]);
+}

@@ -1,24 +1,21 @@
 'use client';
 import Link from 'next/link';
-import { usePathname, useRouter } from 'next/navigation';
-import { send } from './http';
+import { usePathname } from 'next/navigation';
+import { goTo } from './go-to';
+import { leave } from './leave';
 import { useScheme } from './use-scheme';
 
 const PLACES: [href: string, name: string, ownerOnly?: boolean][] = [
-  ['/', 'Jobs'], ['/library', 'Library'], ['/stores', 'Stores'], ['/kit', 'My kit'], ['/people', 'People', true], ['/settings', 'Settings', true],
+  ['/', 'Jobs'], ['/library', 'Library'], ['/stores', 'Stores'], ['/kit', 'My kit'], ['/people', 'People', true], ['/customers', 'Customers', true], ['/settings', 'Settings', true],
 ];
 
-/** The shop's name, the places to go, who is signed in. */
-export function TopBar({ shop, name, role, isOwner }: { shop: string; name: string; role: string; isOwner: boolean }) {
+/** The shop's name, the places to go, who is signed in. `isLocked`: somebody with desk rights who signed in by PIN, which is not enough for them. */
+export function TopBar({ shop, person, isOwner, isLocked }: { shop: string; person: { id: string; name: string; role: string }; isOwner: boolean; isLocked: boolean }) {
   const path = usePathname();
-  const router = useRouter();
   const isHere = (href: string) => (href === '/' ? path === '/' || path.startsWith('/jobs') : path.startsWith(href) || (href === '/library' && /^\/(procedures|plan)/.test(path)));
-  const leave = async () => {
-    await send('POST', '/api/sign-out').catch(() => undefined);
-    // Pages kept for work without a network bear this person's name; what was recorded stays.
-    await globalThis.caches?.delete('pages').catch(() => undefined);
-    router.push('/sign-in');
-    router.refresh();
+  const signOut = async () => {
+    await leave();
+    goTo('/sign-in');
   };
   const [scheme, setScheme] = useScheme();
   return (
@@ -29,9 +26,10 @@ export function TopBar({ shop, name, role, isOwner }: { shop: string; name: stri
           <Link key={href} href={href} aria-current={isHere(href) ? 'page' : undefined}>{label}</Link>
         ))}
       </nav>
-      <span className="who">{name}, {role}</span>
+      {isLocked && <Link className="leave" href={`/sign-in?${new URLSearchParams({ person: person.id, by: 'password', next: path })}`}>Unlock desk</Link>}
+      <span className="who">{person.name}, {person.role}</span>
       <button type="button" className="leave" onClick={() => setScheme(scheme === 'night' ? 'day' : 'night')}>{scheme === 'night' ? 'Day bay' : 'Night bay'}</button>
-      <button type="button" className="leave" onClick={leave}>Sign out</button>
+      <button type="button" className="leave" onClick={signOut}>Sign out</button>
     </header>
   );
 }

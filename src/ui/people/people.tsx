@@ -6,12 +6,14 @@ import Form from 'react-bootstrap/Form';
 import Table from 'react-bootstrap/Table';
 import { useForm } from 'react-hook-form';
 import { personSchema, type PersonForm, type PersonView } from '@/contracts';
+import { Devices, type DeviceView } from './devices';
+import { NewSecrets } from './new-secrets';
 import { Field, PageHead, Trouble, useSend } from '../kit';
 
 const ROLES = ['trainee', 'technician', 'lead', 'owner'] as const;
 
-/** Everybody who may sign in, and adding one. */
-export function People({ people }: { people: PersonView[] }) {
+/** Everybody who may sign in, adding one, and the tablets they may do it on. */
+export function People({ people, devices }: { people: PersonView[]; devices: DeviceView[] }) {
   return (
     <>
       <PageHead title="People" under="Who works here, and what they may do" />
@@ -23,6 +25,7 @@ export function People({ people }: { people: PersonView[] }) {
           </Table>
         </section>
         <AddPerson />
+        <Devices devices={devices} people={people} />
       </div>
     </>
   );
@@ -46,7 +49,8 @@ function PersonRow({ person }: { person: PersonView }) {
       <td>
         <Button variant="outline-dark" size="sm" disabled={busy} onClick={() => change({ active: !person.active })}>
           {person.active ? 'Stop sign-in' : 'Allow sign-in'}
-        </Button>
+        </Button>{' '}
+        <NewSecrets person={person} />
       </td>
     </tr>
   );

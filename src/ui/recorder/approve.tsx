@@ -14,6 +14,7 @@ export function Approve({ id, errors, saveNow, version }: { id: string; errors: 
   const router = useRouter();
   const approve = async () => {
     if (!(await saveNow())) return setTrouble('The draft is not saved yet; try again in a moment.');
+    if (version.current === 0) return setTrouble('Nothing was changed yet.');
     const done = await run('POST', `/api/procedures/${encodeURIComponent(id)}/approve`, { note, version: version.current });
     if (!done) return;
     router.push(`/procedures/${encodeURIComponent(id)}`);

@@ -6,6 +6,7 @@ import { drawingOf, ItemList, PanelMap, Peel, peeled, peelSteps, toMap } from '.
 import { PageHead, useCatalogue } from '../kit';
 import { Findings } from '../procedure/findings';
 import { Approve } from './approve';
+import { Discard } from './discard';
 import { Inspector } from './inspector';
 import { OptionsEditor } from './options-editor';
 import { likelyPart, newFastener, newLink, newPart, type Tool } from './placing';
@@ -15,8 +16,8 @@ import { ToolRow } from './tool-row';
 import { useDraft } from './use-draft';
 
 /** Records a procedure: tap the map to place, change what is selected, the order of placing is the recorded order. */
-export function Recorder({ document: first, version: firstVersion, mayApprove }: { document: ProcedureDocument; version: number; mayApprove: boolean }) {
-  const { history, edit, save, saveNow, version } = useDraft(first, firstVersion);
+export function Recorder({ document: first, version: firstVersion, mayApprove, mayDiscard }: { document: ProcedureDocument; version: number; mayApprove: boolean; mayDiscard: boolean }) {
+  const { history, edit, save, saveNow, version, forget } = useDraft(first, firstVersion);
   const document = history.present;
   const [tool, setTool] = useState<Tool>(null);
   const [selected, setSelected] = useState<string | null>(null);
@@ -90,6 +91,7 @@ export function Recorder({ document: first, version: firstVersion, mayApprove }:
         <SaveWords save={save} document={document} />
         <button type="button" className="btn btn-outline-dark" disabled={!history.past.length} onClick={() => edit({ type: 'undo' })}>Undo</button>
         <button type="button" className="btn btn-outline-dark" disabled={!history.future.length} onClick={() => edit({ type: 'redo' })}>Redo</button>
+        {mayDiscard && <Discard id={document.id} title={document.title} version={version} forget={forget} />}
         {mayApprove && <Approve id={document.id} errors={errors} saveNow={saveNow} version={version} />}
       </PageHead>
       <ToolRow tool={tool} hasPart={document.parts.length > 0} onTool={takeTool} onLink={addLink} />

@@ -8,7 +8,7 @@ const PAUSE_MS = 700;
 export type SaveState = { at: 'saved' } | { at: 'saving' } | { at: 'waiting' } | { at: 'refused'; words: string; movedOn: boolean };
 
 /**
- * The draft being edited, with undo and redo, saved as it goes. Every save names the version it started from; when
+ * The draft being edited, with undo and redo, saved as it goes; version 0 is none yet, and the first save begins one. Every save names the version it started from; when
  * somebody else saved in between nothing is overwritten and the changes stay here.
  */
 export function useDraft(first: ProcedureDocument, firstVersion: number) {
@@ -27,7 +27,7 @@ export function useDraft(first: ProcedureDocument, firstVersion: number) {
     setSave({ at: 'saving' });
     const sent = latest.current;
     try {
-      const answer = await send<{ version: number }>('PUT', `/api/procedures/${encodeURIComponent(first.id)}/draft`, { version: version.current, document: sent });
+      const answer = await send<{ version: number }>('PUT', `/api/procedures/${encodeURIComponent(first.id)}/draft?version=${version.current}`, sent);
       version.current = answer.version;
       saved.current = sent;
       setSave(latest.current === sent ? { at: 'saved' } : { at: 'waiting' });
@@ -54,5 +54,7 @@ export function useDraft(first: ProcedureDocument, firstVersion: number) {
     window.addEventListener('beforeunload', warn);
     return () => window.removeEventListener('beforeunload', warn);
   }, []);
-  return { history, edit, save, saveNow, version };
+  /** Forgets what is unsaved, for leaving after the draft was thrown away. */
+  const forget = () => { saved.current = latest.current; };
+  return { history, edit, save, saveNow, version, forget };
 }

@@ -3,10 +3,10 @@ import { useState } from 'react';
 import type { RefitStep } from '@/core/plan';
 import { countedWords } from '@/core/procedure';
 import { shortBy } from '@/core/run';
-import { Chips } from '../kit/chips';
 import { RunFoot } from './foot';
 import { GateHead } from './gate-head';
 import type { Bay } from './bay';
+import { LeadDecides } from './lead-decides';
 import { ShortLines } from './short-lines';
 
 /** Reasons a gate may be passed in spite of a line that does not hold. */
@@ -44,8 +44,8 @@ export function GatePanel({ bay, step }: { bay: Bay; step: RefitStep }) {
         </div>
       ))}
       <ShortLines rows={short} run={bay.handle} />
-      {asking && <Chips label="Why go on all the same?" value={null} options={REASONS} onPick={(reason) => record({ type: 'overridden', gate: step.key, reason })} />}
-      <button type="button" className="check-line" aria-expanded={asking} onClick={() => setAsking(!asking)}>Not all is well</button>
+      {asking && <LeadDecides bay={bay} step={step} title="A lead can open this gate with a reason." reasons={REASONS} />}
+      <button type="button" className="check-line" aria-expanded={asking} onClick={() => setAsking(!asking)}>Something’s wrong</button>
       </div>
       <button type="button" className="done-bar" disabled={!all || short.length + inside.length > 0} onClick={() => record({ type: 'gatePassed', gate: step.key })}>All is well</button>
       <RunFoot bay={bay} />

@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import type { RefitStep, Action } from '@/core/plan';
 import { currentSteps, isOver, timeLeft, type RunStep } from '@/core/run';
-import { SavedWords } from '../log';
+import { ChangePerson, SavedWords } from '../log';
 import type { Bay } from './bay';
 
 /** What it is, who has it, the whole run as a strip of ticks, how far, and whether everything is saved. */
@@ -21,6 +21,7 @@ export function RunHead({ bay }: { bay: Bay }) {
       <Strip steps={steps} />
       <span className="progress-words">{words}</span>
       <SavedWords sending={sending} />
+      <ChangePerson name={nameOf(me)} />
     </header>
   );
 }

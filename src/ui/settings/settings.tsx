@@ -54,6 +54,12 @@ export function Settings({ settings }: { settings: SettingsForm }) {
             <Field id="currency" label="Currency" error={errors.currency}><Form.Control {...register('currency')} /></Field>
           </div>
         </section>
+        <section className="sheet">
+          <h2>Customers’ data</h2>
+          <Field id="keeping" label="Kept after the vehicle was given back, months" hint="Empty: kept until somebody takes it out under Customers. Local rules say how long it may or must be" error={errors.keepingMonths}>
+            <Form.Control type="number" min={1} {...register('keepingMonths', numberOrNull)} />
+          </Field>
+        </section>
         <OwnKinds control={control} register={register} errors={errors.ownKinds} />
         <Trouble text={trouble} />
         <Button type="submit" disabled={busy}>Save</Button>{saved && <span className="good ms-3" role="status">Saved</span>}

@@ -1,34 +1,66 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import Form from 'react-bootstrap/Form';
 import type { PersonView } from '@/contracts';
+import { noteLeaving, forgetPerson } from '@/offline';
 import { Trouble, useSend } from '../kit';
+import { goTo } from '../kit/go-to';
+import { EnrolForm } from './enrol-form';
+import { NameForm, PasswordForm } from './password-form';
 import { PinPad } from './pin-pad';
 
-/** Pick your name, then PIN; people with a password may use it at the desk. */
-export function SignIn({ shop, people }: { shop: string; people: PersonView[] }) {
-  const [chosen, setChosen] = useState<PersonView | null>(null);
-  const [byPassword, setByPassword] = useState(false);
+export type SignInPerson = Pick<PersonView, 'id' | 'name' | 'role' | 'hasPassword'>;
+
+interface SignInProps {
+  shop: string;
+  /** Empty on a tablet that was not let in: it shows nobody's name. */
+  people: SignInPerson[];
+  isEnrolled: boolean;
+  /** What the tablet is called, where it was let in. */
+  tablet: string | null;
+  /** Where to go afterwards. */
+  next: string;
+  /** Who is asked for at once, and how. */
+  asked: string | null;
+  byPassword: boolean;
+}
+
+/** On a tablet that was let in: pick your name, then PIN. Elsewhere: name and password. */
+export function SignIn({ shop, people, isEnrolled, tablet, next, asked, byPassword: first }: SignInProps) {
+  const [chosen, setChosen] = useState<SignInPerson | null>(people.find(({ id }) => id === asked) ?? null);
+  const [byPassword, setByPassword] = useState(first);
   const { busy, trouble, setTrouble, run } = useSend();
-  const router = useRouter();
-  const enter = async (secret: { pin: string } | { password: string }) => {
-    const done = await run('POST', '/api/sign-in', { person: chosen!.id, ...secret });
+  const enter = async (person: string, secret: { pin: string } | { password: string }) => {
+    const done = await run('POST', '/api/sign-in', { person, ...secret });
     if (!done) return;
-    router.push('/');
-    router.refresh();
+    noteLeaving(false);
+    // Whoever was here before takes their pages along; what they did not send yet is sent now.
+    await forgetPerson('left').catch(() => undefined);
+    goTo(next);
   };
-  const choose = (person: PersonView) => {
+  const choose = (person: SignInPerson) => {
     setChosen(person);
     setByPassword(false);
     setTrouble(null);
   };
+  if (!isEnrolled) {
+    return (
+      <main className="sign-in">
+        <section>
+          <h1>{shop}</h1>
+          <p className="quiet">This device is not enrolled, so it shows no names and takes no PINs. Sign in with your name and password.</p>
+          <NameForm busy={busy} onEnter={(name, password) => enter(name, { password })} />
+          <div className="mt-3" aria-live="polite"><Trouble text={trouble} /></div>
+        </section>
+        <section><EnrolForm /></section>
+      </main>
+    );
+  }
   return (
     <main className="sign-in">
       <section>
         <h1>{shop}</h1>
-        <p className="quiet">Who is working?</p>
+        <p className="quiet">Who is working?{tablet && ` · ${tablet}`}</p>
         <div className="names">
           {people.map((person) => (
             <button key={person.id} type="button" className="name-button" aria-pressed={chosen?.id === person.id} onClick={() => choose(person)}>
@@ -39,8 +71,8 @@ export function SignIn({ shop, people }: { shop: string; people: PersonView[] })
       </section>
       <section aria-live="polite">
         {!chosen && <p className="empty">Tap your name.</p>}
-        {chosen && !byPassword && <PinPad key={chosen.id} name={chosen.name} busy={busy} onPin={(pin) => enter({ pin })} />}
-        {chosen && byPassword && <PasswordForm name={chosen.name} busy={busy} onPassword={(password) => enter({ password })} />}
+        {chosen && !byPassword && <PinPad key={chosen.id} name={chosen.name} busy={busy} onPin={(pin) => enter(chosen.id, { pin })} />}
+        {chosen && byPassword && <PasswordForm name={chosen.name} busy={busy} onPassword={(password) => enter(chosen.id, { password })} />}
         <div className="text-center mt-3">
           <Trouble text={trouble} />
           {chosen?.hasPassword && (
@@ -49,18 +81,5 @@ export function SignIn({ shop, people }: { shop: string; people: PersonView[] })
         </div>
       </section>
     </main>
-  );
-}
-
-function PasswordForm({ name, busy, onPassword }: { name: string; busy: boolean; onPassword: (password: string) => void }) {
-  const [password, setPassword] = useState('');
-  return (
-    <Form onSubmit={(event) => { event.preventDefault(); onPassword(password); }}>
-      <Form.Group controlId="password">
-        <Form.Label>Password of {name}</Form.Label>
-        <Form.Control type="password" autoComplete="current-password" autoFocus value={password} onChange={(event) => setPassword(event.target.value)} />
-      </Form.Group>
-      <Button type="submit" className="mt-3 w-100" disabled={busy || !password}>Sign in</Button>
-    </Form>
   );
 }

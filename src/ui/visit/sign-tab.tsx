@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { resultWords, faultsOnArrival, VEHICLE_VIEWS, type Stroke, type Walk } from '@/core/visit';
+import { faultsOnArrival, recordsToSign, resultWords, VEHICLE_VIEWS, type Stroke, type Walk } from '@/core/visit';
 import { AlsoNoted } from './also-noted';
 import { SignatureField, SignaturePicture } from './signature';
 import type { VisitHandle } from './handle';
@@ -35,7 +35,7 @@ export function SignBox({ visit, walk, sentence }: { visit: VisitHandle; walk: W
   const [strokes, setStrokes] = useState<Stroke[]>([]);
   const covers = [...state.lines.values()].filter((line) => line[walk]).length + state.marks.filter((mark) => mark.walk === walk).length;
   const sign = () => {
-    record({ type: 'signed', walk, name: name.trim(), strokes, covers });
+    record({ type: 'signed', walk, name: name.trim(), strokes, covers, records: recordsToSign(state, walk) });
     setAgain(false);
     setStrokes([]);
   };

@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import type { VisitView } from '@/contracts';
 import { checkLines, comparedLines, foldVisit, type VisitEvent, type Walk } from '@/core/visit';
 import { useWakeLock } from '../kit/use-wake-lock';
-import { SavedWords, useLog } from '../log';
+import { ChangePerson, SavedWords, useLog } from '../log';
 import { BodyTab } from './body-tab';
 import { ElectricalTab } from './electrical-tab';
 import type { VisitHandle } from './handle';
@@ -36,6 +36,7 @@ export function Visit({ start, me, walk: firstWalk }: { start: VisitView; me: st
           <button type="button" aria-pressed={walk === 'departure'} onClick={() => setWalk('departure')}>Giving back</button>
         </span>
         <SavedWords sending={log.sending} />
+        <ChangePerson name={start.names[me] ?? me} />
       </header>
       <nav className="visit-tabs" aria-label="Parts of the check">
         <button type="button" aria-pressed={tab === 'electrical'} onClick={() => setTab('electrical')}>What works <b>{answered} of {all.length}</b></button>

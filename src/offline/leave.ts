@@ -1,0 +1,58 @@
+import { deleteSentExcept, listUnsentLogs } from './store';
+
+/** Where the end of the session is kept for the service worker, which sees no other store of a page. */
+const SESSION_CACHE = 'session';
+const SESSION_KEY = '/session-end';
+const PAGES = 'pages';
+/** Set while a sign-out could not reach the server yet. */
+const LEAVING = 'pezzo-leaving';
+
+/** Notes until when the person who is signed in may be shown what this tablet keeps. */
+export async function noteSessionEnd(endsAt: string): Promise<void> {
+  await (await caches.open(SESSION_CACHE)).put(SESSION_KEY, new Response(endsAt));
+}
+
+/** When the session ends that this tablet last heard of, milliseconds since 1970; null where nobody was signed in. */
+export async function sessionEnd(): Promise<number | null> {
+  const kept = await (await caches.open(SESSION_CACHE)).match(SESSION_KEY);
+  const end = kept ? Date.parse(await kept.text()) : Number.NaN;
+  return Number.isFinite(end) ? end : null;
+}
+
+/** Whether a kept page may be shown: while the session lasts every one; after that only a run that still has something to send. */
+export async function mayShowKept(pathname: string, now: number): Promise<boolean> {
+  const end = await sessionEnd();
+  if (end !== null && now < end) return true;
+  return isOpenWork(pathname, await listUnsentLogs());
+}
+
+/** A page of a log that still waits to be sent. A check-in's address does not name its log: it counts while any log waits that is no run's page. */
+const isOpenWork = (pathname: string, unsent: string[]): boolean =>
+  unsent.some((log) => pathname === `/runs/${log}`) || (unsent.length > 0 && /^\/jobs\/\d+\/check-in$/.test(pathname));
+
+/**
+ * Takes what the person who leaves could see off this tablet: pages, pictures, and events that the server has. What was not sent yet stays stored, and is
+ * sent once somebody signs in. After an expiry the pages of open work stay until their last event is sent.
+ */
+export async function forgetPerson(why: 'left' | 'expired'): Promise<void> {
+  const unsent = why === 'expired' ? await listUnsentLogs() : [];
+  await Promise.all([caches.delete('photos'), forgetPages((pathname) => !isOpenWork(pathname, unsent)), deleteSentExcept(unsent)]);
+  if (why === 'left') await caches.delete(SESSION_CACHE);
+}
+
+/** Takes a log's page and sent events off this tablet. */
+export async function forgetLog(log: string): Promise<void> {
+  const unsent = await listUnsentLogs();
+  if (unsent.includes(log)) return;
+  await Promise.all([forgetPages((pathname) => pathname === `/runs/${log}`), deleteSentExcept(unsent)]);
+}
+
+async function forgetPages(which: (pathname: string) => boolean): Promise<void> {
+  const cache = await caches.open(PAGES);
+  const kept = await cache.keys();
+  await Promise.all(kept.filter(({ url }) => which(new URL(url).pathname)).map((request) => cache.delete(request)));
+}
+
+/** Notes that somebody signed out where the server could not be told. */
+export const noteLeaving = (is: boolean): void => { if (is) localStorage.setItem(LEAVING, '1'); else localStorage.removeItem(LEAVING); };
+export const isLeaving = (): boolean => localStorage.getItem(LEAVING) !== null;
