@@ -8,6 +8,10 @@ const USAGE = `Usage: pezzo COMMAND
           write everything the database holds to one file
   restore FILE [--replace]
           bring it back into an empty database, or in place of what is there
+  customers list [--json] | export JOB FILE | redact JOB | redact --due
+          what the shop holds of its customers: see it, hand it out, take it out
+  sbom    FILE | --document
+          the bill of materials (CycloneDX), or docs/third-party.md brought up to date
   test    type check, lint, dependency rules, unit, integration and browser tests; “test faults” kills the app, database and browser many times
   bench   NAME
           print the figures of one benchmark
@@ -21,6 +25,8 @@ const COMMANDS: Record<string, (argv: string[]) => Promise<number>> = {
   up: async (argv) => (await import('./up/up')).upCommand(argv),
   backup: async (argv) => (await import('./backup/backup')).backupCommand(argv),
   restore: async (argv) => (await import('./backup/restore')).restoreCommand(argv),
+  customers: async (argv) => (await import('./customers')).customersCommand(argv),
+  sbom: async (argv) => (await import('./sbom')).sbomCommand(argv),
   test: async (argv) => (await import('./test/test')).testCommand(argv),
   bench: async (argv) => (await import('./bench')).benchCommand(argv),
   plan: async (argv) => (await import('./cli/plan')).planCommand(argv),

@@ -4,11 +4,11 @@ import type { Page } from '@playwright/test';
 import { answerAll, openBrowser, signedIn } from './support/browser';
 import { ensureBuild } from './support/build';
 import { ensureChromium } from './support/debian';
-import { migrate } from './support/migrate';
 import { freePort } from './support/ports';
-import { ensureDatabase, startThrowAwayCluster } from './support/postgres';
+import { prepareDatabase, startThrowAwayCluster } from './support/postgres';
 import { ROOT } from './support/project';
 import { serve } from './support/serve';
+import { makeWorkers } from './support/workers';
 import { loadDemo } from './up/load-demo';
 
 /** Takes the pictures of docs/screenshots from fresh demo data. Run with `npx tsx scripts/screenshots.ts`. */
@@ -66,13 +66,13 @@ async function main(): Promise<void> {
   await ensureChromium();
   await ensureBuild();
   const cluster = await startThrowAwayCluster();
-  const databaseUrl = await ensureDatabase(cluster, 'pictures');
-  await migrate(databaseUrl);
-  await loadDemo(databaseUrl, false);
+  const databaseUrl = await prepareDatabase(cluster, 'pictures');
+  await makeWorkers();
+  await loadDemo(databaseUrl);
   const app = await serve({ host: '127.0.0.1', port: await freePort(), databaseUrl });
   const browser = await openBrowser();
   try {
-    const desk = await (await signedIn(browser, app.url, 'tomas-varga', '2002', DESK)).newPage();
+    const desk = await (await signedIn(browser, app.url, 'tomas-varga', 'saltmarsh-bench', DESK)).newPage();
     await desk.request.put('/api/kit', { data: { tools: ['T20', 'T25', 'T30', 'PH2', 'hex 7 mm', 'hex 10 mm', 'trim-tool', 'pick', 'drill', 'battery-spanner', 'extension-75'] } });
     const take = (page: Page, name: string) => page.screenshot({ path: join(FOLDER, `${name}.png`) });
     for (const [name, path, before] of DESK_SHOTS) {

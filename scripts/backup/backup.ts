@@ -1,16 +1,27 @@
-import { existsSync, renameSync, rmSync, statSync } from 'node:fs';
+import { chmodSync, closeSync, existsSync, openSync, renameSync, rmSync, statSync } from 'node:fs';
 import { readArguments, UsageError } from '../cli/arguments';
 import { capture } from '../support/command';
 import { PlainFailure, say } from '../support/project';
-import { clientProgram, fileHere, withDatabase } from './tools';
+import { clientProgram, fileHere, withDatabase, withoutPassword } from './tools';
 
 const USAGE = 'Usage: pezzo backup FILE';
 
-/** Writes everything a database holds to one file, as of one moment. A file that is there already is replaced only when the new one is whole. */
+/** What a backup leaves out: whoever finds the file must not be signed in by it. */
+const LEFT_OUT = ['sessions', 'sign_in_tries'];
+
+/**
+ * Writes everything a database holds to one file, as of one moment, readable by its owner only. A file that is there already is replaced only when the new
+ * one is whole. Sessions stay out.
+ */
 export async function backup(databaseUrl: string, file: string): Promise<void> {
   const part = `${file}.part`;
   try {
-    capture(await clientProgram('pg_dump'), ['--format=custom', '--no-owner', '--no-privileges', `--file=${part}`, databaseUrl]);
+    const { address, env } = withoutPassword(databaseUrl);
+    // Made before anything is written to it, so that it is never readable by others, not even for a moment.
+    rmSync(part, { force: true });
+    closeSync(openSync(part, 'wx', 0o600));
+    capture(await clientProgram('pg_dump'), ['--format=custom', '--no-owner', '--no-privileges', ...LEFT_OUT.map((table) => `--exclude-table-data=${table}`), `--file=${part}`, address], undefined, env);
+    chmodSync(part, 0o600);
     renameSync(part, file);
   } finally {
     rmSync(part, { force: true });

@@ -4,9 +4,9 @@ import { join } from 'node:path';
 import pg from 'pg';
 import { readArguments, UsageError } from '../cli/arguments';
 import { capture } from '../support/command';
-import { migrate } from '../support/migrate';
+import { migrate, type AppRole } from '../support/migrate';
 import { PlainFailure, say } from '../support/project';
-import { clientProgram, fileHere, withDatabase } from './tools';
+import { clientProgram, fileHere, withDatabase, withoutPassword } from './tools';
 
 const USAGE = 'Usage: pezzo restore FILE [--replace]';
 
@@ -14,7 +14,7 @@ const USAGE = 'Usage: pezzo restore FILE [--replace]';
  * Brings a backup back, whole or not at all, and then up to date where it is of an older version. Throws PlainFailure where the database
  * holds something and `replace` was not said, or the file is no backup.
  */
-export async function restore(databaseUrl: string, file: string, replace: boolean): Promise<void> {
+export async function restore(databaseUrl: string, file: string, replace: boolean, role?: AppRole): Promise<void> {
   const program = await clientProgram('pg_restore');
   // Reading its table of contents first: a file that is no backup must not cost what is there.
   try {
@@ -29,14 +29,15 @@ export async function restore(databaseUrl: string, file: string, replace: boolea
   try {
     const script = join(folder, 'backup.sql');
     capture(program, ['--no-owner', '--no-privileges', `--file=${script}`, file]);
+    const { address, env } = withoutPassword(databaseUrl);
     // Emptying and filling are one transaction: whatever fails, what was there stays.
     capture(await clientProgram('psql'), [
-      '--no-psqlrc', '--quiet', '--single-transaction', '--set=ON_ERROR_STOP=1', '--command=drop schema public cascade', '--command=create schema public', `--file=${script}`, databaseUrl,
-    ]);
+      '--no-psqlrc', '--quiet', '--single-transaction', '--set=ON_ERROR_STOP=1', '--command=drop schema public cascade', '--command=create schema public', `--file=${script}`, address,
+    ], undefined, env);
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }
-  await migrate(databaseUrl);
+  await migrate(databaseUrl, role);
 }
 
 async function withClient<T>(databaseUrl: string, work: (client: pg.Client) => Promise<T>): Promise<T> {
@@ -52,6 +53,14 @@ async function withClient<T>(databaseUrl: string, work: (client: pg.Client) => P
 const isEmpty = (databaseUrl: string) => withClient(databaseUrl, async (client) =>
   (await client.query(`select 1 from pg_tables where schemaname = 'public' limit 1`)).rowCount === 0);
 
+/** The app's own role, where it is another than the owner. */
+function roleOf(ownerUrl: string, appUrl: string): AppRole | undefined {
+  if (ownerUrl === appUrl) return undefined;
+  const { username, password } = new URL(appUrl);
+  // A role that was given by whoever keeps the database has its password already.
+  return { name: decodeURIComponent(username), ...(process.env.DATABASE_URL ? {} : { password: decodeURIComponent(password) }) };
+}
+
 /** `pezzo restore FILE`; returns the exit status. */
 export async function restoreCommand(argv: string[]): Promise<number> {
   const { values, positionals } = readArguments(argv, { replace: { type: 'boolean' } }, USAGE);
@@ -59,7 +68,7 @@ export async function restoreCommand(argv: string[]): Promise<number> {
   const file = fileHere(positionals[0]);
   try {
     if (!existsSync(file)) throw new PlainFailure(`There is no file ${file}.`);
-    await withDatabase((url) => restore(url, file, values.replace ?? false));
+    await withDatabase((ownerUrl, appUrl) => restore(ownerUrl, file, values.replace ?? false, roleOf(ownerUrl, appUrl)));
   } catch (error) {
     if (!(error instanceof PlainFailure)) throw error;
     say(error.message);

@@ -10,13 +10,22 @@ export async function clientProgram(name: string): Promise<string> {
   return postgresProgram(name);
 }
 
-/** The database that `pezzo up` uses: `DATABASE_URL`, else the project's own, started for the time being. */
-export async function withDatabase<T>(work: (databaseUrl: string) => Promise<T>): Promise<T> {
-  if (process.env.DATABASE_URL) return work(process.env.DATABASE_URL);
+/** The database that `pezzo up` uses, as its owner: `PEZZO_OWNER_URL` or `DATABASE_URL`, else the project's own, started for the time being. `appUrl` is the app's own address. */
+export async function withDatabase<T>(work: (ownerUrl: string, appUrl: string) => Promise<T>): Promise<T> {
+  const given = process.env.DATABASE_URL;
+  if (given) return work(process.env.PEZZO_OWNER_URL ?? given, given);
   const cluster: Cluster = await startProjectCluster();
   try {
-    return await work(await ensureDatabase(cluster, 'pezzo'));
+    return await work(await ensureDatabase(cluster, 'pezzo'), cluster.appUrl('pezzo'));
   } finally {
     cluster.stop();
   }
+}
+
+/** A database's address without its password, and the password where the client programs look for it: a command line can be read by everybody on the machine. */
+export function withoutPassword(databaseUrl: string): { address: string; env: Record<string, string> } {
+  const url = new URL(databaseUrl);
+  const password = decodeURIComponent(url.password);
+  url.password = '';
+  return { address: url.href, env: password ? { PGPASSWORD: password } : {} };
 }

@@ -9,10 +9,13 @@ export const CHROMIUM_ARGS = [
 /** Starts Debian's Chromium without a window. */
 export const openBrowser = (): Promise<Browser> => chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
 
-/** A browser context signed in by PIN. */
-export async function signedIn(browser: Browser, baseURL: string, person: string, pin: string, size = { width: 1280, height: 800 }): Promise<BrowserContext> {
+/** What a sign-in sends: digits are a PIN, everything else a password. */
+export const secretOf = (secret: string) => (/^\d+$/.test(secret) ? { pin: secret } : { password: secret });
+
+/** A browser context that is signed in. */
+export async function signedIn(browser: Browser, baseURL: string, person: string, secret: string, size = { width: 1280, height: 800 }): Promise<BrowserContext> {
   const context = await browser.newContext({ baseURL, viewport: size });
-  const response = await context.request.post('/api/sign-in', { data: { person, pin } });
+  const response = await context.request.post('/api/sign-in', { data: { person, ...secretOf(secret) } });
   if (!response.ok()) throw new Error(`Sign-in failed: ${await response.text()}`);
   return context;
 }

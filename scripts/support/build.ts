@@ -5,7 +5,7 @@ import { runLogged } from './command';
 import { ROOT, say } from './project';
 import { makeServiceWorker } from './service-worker';
 
-const INPUTS = ['app', 'src', 'public', 'next.config.ts', 'package-lock.json', 'tsconfig.json', 'scripts/support/service-worker.ts'];
+const INPUTS = ['app', 'src', 'instrumentation.ts', 'public', 'next.config.ts', 'package-lock.json', 'tsconfig.json', 'scripts/support/service-worker.ts'];
 const STAMP = join(ROOT, '.next/pezzo-stamp');
 
 function filesUnder(path: string): string[] {

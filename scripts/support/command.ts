@@ -7,9 +7,9 @@ import { DATA_FOLDER, PlainFailure, ROOT } from './project';
 export const succeeds = (command: string, args: string[], cwd = ROOT) =>
   spawnSync(command, args, { cwd, stdio: 'ignore' }).status === 0;
 
-/** Runs a command to its end and returns what it printed. Throws PlainFailure with the end of its output. */
-export function capture(command: string, args: string[], cwd = ROOT): string {
-  const { status, stdout, stderr, error } = spawnSync(command, args, { cwd, encoding: 'utf8' });
+/** Runs a command to its end and returns what it printed. `env` is added to the environment. Throws PlainFailure with the end of its output. */
+export function capture(command: string, args: string[], cwd = ROOT, env: Record<string, string> = {}): string {
+  const { status, stdout, stderr, error } = spawnSync(command, args, { cwd, encoding: 'utf8', env: { ...process.env, ...env }, maxBuffer: 64 * 1024 * 1024 });
   if (status === 0) return stdout;
   throw new PlainFailure(`${command} failed: ${error?.message ?? `${stdout}${stderr}`.trim().split('\n').slice(-6).join('\n')}`);
 }

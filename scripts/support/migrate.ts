@@ -1,14 +1,81 @@
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { runner } from 'node-pg-migrate';
+import pg from 'pg';
 import { PlainFailure, ROOT } from './project';
 
-/** Brings a database to the newest schema. Each migration runs in its own transaction; a finished one is not run again. */
-export async function migrate(databaseUrl: string): Promise<void> {
+/** The plain role that the app works as: it owns nothing. */
+export interface AppRole {
+  name: string;
+  /** Set where the role is made here; left alone where it is given. */
+  password?: string;
+}
+
+/** Any number that is ours: whoever changes the schema holds it. */
+const LOCK = 4_700_470;
+/** What the app's own statements may take: a statement, a wait for a lock, a transaction that does nothing. */
+const LIMITS = { statement_timeout: '20s', lock_timeout: '6s', idle_in_transaction_session_timeout: '20s' };
+
+/**
+ * Brings a database to the newest schema and gives the app's role what it needs of it. Whoever comes second waits. Each migration runs in its own
+ * transaction; a finished one is not run again.
+ */
+export async function migrate(ownerUrl: string, role?: AppRole): Promise<void> {
+  const client = new pg.Client({ connectionString: ownerUrl });
   try {
+    await client.connect();
+    await client.query('set statement_timeout = 0');
+    await client.query('set idle_in_transaction_session_timeout = 0');
+    // In a transaction, so that it works through a pooler too, which keeps no session.
+    await client.query('begin');
+    await client.query('select pg_advisory_xact_lock($1)', [LOCK]);
     await runner({
-      databaseUrl, dir: join(ROOT, 'src/data/migrations'), direction: 'up', migrationsTable: 'migrations', count: Infinity, log: () => undefined,
+      databaseUrl: { connectionString: ownerUrl, options: '-c statement_timeout=0 -c lock_timeout=60s' }, dir: join(ROOT, 'src/data/migrations'), direction: 'up', migrationsTable: 'migrations', count: Infinity, noLock: true, log: () => undefined,
     });
+    if (role) await grant(client, role);
+    await client.query('commit');
   } catch (error) {
     throw new PlainFailure(`The database could not be brought up to date: ${(error as Error).message}`);
+  } finally {
+    await client.end().catch(() => undefined);
+  }
+}
+
+async function grant(client: pg.Client, { name, password }: AppRole): Promise<void> {
+  const role = pg.escapeIdentifier(name);
+  if (password !== undefined) {
+    const { rowCount } = await client.query('select 1 from pg_roles where rolname = $1', [name]);
+    if (!rowCount) await client.query(`create role ${role}`);
+    await client.query(`alter role ${role} with login nosuperuser nocreatedb nocreaterole noreplication nobypassrls password ${pg.escapeLiteral(password)}`);
+    for (const [setting, value] of Object.entries(LIMITS)) await client.query(`alter role ${role} set ${setting} = ${pg.escapeLiteral(value)}`);
+  }
+  await client.query(readFileSync(join(ROOT, 'src/data/grants.sql'), 'utf8').replaceAll('pezzo_app_role', role));
+}
+
+/** What a role can do that the app's should not, in words; empty where it is a plain one that owns nothing. */
+export async function tooMuchOf(databaseUrl: string): Promise<string[]> {
+  const client = new pg.Client({ connectionString: databaseUrl });
+  await client.connect();
+  try {
+    const { rows } = await client.query<{ super: boolean; owner: boolean }>(
+      `select rolsuper as super, exists (select 1 from pg_tables where schemaname = 'public' and tablename = 'events' and tableowner = current_user) as owner from pg_roles where rolname = current_user`,
+    );
+    return [...(rows[0].super ? ['it is a superuser'] : []), ...(rows[0].owner ? ['it owns the tables'] : [])];
+  } finally {
+    await client.end();
+  }
+}
+
+/** Puts the time limits on the role of a database of one's own. It may lack the right to: then they stay as its keeper set them. */
+export async function limitRole(databaseUrl: string): Promise<boolean> {
+  const client = new pg.Client({ connectionString: databaseUrl });
+  await client.connect();
+  try {
+    for (const [setting, value] of Object.entries(LIMITS)) await client.query(`do $$ begin execute format('alter role %I in database %I set ${setting} = %L', current_user, current_database(), '${value}'); end $$`);
+    return true;
+  } catch {
+    return false;
+  } finally {
+    await client.end();
   }
 }

@@ -2,33 +2,34 @@ import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { runShown } from '../support/command';
 import { ensureBuild } from '../support/build';
-import { migrate } from '../support/migrate';
 import { freePort } from '../support/ports';
-import { ensureDatabase, type Cluster } from '../support/postgres';
+import { prepareDatabase, type Cluster } from '../support/postgres';
 import { ROOT, say } from '../support/project';
 import { serve } from '../support/serve';
+import { makeWorkers } from '../support/workers';
 import { loadDemo } from '../up/load-demo';
 import { readPlaywright, type Tally } from './tally';
 
+/** What the empty shop asks for at its first start. */
+const SETUP_CODE = 'TEST-CODE';
 const REPORT = '.pezzo/browser.json';
 const FAULTS_REPORT = '.pezzo/faults.json';
 
-/** Builds the app, serves it twice on the demo in a throw-away database, and once on an empty one, and runs the journeys. */
+/** Builds the app, serves it twice on the demo in a throw-away database, and once on an empty one; asks it what nobody should, then runs the journeys. */
 export async function runBrowser(cluster: Cluster): Promise<Tally> {
-  say('— browser journeys');
+  say('— requests and browser journeys');
   await ensureBuild();
-  const databaseUrl = await ensureDatabase(cluster, 'browser');
-  const emptyUrl = await ensureDatabase(cluster, 'browser_empty');
-  await migrate(databaseUrl);
-  await migrate(emptyUrl);
-  await loadDemo(databaseUrl, false);
+  const databaseUrl = await prepareDatabase(cluster, 'browser');
+  const emptyUrl = await prepareDatabase(cluster, 'browser_empty');
+  await makeWorkers();
+  await loadDemo(databaseUrl);
   const app = await serve({ host: '127.0.0.1', port: await freePort(), databaseUrl });
   const second = await serve({ host: '127.0.0.1', port: await freePort(), databaseUrl });
-  const empty = await serve({ host: '127.0.0.1', port: await freePort(), databaseUrl: emptyUrl });
+  const empty = await serve({ host: '127.0.0.1', port: await freePort(), databaseUrl: emptyUrl, env: { PEZZO_SETUP_CODE: SETUP_CODE } });
   rmSync(join(ROOT, REPORT), { force: true });
   try {
-    const status = await runShown(process.execPath, ['node_modules/@playwright/test/cli.js', 'test', '--project=browser'], {
-      env: { ...process.env, PEZZO_URL: app.url, PEZZO_SECOND_URL: second.url, PEZZO_EMPTY_URL: empty.url, PLAYWRIGHT_JSON_OUTPUT_NAME: REPORT },
+    const status = await runShown(process.execPath, ['node_modules/@playwright/test/cli.js', 'test', '--project=http', '--project=browser'], {
+      env: { ...process.env, PEZZO_URL: app.url, PEZZO_SECOND_URL: second.url, PEZZO_EMPTY_URL: empty.url, PEZZO_SETUP_CODE: SETUP_CODE, PEZZO_APP_PID: String(app.process.pid), PLAYWRIGHT_JSON_OUTPUT_NAME: REPORT },
     });
     return readPlaywright(REPORT, status);
   } finally {

@@ -3,8 +3,9 @@ import sharp from 'sharp';
 import { v7 as uuid } from 'uuid';
 import type { EventStamp } from '../../src/core/log';
 import { checkLines, foldVisit, type CheckLine, type VisitEvent, type VisitFact, type Walk } from '../../src/core/visit';
-import { db, getPerson, type Person } from '../../src/data';
+import type { Actor } from '../../src/data';
 import { keepPhoto, openVisit, receiveEvents } from '../../src/services';
+import { actorOf } from './actor';
 
 /** A name drawn with a pen, in the space of a signature. */
 const PEN: [number, number][][] = [
@@ -14,7 +15,7 @@ const PEN: [number, number][][] = [
 
 /** Check-ins of the demo's jobs: one signed with a fault and marks, one compared and waiting to be given back, one that waits for a part. */
 export async function loadVisits({ done, running, waiting }: { done: number; running: number; waiting: number }): Promise<void> {
-  const [rui, bea, tomas] = await Promise.all(['rui-castellane', 'bea-nwosu', 'tomas-varga'].map((id) => getPerson(db, id)));
+  const [rui, bea, tomas] = await Promise.all(['rui-castellane', 'bea-nwosu', 'tomas-varga'].map((id) => actorOf(id)));
   await checkIn(rui, running, {
     'rear-door.left/speaker': { result: 'intermittent', condition: 'when warm' }, 'vehicle/clock': { result: 'fails' },
   }, [
@@ -28,26 +29,25 @@ export async function loadVisits({ done, running, waiting }: { done: number; run
 
 type Answers = Record<string, Pick<Extract<VisitFact, { type: 'checked' }>, 'result' | 'condition'>>;
 
-async function checkIn(by: Person, jobNumber: number, odd: Answers, marks: VisitFact[], customer: string, walkedAgain = false): Promise<void> {
+async function checkIn(by: Actor, jobNumber: number, odd: Answers, marks: VisitFact[], customer: string, walkedAgain = false): Promise<void> {
   const { job, zones } = await openVisit(jobNumber);
   const lines = checkLines(zones);
   const answers = (walk: Walk): VisitFact[] => lines.map((line: CheckLine) => ({ type: 'checked', ...line, walk, ...(odd[line.line] ?? { result: 'works' }) }));
-  const facts: VisitFact[] = [
-    ...answers('arrival'), ...marks, { type: 'signed', walk: 'arrival', name: customer, strokes: PEN, covers: lines.length + marks.length }, ...(walkedAgain ? answers('departure') : []),
-  ];
-  const events = stamped(by, facts);
+  const checks = stamped(by, [...answers('arrival'), ...marks]);
+  const signed: VisitFact = { type: 'signed', walk: 'arrival', name: customer, strokes: PEN, covers: checks.length, records: checks.map(({ id }) => id) };
+  const events = [...checks, ...stamped(by, [signed, ...(walkedAgain ? answers('departure') : [])], checks.length)];
   if (foldVisit(events).lines.size !== lines.length) throw new Error('The demo check-in does not cover its lines.');
   await receiveEvents(by, job.visit, events, 0);
 }
 
-function stamped(by: Person, facts: VisitFact[]): VisitEvent[] {
+function stamped(by: Actor, facts: VisitFact[], from = 0): VisitEvent[] {
   const first = Date.UTC(2026, 2, 2, 8, 30);
   const stamp = (n: number): EventStamp => ({ id: uuid(), lamport: n + 1, device: 'demo-tablet', seq: n + 1, person: by.id, at: new Date(first + n * 9000).toISOString() });
-  return facts.map((fact, n) => ({ ...stamp(n), ...fact }));
+  return facts.map((fact, n) => ({ ...stamp(from + n), ...fact }));
 }
 
 /** A drawing that stands for a photo: a door skin with a scratch. */
-async function drawnPhoto(by: Person, jobNumber: number, words: string): Promise<string> {
+async function drawnPhoto(by: Actor, jobNumber: number, words: string): Promise<string> {
   const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="1200" height="800"><defs><linearGradient id="g" x2="0" y2="1"><stop stop-color="#7d97a6"/><stop offset="1" stop-color="#4c6372"/></linearGradient></defs>
     <rect width="1200" height="800" fill="url(#g)"/><path d="M0 250Q600 210 1200 260" stroke="#9fb6c2" stroke-width="10" fill="none"/><rect x="820" y="300" width="240" height="70" rx="30" fill="#2c3a43"/>
     <path d="M420 480l60 12 40-8 90 22 70-6" stroke="#e8e4da" stroke-width="7" fill="none"/><path d="M470 505l50 6 80 12" stroke="#d5d0c3" stroke-width="4" fill="none"/><title>${words}</title></svg>`;

@@ -3,24 +3,25 @@ import { join } from 'node:path';
 import pg from 'pg';
 import { v7 as uuid } from 'uuid';
 import { foldRun, graphOf, viewRun, type RunEvent, type RunFact } from '../../src/core/run';
-import { db, findShop, getPerson, getPool, insertPerson, insertShop, transaction, updateShopSettings } from '../../src/data';
+import { db, findShop, getPool, insertPerson, insertShop, transaction, updateShopSettings } from '../../src/data';
 import { approveDraft, bringIn, hashSecret, moveStock, openJob, openRun, openRunScreen, receiveEvents } from '../../src/services';
 import { migrate } from '../support/migrate';
 import { PlainFailure, ROOT, say } from '../support/project';
+import { actorOf } from './actor';
 import { DEMO_PEOPLE, DEMO_SHOP } from './demo-people';
 import { loadVisits } from './demo-visits';
 
 /**
- * Loads the demo shop into an empty database. A database that has a shop is left as it is; `reset` empties it first, but
+ * Loads the demo shop into an empty database. A database that has a shop is left as it is; `emptyAs`, the owner's address, empties it first, but
  * only where that shop is the demo's own.
  */
-export async function loadDemo(databaseUrl: string, reset: boolean): Promise<void> {
+export async function loadDemo(databaseUrl: string, emptyAs: string | null = null): Promise<void> {
   process.env.DATABASE_URL = databaseUrl;
   try {
     const shop = await findShop(db);
-    if (shop && !reset) return;
+    if (shop && !emptyAs) return;
     if (shop && shop.settings.demo !== true) throw new PlainFailure('This database holds a real shop: --reset-demo would destroy it, so nothing was done.');
-    if (shop) await empty(databaseUrl);
+    if (shop) await empty(databaseUrl, emptyAs!);
     say('Loading the demo shop…');
     await fill();
   } finally {
@@ -29,10 +30,17 @@ export async function loadDemo(databaseUrl: string, reset: boolean): Promise<voi
   }
 }
 
-async function empty(databaseUrl: string): Promise<void> {
-  await db.query('drop schema public cascade');
-  await db.query('create schema public');
-  await migrate(databaseUrl);
+/** Emptying is the owner's: the app's role owns nothing that it could drop. */
+async function empty(databaseUrl: string, ownerUrl: string): Promise<void> {
+  const client = new pg.Client({ connectionString: ownerUrl });
+  await client.connect();
+  try {
+    await client.query('drop schema public cascade');
+    await client.query('create schema public');
+  } finally {
+    await client.end();
+  }
+  await migrate(ownerUrl, ownerUrl === databaseUrl ? undefined : { name: decodeURIComponent(new URL(databaseUrl).username) });
 }
 
 async function fill(): Promise<void> {
@@ -44,7 +52,7 @@ async function fill(): Promise<void> {
     await updateShopSettings(tx, { demo: true, labourPerHour: 72, currency: '€' });
     for (const person of hashed) await insertPerson(tx, person);
   });
-  const lead = await getPerson(db, 'tomas-varga');
+  const lead = await actorOf('tomas-varga');
   const folder = join(ROOT, 'demo/procedures');
   for (const file of readdirSync(folder).filter((name) => name.endsWith('.json')).sort()) {
     const { id } = await bringIn(lead, readFileSync(join(folder, file), 'utf8'));
@@ -57,7 +65,7 @@ const KITE = { make: 'Velden', model: 'Kite', year: 2017, body: 'hatch-5', steer
 const INTERCOM = { title: 'Intercom speakers, rear doors', customer: 'Tideway Driving School' };
 
 async function loadJobs(): Promise<void> {
-  const lead = await getPerson(db, 'tomas-varga');
+  const lead = await actorOf('tomas-varga');
   const done = await openJob(lead, { ...INTERCOM, ...KITE, label: 'school car 1' });
   const running = await openJob(lead, { ...INTERCOM, ...KITE, label: 'school car 2' });
   const waiting = await openJob(lead, {
@@ -79,7 +87,7 @@ async function loadJobs(): Promise<void> {
 
 /** Works a run for so many removal steps; with Infinity to the very end, breaking one clip on the way. */
 async function work(runId: string, personId: string, removalSteps: number): Promise<void> {
-  const person = await getPerson(db, personId);
+  const person = await actorOf(personId);
   const { run } = await openRunScreen(runId);
   const graph = graphOf(run.plan);
   const events: RunEvent[] = [];

@@ -1,20 +1,22 @@
+import { randomBytes } from 'node:crypto';
 import { isIP } from 'node:net';
+import pg from 'pg';
 import QRCode from 'qrcode';
 import { readArguments, UsageError } from '../cli/arguments';
 import { ensureBuild } from '../support/build';
-import { migrate } from '../support/migrate';
-import { freePort, isFree } from '../support/ports';
-import { ensureDatabase, startProjectCluster, type Cluster } from '../support/postgres';
+import { limitRole, migrate, tooMuchOf } from '../support/migrate';
+import { isFree } from '../support/ports';
+import { prepareDatabase, startProjectCluster, type Cluster } from '../support/postgres';
 import { PlainFailure, say } from '../support/project';
-import { serve } from '../support/serve';
-import { startTls, type TlsFront } from '../support/tls';
-import { fingerprintOf, givenCertificate, privateCertificate, type Certificate } from './certificate';
+import { makeWorkers } from '../support/workers';
+import { keepServing } from '../support/keep-serving';
+import { isLoopback, LOOPBACK } from '../support/serve';
+import { addressesOf, fingerprintOf, givenCertificate, privateCertificate, type Certificate } from './certificate';
 import { DEMO_PEOPLE } from './demo-people';
 import { loadDemo } from './load-demo';
 
 const USAGE = 'Usage: pezzo up [--port N] [--host NAME [--certificate FILE --key FILE]] [--no-demo] [--reset-demo]';
 const DEFAULT_PORT = 4700;
-const isLoopback = (host: string) => host === 'localhost' || host === '::1' || host.startsWith('127.');
 
 interface UpOptions {
   port: number;
@@ -44,29 +46,27 @@ function readOptions(argv: string[]): UpOptions {
 export async function upCommand(argv: string[]): Promise<number> {
   const options = readOptions(argv);
   let cluster: Cluster | null = null;
-  let front: TlsFront | null = null;
-  const stopped = new Promise<'stopped'>((resolve) => {
-    for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => resolve('stopped'));
+  const stopped = new Promise<void>((resolve) => {
+    for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => resolve());
   });
   try {
     if (!(await isFree(options.port, listenOn(options.host)))) {
       throw new PlainFailure(`Port ${options.port} on ${options.host} is taken. Stop what uses it, or start with --port ${options.port + 1}.`);
     }
     if (!process.env.DATABASE_URL) cluster = await startProjectCluster();
-    const databaseUrl = process.env.DATABASE_URL ?? (await ensureDatabase(cluster!, 'pezzo'));
-    await migrate(databaseUrl);
-    if (options.demo) await loadDemo(databaseUrl, options.resetDemo);
+    const databaseUrl = cluster ? await prepareDatabase(cluster, 'pezzo') : await prepareGiven(process.env.DATABASE_URL!);
+    await makeWorkers();
+    if (options.demo) await loadDemo(databaseUrl, options.resetDemo ? cluster?.url('pezzo') ?? ownerOf(databaseUrl) : null);
     await ensureBuild();
-    const tls = isLoopback(options.host) ? null : options.given ? givenCertificate(options.given.certificate, options.given.key) : privateCertificate(options.host);
-    const app = tls
-      ? await serve({ host: '127.0.0.1', port: await freePort(), databaseUrl, env: { PEZZO_TLS: '1', ...(tls.authority ? { PEZZO_AUTHORITY: tls.authority } : {}) } })
-      : await serve({ ...options, databaseUrl });
-    if (tls) front = await startTls({ host: listenOn(options.host), port: options.port, appPort: Number(new URL(app.url).port), ...tls });
-    await greet(tls ? `https://${options.host}:${options.port}` : app.url, options, tls);
-    const first = await Promise.race([stopped, app.ended]);
-    if (first !== 'stopped') throw new PlainFailure('The app ended by itself.');
+    const tls = isLoopback(options.host) ? null : options.given ? givenCertificate(options.given.certificate, options.given.key) : await privateCertificate(options.host);
+    const code = await setupCode(databaseUrl);
+    const app = await keepServing({
+      host: listenOn(options.host), port: options.port, databaseUrl, hosts: tls ? [options.host, ...LOOPBACK, ...addressesOf(options.host)] : [options.host, ...LOOPBACK], tls,
+      env: { ...(tls?.authority ? { PEZZO_AUTHORITY: tls.authority } : {}), ...(code ? { PEZZO_SETUP_CODE: code } : {}) },
+    });
+    await greet(tls ? `https://${options.host}:${options.port}` : app.url, options, tls, code);
+    await stopped;
     say('Stopping…');
-    await front?.stop();
     await app.stop();
     return 0;
   } catch (error) {
@@ -78,12 +78,42 @@ export async function upCommand(argv: string[]): Promise<number> {
   }
 }
 
+/** The address that owns the tables of a database of one's own: a second one where it is given, so that the app itself owns nothing. */
+const ownerOf = (databaseUrl: string) => process.env.PEZZO_OWNER_URL ?? databaseUrl;
+
+/** Brings a database of one's own up to date, and says where the app's role can do more than it should. */
+async function prepareGiven(databaseUrl: string): Promise<string> {
+  const owner = ownerOf(databaseUrl);
+  await migrate(owner, owner === databaseUrl ? undefined : { name: decodeURIComponent(new URL(databaseUrl).username) });
+  if (!(await limitRole(databaseUrl))) say('The role of DATABASE_URL may not set its own time limits; set statement_timeout, lock_timeout and idle_in_transaction_session_timeout for it.');
+  const tooMuch = await tooMuchOf(databaseUrl);
+  if (tooMuch.length) say(`The app works as a role that can do more than it needs: ${tooMuch.join(', ')}. Give it a plain one in DATABASE_URL, and the owner's address in PEZZO_OWNER_URL.`);
+  return databaseUrl;
+}
+
+/** What first start asks for, so that nobody who merely reaches the address can make the shop theirs; null once there is a shop. */
+async function setupCode(databaseUrl: string): Promise<string | null> {
+  const client = new pg.Client({ connectionString: databaseUrl });
+  await client.connect();
+  try {
+    if ((await client.query('select 1 from shop')).rowCount) return null;
+  } finally {
+    await client.end();
+  }
+  const letters = [...randomBytes(8)].map((byte) => CODE_LETTERS[byte % CODE_LETTERS.length]).join('');
+  return `${letters.slice(0, 4)}-${letters.slice(4)}`;
+}
+
+/** Letters and digits that nobody takes for one another. */
+const CODE_LETTERS = 'ABCDEFGHJKLMNPQRSTUVWXYZ23456789';
+
 /** A name is listened to on every address of this machine: which one it stands for is the network's affair. An address is listened to as it is. */
 const listenOn = (host: string): string => (isIP(host) ? host : '0.0.0.0');
 
-async function greet(url: string, { demo }: UpOptions, tls: Certificate | null): Promise<void> {
+async function greet(url: string, { demo }: UpOptions, tls: Certificate | null, code: string | null): Promise<void> {
   process.stdout.write(`\nPezzo is at ${url}\n`);
-  if (demo) {
+  if (code) process.stdout.write(`\nFirst start: open ${url}/setup and type this code there: ${code}\n`);
+  if (demo && !code) {
     process.stdout.write('\nDemo sign-ins (name: PIN, and password at the desk):\n');
     for (const person of DEMO_PEOPLE) process.stdout.write(`  ${person.name}, ${person.role}: ${person.pin}${person.password ? `  ${person.password}` : ''}\n`);
   }
