@@ -17,6 +17,7 @@ export default defineConfig({
     screenshot: 'only-on-failure',
   },
   projects: [
+    { name: 'http', testDir: 'tests/http' },
     { name: 'browser', testDir: 'tests/browser' },
     // Long: run by `bin/pezzo test faults` only.
     { name: 'faults', testDir: 'tests/faults' },

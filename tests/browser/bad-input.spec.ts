@@ -5,12 +5,13 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, request, test, type APIRequestContext } from '@playwright/test';
 import sharp from 'sharp';
+import { secretOf } from '../../scripts/support/browser';
 import { logOf, openRun, photoFile, photosOf, signIn } from './support';
 
 const hex = (bytes: Buffer) => createHash('sha256').update(bytes).digest('hex');
-const signedIn = async (person: string, pin: string): Promise<APIRequestContext> => {
+const signedIn = async (person: string, secret: string): Promise<APIRequestContext> => {
   const api = await request.newContext({ baseURL: process.env.PEZZO_URL });
-  expect((await api.post('/api/sign-in', { data: { person, pin } })).ok()).toBe(true);
+  expect((await api.post('/api/sign-in', { data: { person, ...secretOf(secret) } })).ok()).toBe(true);
   return api;
 };
 const put = (api: APIRequestContext, id: string, bytes: Buffer) =>
@@ -42,10 +43,13 @@ test('has nothing of a photo that was cut in half on the way, and all of it when
 
 test('refuses what is no photo, or too large, in words', async () => {
   const api = await signedIn('rui-castellane', '4004');
-  for (const [bytes, code] of [[Buffer.from('text named .jpg'), 'photo-unreadable'], [Buffer.alloc(40 * 1024 * 1024, 7), 'photo-too-large'], [Buffer.alloc(0), 'photo-unreadable']] as const) {
+  for (const bytes of [Buffer.from('text named .jpg'), Buffer.alloc(0)]) {
     const answer = await put(api, randomUUID(), bytes);
-    expect([answer.status(), ((await answer.json()) as { code: string }).code]).toEqual([400, code]);
+    expect([answer.status(), ((await answer.json()) as { code: string }).code]).toEqual([400, 'photo-unreadable']);
   }
+  // Turned away by its length, unread: the connection may be gone before the answer is taken in.
+  const large = await put(api, randomUUID(), Buffer.alloc(40 * 1024 * 1024, 7)).then((answer) => answer.status(), () => 413);
+  expect(large).toBe(413);
 });
 
 test('takes a photo of 40 MB from the tablet all the same, made smaller there, and tells of one that is none', async ({ page }) => {
@@ -88,9 +92,9 @@ test('does not let a photo that hangs on the way hold up what is recorded after 
 });
 
 test('keeps what was recorded by somebody who was removed meanwhile, and shows it to a lead', async ({ page }) => {
-  const owner = await signedIn('ines-okafor-lind', '1001');
-  await owner.post('/api/people', { data: { name: 'Sam Quill', role: 'technician', pin: '7777', password: '' } });
-  const sam = await signedIn('sam-quill', '7777');
+  const owner = await signedIn('ines-okafor-lind', 'saltmarsh-desk');
+  await owner.post('/api/people', { data: { name: 'Sam Quill', role: 'technician', pin: '7391', password: '' } });
+  const sam = await signedIn('sam-quill', '7391');
   const { number } = (await (await sam.post('/api/jobs', { data: { title: 'Left behind', customer: '', make: 'Velden', model: 'Kite', year: 2017, body: 'hatch-5' } })).json()) as { number: number };
   const { id } = (await (await sam.post('/api/runs', { data: { job: number, procedures: ['kite-rear-door'], goals: ['woofer'], options: { windows: 'power' } } })).json()) as { id: string };
   await owner.patch('/api/people/sam-quill', { data: { active: false } });
@@ -100,7 +104,7 @@ test('keeps what was recorded by somebody who was removed meanwhile, and shows i
   // The tablet keeps it; the next one who signs in there sends it.
   const rui = await signedIn('rui-castellane', '4004');
   expect((await rui.post(`/api/logs/${id}/events`, { data: { events: [event] } })).ok()).toBe(true);
-  await signIn(page, 'Tomas Varga', '2002');
+  await signIn(page, 'Tomas Varga', 'saltmarsh-bench');
   await expect(page.getByRole('link', { name: /Left behind/ })).toContainText('a lead to look at 1 record');
   await page.goto(`/jobs/${number}`);
   const flag = page.getByRole('region', { name: 'For a lead to look at' });

@@ -107,7 +107,7 @@ test('scans the VIN where the browser can read bar codes', async ({ browser, bas
 });
 
 test('notes what a job waits for, and shows it on the board until it is here', async ({ page }) => {
-  await signIn(page, 'Tomas Varga', '2002');
+  await signIn(page, 'Tomas Varga', 'saltmarsh-bench');
   const job = await openJob(page, 'Waits for a ring');
   await page.getByLabel('It waits for').fill('adapter ring, rear door');
   await page.getByRole('button', { name: 'Note it' }).click();

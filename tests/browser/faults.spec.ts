@@ -1,9 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { expect, request, test } from '@playwright/test';
 import pg from 'pg';
-import { migrate } from '../../scripts/support/migrate';
 import { freePort } from '../../scripts/support/ports';
-import { ensureDatabase, startThrowAwayCluster } from '../../scripts/support/postgres';
+import { prepareDatabase, startThrowAwayCluster } from '../../scripts/support/postgres';
 import { serve } from '../../scripts/support/serve';
 import { loadDemo } from '../../scripts/up/load-demo';
 
@@ -13,9 +12,8 @@ const EVENTS = 30;
 
 test('has every acknowledged event once after the app and the database were killed in the middle of a run', async () => {
   const cluster = await startThrowAwayCluster({ durable: true });
-  const databaseUrl = await ensureDatabase(cluster, 'faults');
-  await migrate(databaseUrl);
-  await loadDemo(databaseUrl, false);
+  const databaseUrl = await prepareDatabase(cluster, 'faults');
+  await loadDemo(databaseUrl);
   const client = new pg.Client({ connectionString: databaseUrl });
   await client.connect();
   const { rows: [{ id: run }] } = await client.query<{ id: string }>('select id from runs where job_number = 2402');

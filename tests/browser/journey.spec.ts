@@ -3,7 +3,7 @@ import { answerAll } from '../../scripts/support/browser';
 import { expectAccessible, signIn, tapMap } from './support';
 
 test('records a small door from nothing, plans it, runs it to the end and sees the ledger balance', async ({ page }) => {
-  await signIn(page, 'Tomas Varga', '2002');
+  await signIn(page, 'Tomas Varga', 'saltmarsh-bench');
   await page.getByRole('link', { name: 'Library' }).click();
   await page.getByRole('link', { name: 'Record a new one' }).click();
   await page.getByLabel('Make').fill('Brannock');

@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test';
 import { expectAccessible, signIn } from './support';
 
 test('plans doors of both sides and a dash together, shows proof, tray, kit and reasons, and takes it to the bay', async ({ page }) => {
-  await signIn(page, 'Tomas Varga', '2002');
+  await signIn(page, 'Tomas Varga', 'saltmarsh-bench');
   await page.goto('/jobs/2403');
   await page.getByRole('link', { name: /^Soria Lumen, front door Soria/ }).click();
   await page.getByRole('group', { name: 'audio' }).getByRole('button', { name: 'base', exact: true }).click();
@@ -55,7 +55,7 @@ test('says what is missing in the kit, and takes a substitute within the fit rul
 });
 
 test('starts a recording for a vehicle from its nearest relative', async ({ page }) => {
-  await signIn(page, 'Tomas Varga', '2002');
+  await signIn(page, 'Tomas Varga', 'saltmarsh-bench');
   await page.goto('/jobs/new');
   await page.getByLabel('What is to be done').fill('Rear speakers');
   await page.getByLabel('Make').fill('Velden');
@@ -69,7 +69,7 @@ test('starts a recording for a vehicle from its nearest relative', async ({ page
 });
 
 test('lets a shop add a fastener kind of its own, which then can be recorded', async ({ page }) => {
-  await signIn(page, 'Ines Okafor-Lind', '1001');
+  await signIn(page, 'Ines Okafor-Lind', 'saltmarsh-desk');
   await page.goto('/settings');
   await page.getByRole('button', { name: 'Add a kind' }).click();
   await page.getByLabel('Code').fill('velvet-clip');

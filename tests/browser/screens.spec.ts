@@ -11,6 +11,10 @@ test('sets up an empty shop and signs the owner in', async ({ browser }) => {
   await page.getByLabel('Your name').fill('Ada Brine');
   await page.getByLabel('Your PIN for the bay tablet').fill('2468');
   await page.getByLabel('Your password for the desk').fill('a long password');
+  await page.getByLabel('Code', { exact: true }).fill('WRONG-ONE');
+  await page.getByRole('button', { name: 'Open the shop' }).click();
+  await expect(page.getByText('That is not the code printed')).toBeVisible();
+  await page.getByLabel('Code', { exact: true }).fill(process.env.PEZZO_SETUP_CODE!.toLowerCase());
   await page.getByRole('button', { name: 'Open the shop' }).click();
   await expect(page.getByText('No jobs yet.')).toBeVisible();
   await page.getByRole('link', { name: 'People' }).click();
@@ -26,8 +30,8 @@ test('sets up an empty shop and signs the owner in', async ({ browser }) => {
 test('has no serious accessibility fault on the main views', async ({ page }) => {
   await page.goto('/sign-in');
   await expectAccessible(page);
-  await signIn(page, 'Ines Okafor-Lind', '1001');
-  for (const address of ['/', '/library', '/procedures/kite-rear-door', '/jobs/2402', '/jobs/2402/check-in', '/jobs/2401/check-in?walk=departure', '/stores', '/jobs/new', '/people', '/settings', '/procedures/new', '/kit', '/plan?procedure=lumen-front-door&goal=woofer']) {
+  await signIn(page, 'Ines Okafor-Lind', 'saltmarsh-desk');
+  for (const address of ['/', '/library', '/procedures/kite-rear-door', '/jobs/2402', '/jobs/2402/check-in', '/jobs/2401/check-in?walk=departure', '/stores', '/jobs/new', '/people', '/customers', '/settings', '/procedures/new', '/kit', '/plan?procedure=lumen-front-door&goal=woofer']) {
     await page.goto(address);
     await expect(page.getByRole('heading', { level: address.includes('check-in') ? 2 : 1 }).first()).toBeVisible();
     await expectAccessible(page);
@@ -48,7 +52,7 @@ test('peels the layers, and shares selection between map and list', async ({ pag
 test('tells the second of two editors, and keeps their work', async ({ browser, baseURL }) => {
   const [one, two] = await Promise.all([browser.newPage({ baseURL }), browser.newPage({ baseURL })]);
   for (const page of [one, two]) {
-    await signIn(page, 'Tomas Varga', '2002');
+    await signIn(page, 'Tomas Varga', 'saltmarsh-bench');
     await page.goto('/procedures/kite-front-door/edit');
     await page.getByRole('button', { name: 'sail trim', exact: true }).click();
   }
@@ -59,7 +63,7 @@ test('tells the second of two editors, and keeps their work', async ({ browser, 
   await rename(one, 'Sail trim, first');
   await expect(one.getByText('Draft saved')).toBeVisible();
   await rename(two, 'Sail trim, second');
-  await expect(two.getByText('Somebody else saved this draft')).toBeVisible();
+  await expect(two.getByText('Somebody else began a draft')).toBeVisible();
   await expect(two.getByRole('button', { name: 'Sail trim, second' }).first()).toBeVisible();
   await Promise.all([one.close(), two.close()]);
 });

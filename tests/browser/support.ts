@@ -2,12 +2,18 @@ import { AxeBuilder } from '@axe-core/playwright';
 import { expect, type Page } from '@playwright/test';
 import { answerAll } from '../../scripts/support/browser';
 
-/** Signs in on the sign-in screen as a person would. */
-export async function signIn(page: Page, name: string, pin: string): Promise<void> {
+/** Signs in on the sign-in screen as a person would: with a PIN where the secret is digits, else with the password. */
+export async function signIn(page: Page, name: string, secret: string): Promise<void> {
   await page.goto('/sign-in');
   await page.getByRole('button', { name: new RegExp(`^${name}`) }).click();
-  for (const digit of pin) await page.getByRole('button', { name: digit, exact: true }).click();
-  await page.getByRole('button', { name: 'Go' }).click();
+  if (/^\d+$/.test(secret)) {
+    for (const digit of secret) await page.getByRole('button', { name: digit, exact: true }).click();
+    await page.getByRole('button', { name: 'Go' }).click();
+  } else {
+    await page.getByRole('button', { name: 'Use the password' }).click();
+    await page.getByLabel(`Password of ${name}`).fill(secret);
+    await page.getByRole('button', { name: 'Sign in', exact: true }).click();
+  }
   await expect(page.getByRole('heading', { name: 'Jobs' })).toBeVisible();
 }
 

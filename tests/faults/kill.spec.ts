@@ -5,10 +5,10 @@ import { join } from 'node:path';
 import { chromium, expect, test, type BrowserContext, type Page } from '@playwright/test';
 import { answerAll, CHROMIUM_ARGS } from '../../scripts/support/browser';
 import { CHROMIUM } from '../../scripts/support/debian';
-import { migrate } from '../../scripts/support/migrate';
 import { freePort } from '../../scripts/support/ports';
-import { ensureDatabase, startThrowAwayCluster, type ThrowAwayCluster } from '../../scripts/support/postgres';
+import { prepareDatabase, startThrowAwayCluster, type ThrowAwayCluster } from '../../scripts/support/postgres';
 import { serve, type Served } from '../../scripts/support/serve';
+import { makeWorkers } from '../../scripts/support/workers';
 import { loadDemo } from '../../scripts/up/load-demo';
 import { seeded } from '../../bench/seeded';
 
@@ -37,9 +37,9 @@ class Shop {
   constructor(private readonly cluster: ThrowAwayCluster, private readonly random: () => number) {}
 
   async open(): Promise<void> {
-    this.databaseUrl = await ensureDatabase(this.cluster, 'kills');
-    await migrate(this.databaseUrl);
-    await loadDemo(this.databaseUrl, false);
+    this.databaseUrl = await prepareDatabase(this.cluster, 'kills');
+    await makeWorkers();
+    await loadDemo(this.databaseUrl);
     this.port = await freePort();
     this.app = await serve({ host: '127.0.0.1', port: this.port, databaseUrl: this.databaseUrl });
     await this.startBrowser();

@@ -2,11 +2,11 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { demoProcedure } from '../support/demo';
 import { freshDatabase } from '../support/database';
 import { makeShop } from '../support/shop';
-import { approveDraft, bringIn, discardDraft, openDraft, planView, proceduresFor, saveDraft, searchLibrary, startProcedure, viewProcedure } from '@/services';
-import type { Person } from '@/data';
+import { approveDraft, bringIn, discardDraft, planView, proceduresFor, readDraft, saveDraft, searchLibrary, startProcedure, viewProcedure } from '@/services';
+import type { Actor } from '@/data';
 
 let drop: () => Promise<void>;
-let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Person>;
+let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
 beforeAll(async () => {
   drop = await freshDatabase();
   people = await makeShop();
@@ -40,32 +40,32 @@ it('finds what was recorded for exactly a vehicle', async () => {
 describe('drafts', () => {
   it('saves over the version it started from, and tells the second of two editors', async () => {
     const id = await startProcedure(people.technician, NEW);
-    const { document, version } = await openDraft(people.technician, id);
-    const saved = await saveDraft(people.technician, id, version, { ...document, title: 'Mine' });
-    await expect(saveDraft(people.lead, id, version, { ...document, title: 'Theirs' })).rejects.toMatchObject({ kind: 'conflict', code: 'draft-moved-on' });
-    const draft = await openDraft(people.lead, id);
+    const { document, version } = await readDraft(people.technician, id);
+    const saved = await saveDraft(people.technician, id, version, JSON.stringify({ ...document, title: 'Mine' }));
+    await expect(saveDraft(people.lead, id, version, JSON.stringify({ ...document, title: 'Theirs' }))).rejects.toMatchObject({ kind: 'conflict', code: 'draft-moved-on' });
+    const draft = await readDraft(people.lead, id);
     expect([draft.version, draft.document.title]).toEqual([saved.version, 'Mine']);
   });
 
   it('refuses bad form naming the place, and saves nothing of it', async () => {
-    const { version, document } = await openDraft(people.lead, 'carry-front-door');
+    const { version, document } = await readDraft(people.lead, 'carry-front-door');
     const bad: [unknown, string][] = [
       [{ ...document, colour: 'red' }, 'colour'], [{ ...document, parts: [{ id: 'a' }] }, 'parts[0].kind'],
       [{ ...document, fasteners: [{ id: 's1', kind: 'screw', holds: 'x', count: -2 }] }, 'fasteners[0].count'], [{ ...document, map: { width: '9' } }, 'map.width'],
     ];
     for (const [value, place] of bad) {
-      await expect(saveDraft(people.lead, document.id, version, value)).rejects.toMatchObject({ kind: 'invalid', message: expect.stringContaining(place) });
+      await expect(saveDraft(people.lead, document.id, version, JSON.stringify(value))).rejects.toMatchObject({ kind: 'invalid', message: expect.stringContaining(place) });
     }
-    expect((await openDraft(people.lead, document.id)).version).toBe(version);
+    expect((await readDraft(people.lead, document.id)).version).toBe(version);
   });
 
   it('is approved by a lead only, not with errors, not when it moved on; then it is in force', async () => {
-    const { document, version } = await openDraft(people.technician, 'kite-front-door');
+    const { document, version } = await readDraft(people.technician, 'kite-front-door');
     await expect(approveDraft(people.technician, document.id, version, 'x')).rejects.toMatchObject({ kind: 'forbidden' });
-    const broken = await saveDraft(people.technician, document.id, version, { ...document, parts: [...document.parts, { ...document.parts[0], behind: ['nothing-like-it'] }] });
+    const broken = await saveDraft(people.technician, document.id, version, JSON.stringify({ ...document, parts: [...document.parts, { ...document.parts[0], behind: ['nothing-like-it'] }] }));
     await expect(approveDraft(people.lead, document.id, broken.version, 'x')).rejects.toMatchObject({ code: 'has-errors' });
     await expect(approveDraft(people.lead, document.id, version, 'x')).rejects.toMatchObject({ code: 'draft-moved-on' });
-    const good = await saveDraft(people.technician, document.id, broken.version, { ...document, title: 'Velden Kite, front door, second' });
+    const good = await saveDraft(people.technician, document.id, broken.version, JSON.stringify({ ...document, title: 'Velden Kite, front door, second' }));
     expect((await viewProcedure(document.id)).document.title).toBe('Velden Kite, front door');
     expect(await approveDraft(people.lead, document.id, good.version, 'better title')).toBe(2);
     const view = await viewProcedure(document.id);
@@ -75,7 +75,7 @@ describe('drafts', () => {
   it('does not plan a draft, lets a trainee record nothing, and forgets a discarded one', async () => {
     await expect(planView(people.lead, { procedures: ['carry-front-door'], job: null })).rejects.toMatchObject({ code: 'not-approved' });
     await expect(startProcedure(people.trainee, NEW)).rejects.toMatchObject({ kind: 'forbidden' });
-    await discardDraft(people.lead, 'carry-front-door');
+    await discardDraft(people.lead, 'carry-front-door', (await readDraft(people.lead, 'carry-front-door')).version);
     await expect(viewProcedure('carry-front-door')).rejects.toMatchObject({ kind: 'not-found' });
   });
 

@@ -1,15 +1,16 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { HERE } from '../support/sender';
 import { kiteJob, kiteShop, REAR_SPEAKER } from '../support/kite-shop';
 import type { RunFact } from '@/core/run';
 import type { VisitFact } from '@/core/visit';
 import {
   changePerson, eventsSince, jobBoard, lookedAt, moveStock, openFlags, openJob, openRun, openRunScreen, openVisit, overrideGate, receiveEvents, viewJob, viewProcedure, viewStores, watchLog,
 } from '@/services';
-import { db, type Person } from '@/data';
+import { db, type Actor } from '@/data';
 
 let drop: () => Promise<void>;
-let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Person>;
+let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
 let job: number;
 beforeAll(async () => { ({ drop, people, job } = await kiteShop()); });
 afterAll(() => drop());
@@ -104,7 +105,7 @@ describe('what arrives in a log', () => {
 
   it('carries a device’s wrong clock along, and orders by logical time all the same', async () => {
     const run = await newRun();
-    const slow = { ...note('first'), at: '1999-01-01T00:00:00.000Z' };
+    const slow = { ...note('first'), at: '1970-01-01T00:00:00.000Z' };
     const fast = { ...note('second'), at: '2031-01-01T00:00:00.000Z' };
     await receiveEvents(people.technician, run, [fast, slow], 0);
     const { events } = await openRunScreen(run);
@@ -117,18 +118,21 @@ describe('a gate over a failed test', () => {
   it('opens on the word and PIN of a lead, in the lead’s name, and of nobody else', async () => {
     const run = await newRun();
     const form = { gate, reason: 'speaker follows on Friday' };
-    await expect(overrideGate(people.technician, run, { ...form, lead: 'lead', pin: '9999' })).rejects.toMatchObject({ code: 'wrong-secret' });
-    await expect(overrideGate(people.technician, run, { ...form, lead: 'technician', pin: '1234' })).rejects.toMatchObject({ code: 'not-allowed' });
+    await expect(overrideGate(people.technician, run, { ...form, lead: 'lead', pin: '9999' }, HERE)).rejects.toMatchObject({ code: 'wrong-secret' });
+    await expect(overrideGate(people.technician, run, { ...form, lead: 'technician', pin: '8341' }, HERE)).rejects.toMatchObject({ code: 'not-allowed' });
     expect((await eventsSince(run, 0)).events).toEqual([]);
-    await overrideGate(people.technician, run, { ...form, lead: 'lead', pin: '1234' });
+    await overrideGate(people.technician, run, { ...form, lead: 'lead', pin: '8341' }, HERE);
     expect((await eventsSince(run, 0)).events).toMatchObject([{ type: 'overridden', person: 'lead', gate, reason: form.reason }]);
   });
 
-  it('passed by a technician alone is kept and flagged', async () => {
+  it('is opened by no event that a device makes, whoever is signed in on it', async () => {
     const run = await newRun();
-    const alone = event({ type: 'overridden', gate, reason: 'late already' });
-    await receiveEvents(people.technician, run, [alone], 0);
-    expect((await flagsOf(alone)).map(({ reason }) => reason)).toEqual(['override']);
+    for (const by of [people.technician, people.lead]) {
+      const alone = event({ type: 'overridden', gate, reason: 'late already' }, by.id);
+      expect((await receiveEvents(by, run, [alone], 0)).setAside).toMatchObject([{ id: alone.id }]);
+      expect((await flagsOf(alone)).map(({ reason }) => reason)).toEqual(['override']);
+    }
+    expect((await eventsSince(run, 0)).events).toEqual([]);
   });
 });
 

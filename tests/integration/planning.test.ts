@@ -8,10 +8,10 @@ import { foldRun, graphOf, viewRun, type RunEvent, type RunFact } from '@/core/r
 import {
   approveDraft, bringIn, changeKit, changeSettings, deriveForJob, openJob, openRun, openRunScreen, planView, proceduresFor, readKit, readShop, receiveEvents, viewProcedure,
 } from '@/services';
-import { db, type Person } from '@/data';
+import { db, type Actor } from '@/data';
 
 let drop: () => Promise<void>;
-let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Person>;
+let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
 const IDS = ['kite-rear-door', 'kite-front-door', 'calder-rear-seat', 'calder-quarter-trim', 'lumen-front-door'];
 const KITE = { title: 'Rear speakers', customer: '', label: '', make: 'Velden', model: 'Kite', year: 2017 as number | null, body: 'hatch-5', steering: 'left' as const };
 beforeAll(async () => {

@@ -1,16 +1,17 @@
 import { createHash, randomUUID } from 'node:crypto';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { watchEventLoop } from '../support/event-loop';
 import { kiteJob, kiteShop, REAR_SPEAKER } from '../support/kite-shop';
 import { readPdf } from '../support/read-pdf';
 import { visitLog } from '../support/visit';
 import { deviceOf, workThrough } from '../support/work-run';
 import type { VisitFact } from '@/core/visit';
 import { keepPhoto, moveStock, openJob, openRun, openRunScreen, openVisit, printReport, readReport, receiveEvents, viewStores } from '@/services';
-import type { Person } from '@/data';
+import type { Actor } from '@/data';
 
 let drop: () => Promise<void>;
-let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Person>;
+let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
 let job: number;
 const CLIPS = 'release:kite-rear-door/c1';
 
@@ -34,7 +35,7 @@ beforeAll(async () => {
     line('arrival', 'intermittent', 'when warm'), { type: 'marked', view: 'left', x: 0.6, y: 0.5, kind: 'scratch', words: 'below the handle', walk: 'arrival', photo: mark },
     { type: 'note', text: 'rattles over bumps, says the customer' }, { type: 'photo', photo: await photo() },
     { type: 'signed', walk: 'arrival', name: 'Zoë Łąkowska', strokes: [[[10, 10], [400, 200]], [[500, 300]]], covers: 2 }, line('departure', 'works'),
-  ]), 0);
+  ]).map((event) => ({ ...event, person: 'technician' })), 0);
   const stamp = deviceOf('technician');
   const { run: { plan } } = await openRunScreen(run);
   await receiveEvents(people.technician, run, [...workThrough(plan, stamp, { [CLIPS]: [
@@ -73,6 +74,20 @@ describe('the hand-over report', () => {
     const { text, pictures } = await readPdf(await printReport(empty));
     expect([text.includes('No marks were noted.'), text.includes('No checks were recorded.'), pictures]).toEqual([true, true, 0]);
     await expect(printReport(999_999)).rejects.toMatchObject({ code: 'job-unknown' });
+  });
+
+  it('with sixty notes of two thousand characters without a space is drawn in its time, and has every one of them', async () => {
+    const number = await openJob(people.technician, kiteJob('Long words'));
+    const { job: { visit } } = await openVisit(number);
+    const long = (n: number) => `${n}:`.padEnd(2000, 'x'.repeat(7) + 'y');
+    await receiveEvents(people.technician, visit, visitLog(Array.from({ length: 60 }, (_, n): VisitFact => ({ type: 'note', text: long(n) })), 'tablet-z').map((event) => ({ ...event, person: 'technician' })), 0);
+    const lag = watchEventLoop();
+    const started = performance.now();
+    const { text } = await readPdf(await printReport(number));
+    expect(performance.now() - started).toBeLessThan(3 * 5000);
+    expect(lag()).toBeLessThan(3 * 500);
+    const plain = text.replace(/[\s\u200B]/g, '');
+    for (const n of [0, 30, 59]) expect(plain).toContain(long(n).slice(0, 300));
   });
 
   it('took from stores what was fitted new, once', async () => {

@@ -1,13 +1,14 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { asOwner } from '../support/database';
 import { kiteShop, REAR_SPEAKER } from '../support/kite-shop';
 import { deviceOf, workThrough } from '../support/work-run';
 import type { RunEvent, RunFact } from '@/core/run';
 import { eventsSince, jobBoard, openFlags, openRun, openRunScreen, receiveEvents } from '@/services';
-import { db, type Person } from '@/data';
+import { db, type Actor } from '@/data';
 
 let drop: () => Promise<void>;
-let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Person>;
+let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
 let job: number;
 beforeAll(async () => { ({ drop, people, job } = await kiteShop()); });
 afterAll(() => drop());
@@ -31,10 +32,13 @@ describe('the event log', () => {
     expect((await eventsSince(run, all.position)).events).toEqual([more]);
   });
 
-  it('cannot be changed or emptied by anybody', async () => {
-    await expect(db.query(`update events set type = 'x'`)).rejects.toThrow('append-only');
-    await expect(db.query('delete from events')).rejects.toThrow('append-only');
-    await expect(db.query('truncate events')).rejects.toThrow('append-only');
+  it('cannot be changed or emptied by anybody: not by the app, which may not, nor by the owner of the tables', async () => {
+    for (const text of [`update events set type = 'x'`, 'delete from events', 'truncate events', 'alter table events disable trigger all', 'drop trigger run_events_append_only on events', `set session_replication_role = 'replica'`]) {
+      await expect(db.query(text)).rejects.toThrow(/permission denied|must be owner/);
+    }
+    await expect(asOwner(`update events set type = 'x'`)).rejects.toThrow('append-only');
+    await expect(asOwner('delete from events')).rejects.toThrow('append-only');
+    await expect(asOwner('truncate events')).rejects.toThrow('append-only');
   });
 
   it('does not take an event that belongs to another run', async () => {
