@@ -1,6 +1,5 @@
 import pg from 'pg';
-import { migrate } from '../scripts/support/migrate';
-import { ensureDatabase, startThrowAwayCluster } from '../scripts/support/postgres';
+import { prepareDatabase, startThrowAwayCluster } from '../scripts/support/postgres';
 import { ZONES } from '../src/core/vehicle';
 import { getPool } from '../src/data';
 import { searchLibrary } from '../src/services';
@@ -18,8 +17,7 @@ const QUERIES = ['kite', '2018 kite rear door', 'rear door kite 2018', 'velden',
 export async function main(): Promise<void> {
   const cluster = await startThrowAwayCluster();
   try {
-    const url = await ensureDatabase(cluster, 'search');
-    await migrate(url);
+    const url = await prepareDatabase(cluster, 'search');
     process.env.DATABASE_URL = url;
     await fill(url);
     const rows: (string | number)[][] = [];
