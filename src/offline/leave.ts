@@ -19,25 +19,34 @@ export async function sessionEnd(): Promise<number | null> {
   return Number.isFinite(end) ? end : null;
 }
 
-/** Whether a kept page may be shown: while the session lasts every one; after that only a run that still has something to send. */
-export async function mayShowKept(pathname: string, now: number): Promise<boolean> {
+/** Whether what is fetched now may be kept: only while somebody's session lasts. */
+export async function mayKeep(now: number): Promise<boolean> {
   const end = await sessionEnd();
-  if (end !== null && now < end) return true;
-  return isOpenWork(pathname, await listUnsentLogs());
+  return end !== null && now < end;
 }
 
-/** A page of a log that still waits to be sent. A check-in's address does not name its log: it counts while any log waits that is no run's page. */
-const isOpenWork = (pathname: string, unsent: string[]): boolean =>
-  unsent.some((log) => pathname === `/runs/${log}`) || (unsent.length > 0 && /^\/jobs\/\d+\/check-in$/.test(pathname));
+/** Whether a kept page may be shown: while the session lasts every one; after that only a run that still has something to send. */
+export async function mayShowKept(pathname: string, now: number): Promise<boolean> {
+  if (await mayKeep(now)) return true;
+  return (await openWork())(pathname);
+}
+
+/** Tells pages of logs that still wait to be sent. A check-in's address does not name its log: it counts while a log waits that no kept run is of. */
+async function openWork(): Promise<(pathname: string) => boolean> {
+  const unsent = new Set((await listUnsentLogs()).map((log) => `/runs/${log}`));
+  const runs = new Set((await (await caches.open(PAGES)).keys()).map(({ url }) => new URL(url).pathname).filter((pathname) => unsent.has(pathname)));
+  return (pathname) => runs.has(pathname) || (unsent.size > runs.size && /^\/jobs\/\d+\/check-in$/.test(pathname));
+}
 
 /**
  * Takes what the person who leaves could see off this tablet: pages, pictures, and events that the server has. What was not sent yet stays stored, and is
  * sent once somebody signs in. After an expiry the pages of open work stay until their last event is sent.
  */
 export async function forgetPerson(why: 'left' | 'expired'): Promise<void> {
-  const unsent = why === 'expired' ? await listUnsentLogs() : [];
-  await Promise.all([caches.delete('photos'), forgetPages((pathname) => !isOpenWork(pathname, unsent)), deleteSentExcept(unsent)]);
+  // First of all nothing more is kept: pages may be on their way.
   if (why === 'left') await caches.delete(SESSION_CACHE);
+  const [isOpen, unsent] = why === 'expired' ? [await openWork(), await listUnsentLogs()] : [() => false, []];
+  await Promise.all([caches.delete('photos'), forgetPages((pathname) => !isOpen(pathname)), deleteSentExcept(unsent)]);
 }
 
 /** Takes a log's page and sent events off this tablet. */

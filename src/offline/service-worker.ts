@@ -1,5 +1,5 @@
 /// <reference lib="webworker" />
-import { mayShowKept } from './leave';
+import { mayKeep, mayShowKept } from './leave';
 import { CacheFirst, ExpirationPlugin, NetworkFirst, Serwist, type PrecacheEntry, type SerwistPlugin } from 'serwist';
 
 declare const self: ServiceWorkerGlobalScope & { __SW_MANIFEST: (PrecacheEntry | string)[] };
@@ -9,8 +9,9 @@ const DAY_SECONDS = 86_400;
 const PATIENCE_SECONDS = 4;
 const PAGES = 'pages';
 
-/** A page that sent us elsewhere (signed out) must not be kept under its own address. */
-const onlyItself: SerwistPlugin = { cacheWillUpdate: async ({ response }) => (response.ok && !response.redirected ? response : null) };
+/** Whether an answer may be kept: a page that sent us elsewhere (signed out) not under its own address, and nothing once the person has left. */
+const isKeepable = async (response: Response) => response.ok && !response.redirected && mayKeep(Date.now());
+const onlyItself: SerwistPlugin = { cacheWillUpdate: async ({ response }) => ((await isKeepable(response)) ? response : null) };
 
 /** A shop whose database is just coming back is as good as no network: the kept page is shown. */
 const noFaults: SerwistPlugin = {
@@ -60,6 +61,6 @@ async function keepPages(pages: string[]): Promise<void> {
   const cache = await caches.open(PAGES);
   for (const page of pages) {
     const response = await fetch(page, { credentials: 'same-origin' }).catch(() => null);
-    if (response?.ok && !response.redirected) await cache.put(page, response);
+    if (response && (await isKeepable(response))) await cache.put(page, response);
   }
 }

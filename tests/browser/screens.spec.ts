@@ -23,6 +23,7 @@ test('sets up an empty shop and signs the owner in', async ({ browser }) => {
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   await expect(page.getByRole('cell', { name: 'Sol Reed', exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Sign out' }).click();
+  await expect(page.getByText('Who is working?')).toBeVisible();
   await signIn(page, 'Sol Reed', '1357');
   await page.close();
 });

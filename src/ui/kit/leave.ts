@@ -6,6 +6,8 @@ export async function leave(): Promise<void> {
   noteLeaving(true);
   await forgetPerson('left').catch(() => undefined);
   await finishLeaving();
+  // What was being fetched ahead while the server still knew the person.
+  await forgetPerson('left').catch(() => undefined);
 }
 
 /** Tells the server of a sign-out that it could not be told of before. True where there was one and it knows now. */

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import type { PersonView } from '@/contracts';
-import { noteLeaving, forgetPerson } from '@/offline';
+import { forgetPerson, noteLeaving, noteSessionEnd } from '@/offline';
 import { Trouble, useSend } from '../kit';
 import { goTo } from '../kit/go-to';
 import { EnrolForm } from './enrol-form';
@@ -31,11 +31,11 @@ export function SignIn({ shop, people, isEnrolled, tablet, next, asked, byPasswo
   const [byPassword, setByPassword] = useState(first);
   const { busy, trouble, setTrouble, run } = useSend();
   const enter = async (person: string, secret: { pin: string } | { password: string }) => {
-    const done = await run('POST', '/api/sign-in', { person, ...secret });
+    const done = await run<{ expiresAt: string }>('POST', '/api/sign-in', { person, ...secret });
     if (!done) return;
     noteLeaving(false);
     // Whoever was here before takes their pages along; what they did not send yet is sent now.
-    await forgetPerson('left').catch(() => undefined);
+    await forgetPerson('left').then(() => noteSessionEnd(done.expiresAt)).catch(() => undefined);
     goTo(next);
   };
   const choose = (person: SignInPerson) => {
