@@ -5,7 +5,11 @@ import { ensureBuild } from '../scripts/support/build';
 import { freePort } from '../scripts/support/ports';
 import { prepareDatabase, startThrowAwayCluster } from '../scripts/support/postgres';
 import { serve } from '../scripts/support/serve';
+import { actorOf } from '../scripts/up/actor';
 import { loadDemo } from '../scripts/up/load-demo';
+import { getPool } from '../src/data';
+import { receiveEvents } from '../src/services';
+import { printTable } from './measure';
 
 const WRITERS = 50;
 const SECONDS = 8;
@@ -33,13 +37,17 @@ async function writeFor(write: (writer: number) => Promise<void>): Promise<{ per
   return { perSecond: times.length / SECONDS, p95: times[Math.floor(times.length * 0.95)] };
 }
 
-/** Events a second that the app takes from 50 writers, and the same inserts sent raw with the same lock and triggers, side by side. */
+/**
+ * Events a second that are taken from 50 writers: by the service that receives them, by the whole app over HTTP, and the same inserts sent raw with the
+ * same lock and triggers, side by side. Writers, app and database share the machine's cores.
+ */
 export async function main(): Promise<void> {
   await ensureBuild();
   const cluster = await startThrowAwayCluster({ durable: true });
   const databaseUrl = await prepareDatabase(cluster, 'events');
   await loadDemo(databaseUrl);
   const app = await serve({ host: '127.0.0.1', port: await freePort(), databaseUrl });
+  process.env.DATABASE_URL = databaseUrl;
   const pool = new pg.Pool({ connectionString: databaseUrl, max: CONNECTIONS });
   try {
     const { port } = new URL(app.url);
@@ -57,6 +65,11 @@ export async function main(): Promise<void> {
     const { cookie } = await post('/api/sign-in', { person: 'rui-castellane', pin: '4004' });
     const runs: string[] = [];
     for (let n = 0; n < WRITERS; n += 1) runs.push((JSON.parse((await post('/api/runs', { job: 2402, procedures: ['kite-rear-door'], goals: ['pull-cap'], options: { windows: 'power' } }, cookie)).text) as { id: string }).id);
+    const rui = await actorOf('rui-castellane');
+    const byService = (logOf: (writer: number) => string) => async (writer: number) => {
+      const { kept } = await receiveEvents(rui, logOf(writer), [newEvent()], Number.MAX_SAFE_INTEGER);
+      if (kept.length !== 1) throw new Error('An event was not kept.');
+    };
     const byApp = (logOf: (writer: number) => string) => async (writer: number) => {
       const { status, text } = await post(`/api/logs/${logOf(writer)}/events?after=9007199254740991`, { events: [newEvent()] }, cookie);
       if (status !== 200) throw new Error(text);
@@ -70,12 +83,17 @@ export async function main(): Promise<void> {
       );
     };
     process.stdout.write(`${WRITERS} writers, one event each at a time, ${SECONDS} s each; durable PostgreSQL, ${CONNECTIONS} connections\n`);
+    const rows: string[][] = [];
     for (const [name, logOf] of [['one run', () => runs[0]], ['a run each', (writer: number) => runs[writer]]] as const) {
       await writeFor(byApp(logOf));
-      const [mine, theirs] = [await writeFor(byApp(logOf)), await writeFor(raw(logOf))];
-      process.stdout.write(`${name.padEnd(11)} app ${mine.perSecond.toFixed(0).padStart(5)} events/s (p95 ${mine.p95.toFixed(0)} ms)   raw inserts ${theirs.perSecond.toFixed(0).padStart(5)} events/s (p95 ${theirs.p95.toFixed(0)} ms)   ratio ${(mine.perSecond / theirs.perSecond).toFixed(2)}\n`);
+      const plain = await writeFor(raw(logOf));
+      for (const [what, rate] of [['raw inserts', plain], ['service', await writeFor(byService(logOf))], ['over HTTP', await writeFor(byApp(logOf))]] as const) {
+        rows.push([name, what, rate.perSecond.toFixed(0), `${rate.p95.toFixed(0)} ms`, (rate.perSecond / plain.perSecond).toFixed(2)]);
+      }
     }
+    printTable(['', '', 'events/s', 'p95', 'ratio'], rows);
   } finally {
+    await getPool().end();
     await pool.end();
     await app.stop();
     cluster.stop();

@@ -43,22 +43,6 @@ const INSERT = `insert into events (id, log_id, lamport, device, seq, person_id,
     from held cross join jsonb_to_recordset($2::jsonb) as e(id uuid, lamport bigint, device text, seq bigint, person text, at timestamptz, type text, fact jsonb)`;
 
 /**
- * Takes plain events into an open log in one statement that holds the log while it writes. Returns the ids that were added: those that are there already,
- * run too far ahead, or come to a log that is closed are missing, and need a closer look. Throws `invalid` where a value is not the database's kind.
- */
-export async function appendPlainEvents(db: Db, logId: string, events: KeptEvent[], receivedFrom: string): Promise<string[]> {
-  const { rows } = await db.query<{ id: string }>(
-    `with held as (select id from logs where id = $1 and closed_position is null for update),
-          last as (select coalesce(max(lamport), 0) as lamport from events where log_id = $1)
-     ${INSERT} cross join last
-      where e.lamport <= last.lamport + ${MOST_LAMPORT_AHEAD}
-     on conflict (id) do nothing returning id`,
-    [logId, packed(events), receivedFrom],
-  );
-  return rows.map(({ id }) => id);
-}
-
-/**
  * Appends events to a log that is held. One that is there already, by its id, changes nothing. Returns the ids that this log now holds; an id that
  * belongs to another log is missing from the answer.
  */
@@ -89,7 +73,7 @@ interface EventRow {
   device: string;
   seq: string;
   person: string;
-  at: Date;
+  at: Date | string;
   type: string;
   fact: Record<string, unknown>;
   late: boolean;
@@ -100,8 +84,33 @@ const FROM = 'from events e join logs l on l.id = e.log_id';
 
 const toEvent = <E extends KeptEvent>(row: EventRow): E => ({
   id: row.id, lamport: Number(row.lamport), device: row.device, seq: Number(row.seq), person: row.person,
-  at: row.at.toISOString(), type: row.type, ...row.fact, ...(row.late ? { late: true } : {}),
+  at: new Date(row.at).toISOString(), type: row.type, ...row.fact, ...(row.late ? { late: true } : {}),
 } as unknown as E);
+
+/** What one statement took in, and what it saw of the log besides. */
+export interface Taken<E extends KeptEvent> {
+  added: string[];
+  events: E[];
+  position: number;
+}
+
+/**
+ * Takes plain events into an open log and tells what is new since a position, in one statement that holds the log while it writes. Ids that are there already,
+ * run too far ahead, or come to a log that is closed are missing from `added`, and need a closer look. The news are what the statement saw at its start: what others added
+ * while it waited for the log, and its own, come with the next look. Throws `invalid` where a value is not the database's kind.
+ */
+export async function takePlainEvents<E extends KeptEvent>(db: Db, logId: string, sent: KeptEvent[], receivedFrom: string, after: number): Promise<Taken<E>> {
+  const { rows } = await db.query<{ added: string[]; news: EventRow[] }>(
+    `with held as (select id from logs where id = $1 and closed_position is null for update),
+          last as (select coalesce(max(lamport), 0) as lamport from events where log_id = $1),
+          added as (${INSERT} cross join last where e.lamport <= last.lamport + ${MOST_LAMPORT_AHEAD} on conflict (id) do nothing returning id)
+     select coalesce((select json_agg(id) from added), '[]') as added,
+            coalesce((select json_agg(n order by n.position) from (select ${EVENT} ${FROM} where e.log_id = $1 and e.position > $4) n), '[]') as news`,
+    [logId, packed(sent), receivedFrom, after],
+  );
+  const [{ added, news }] = rows;
+  return { added, events: news.map(toEvent<E>), position: news.length ? Number(news[news.length - 1].position) : after };
+}
 
 /** The events of a log that arrived after a position, in order of arrival, with the new position. */
 export async function listEvents<E extends KeptEvent>(db: Db, logId: string, after: number): Promise<{ events: E[]; position: number }> {

@@ -1,7 +1,7 @@
 import { judgeEvent, type LogAnswer, type LogEvent } from '../contracts';
 import { PezzoError } from '../core/errors';
 import {
-  appendEvents, appendPlainEvents, db, getLog, insertFlags, listEvents, lockLog, onArrivals, PEOPLE, transaction, type Actor, type Db, type LogRow, type NewFlag,
+  appendEvents, db, getLog, insertFlags, listEvents, lockLog, onArrivals, PEOPLE, takePlainEvents, transaction, type Actor, type Db, type LogRow, type NewFlag,
 } from '../data';
 import { demand } from './permission';
 import { askClosely, CLOSING, doubtsOf, type AskedEvent } from './doubts';
@@ -23,8 +23,7 @@ export async function receiveEvents(by: Actor, logId: string, raw: unknown[], af
   demand(by, 'follow');
   const log = await knownLog(logId);
   const sorted = await sort(log, raw);
-  const answer = (await receivePlain(by, log, sorted)) ?? (await receiveClosely(by, log, sorted));
-  return { ...answer, ...(await listEvents<LogEvent>(db, logId, after)) };
+  return (await receivePlain(by, log, sorted, after)) ?? { ...(await receiveClosely(by, log, sorted)), ...(await listEvents<LogEvent>(db, logId, after)) };
 }
 
 type Received = Pick<LogAnswer, 'kept' | 'setAside'>;
@@ -33,15 +32,16 @@ type Received = Pick<LogAnswer, 'kept' | 'setAside'>;
 const CLOSER: ReadonlySet<string> = new Set(['finished', 'closed', 'overridden', 'retracted', 'signed', 'vin']);
 
 /** The usual case, in one statement: own events of an open run, all in order. Null where anything about the batch is unusual. */
-async function receivePlain(by: Actor, log: LogRow, { readable, aside }: Sorted): Promise<Received | null> {
+async function receivePlain(by: Actor, log: LogRow, { readable, aside }: Sorted, after: number): Promise<LogAnswer | null> {
   const isUsual = log.kind === 'run' && aside.length === 0 && readable.every(({ event, isNewer }) => !isNewer && event.person === by.id && !CLOSER.has(event.type));
   if (!isUsual) return null;
   const events = readable.map(({ event }) => event);
-  const added = await appendPlainEvents(db, log.id, events, by.id).catch((error: unknown) => {
-    if (error instanceof PezzoError && error.kind === 'invalid') return [];
+  const taken = await takePlainEvents<LogEvent>(db, log.id, events, by.id, after).catch((error: unknown) => {
+    if (error instanceof PezzoError && error.kind === 'invalid') return null;
     throw error;
   });
-  return added.length === events.length ? { kept: added, setAside: [] } : null;
+  if (taken?.added.length !== events.length) return null;
+  return { kept: taken.added, setAside: [], events: taken.events, position: taken.position };
 }
 
 /** Holds the log, asks of each event what stands against it, keeps what may be kept and flags what a lead should see. Then closes, where that was asked. */
