@@ -65,8 +65,8 @@ export interface VisitState {
   /** What came too late to count, in logical order: shown beside, with who and when. */
   later: LaterRecord[];
   waits: Wait[];
-  photos: { id: string; photo: string; words: string | null }[];
-  notes: { id: string; text: string }[];
+  photos: { id: string; photo: string; words: string | null; later?: true }[];
+  notes: { id: string; text: string; later?: true }[];
   closed: boolean;
   /** Wall time of giving back; shown only. */
   closedAt: string | null;
@@ -110,8 +110,8 @@ function apply(state: VisitState, event: VisitEvent, later?: true): void {
       if (!state.zones.some((one) => one.zone === event.zone && one.side === event.side)) state.zones.push({ zone: event.zone, side: event.side });
       return;
     case 'vin': state.vin = event.vin; return;
-    case 'photo': state.photos.push({ id: event.id, photo: event.photo, words: event.words ?? null }); return;
-    case 'note': state.notes.push({ id: event.id, text: event.text }); return;
+    case 'photo': state.photos.push({ id: event.id, photo: event.photo, words: event.words ?? null, ...(later ? { later } : {}) }); return;
+    case 'note': state.notes.push({ id: event.id, text: event.text, ...(later ? { later } : {}) }); return;
     case 'signed': {
       const signature = { walk: event.walk, name: event.name, strokes: event.strokes, at: event.at, person: event.person, covers: event.covers, later: 0 };
       state.signed.push(signature);

@@ -18,14 +18,16 @@ export function People({ people, devices }: { people: PersonView[]; devices: Dev
     <>
       <PageHead title="People" under="Who works here, and what they may do" />
       <div className="split">
-        <section className="sheet">
-          <Table responsive>
-            <thead><tr><th>Name</th><th>Role</th><th>Sign-in</th></tr></thead>
-            <tbody>{people.map((person) => <PersonRow key={person.id} person={person} />)}</tbody>
-          </Table>
-        </section>
+        <div>
+          <section className="sheet">
+            <Table responsive>
+              <thead><tr><th>Name</th><th>Role</th><th>Sign-in</th></tr></thead>
+              <tbody>{people.map((person) => <PersonRow key={person.id} person={person} />)}</tbody>
+            </Table>
+          </section>
+          <Devices devices={devices} people={people} />
+        </div>
         <AddPerson />
-        <Devices devices={devices} people={people} />
       </div>
     </>
   );

@@ -2,7 +2,7 @@
 import type { ProcedureDocument } from '@/core/procedure';
 import type { SaveState } from './use-draft';
 
-const WORDS = { saved: 'Draft saved', saving: 'Saving…', waiting: 'Not saved yet' };
+const WORDS = { untouched: 'Nothing changed yet', saved: 'Draft saved', saving: 'Saving…', waiting: 'Not saved yet' };
 
 /** Where saving stands; a refusal says why, and offers to keep one's own work as a file or to take the saved one. */
 export function SaveWords({ save, document }: { save: SaveState; document: ProcedureDocument }) {

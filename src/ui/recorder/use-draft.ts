@@ -5,7 +5,7 @@ import { ApiError, send, troubleWords } from '../kit';
 
 const PAUSE_MS = 700;
 
-export type SaveState = { at: 'saved' } | { at: 'saving' } | { at: 'waiting' } | { at: 'refused'; words: string; movedOn: boolean };
+export type SaveState = { at: 'untouched' } | { at: 'saved' } | { at: 'saving' } | { at: 'waiting' } | { at: 'refused'; words: string; movedOn: boolean };
 
 /**
  * The draft being edited, with undo and redo, saved as it goes; version 0 is none yet, and the first save begins one. Every save names the version it started from; when
@@ -13,7 +13,7 @@ export type SaveState = { at: 'saved' } | { at: 'saving' } | { at: 'waiting' } |
  */
 export function useDraft(first: ProcedureDocument, firstVersion: number) {
   const [history, edit] = useReducer(editHistory, { past: [], present: first, future: [] });
-  const [save, setSave] = useState<SaveState>({ at: 'saved' });
+  const [save, setSave] = useState<SaveState>({ at: firstVersion === 0 ? 'untouched' : 'saved' });
   const saved = useRef(first);
   const version = useRef(firstVersion);
   const busy = useRef(false);

@@ -27,7 +27,7 @@ export function EnrolForm() {
   return (
     <Form className="sheet" onSubmit={enrol} noValidate>
       <h2>Enrol this tablet</h2>
-      <Field id="tablet-name" label="What it is called" hint="Bay 2, by the compressor" error={errors.name}><Form.Control maxLength={60} {...register('name')} /></Field>
+      <Field id="tablet-name" label="What it is called" hint="For example: Bay 2, by the compressor" error={errors.name}><Form.Control maxLength={60} {...register('name')} /></Field>
       <Field id="enrol-person" label="Name of a lead or the owner" error={errors.person}><Form.Control autoComplete="username" maxLength={120} {...register('person')} /></Field>
       <Field id="enrol-password" label="Password" error={errors.password}><Form.Control type="password" autoComplete="current-password" maxLength={200} {...register('password')} /></Field>
       <Trouble text={trouble} />

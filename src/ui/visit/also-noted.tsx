@@ -11,12 +11,14 @@ export function AlsoNoted({ visit: { state, record, start } }: { visit: VisitHan
     setText('');
   };
   const takeBack = (id: string) => record({ type: 'retracted', event: id });
+  // What was signed is not taken back.
+  const isOpen = ({ later }: { later?: true }) => !state.closed && (state.signed.length === 0 || !!later);
   return (
     <div className="sheet" role="group" aria-label="Also noted">
       <h2>Also noted</h2>
       <ul className="rows also-noted">
-        {state.notes.map((note) => <li key={note.id}><span>{note.text}</span><TakeBack onTap={() => takeBack(note.id)} what={note.text} /></li>)}
-        {state.photos.map((photo, n) => <li key={photo.id}><Photo id={photo.photo} alt={photo.words ?? `Photo ${n + 1}`} /><TakeBack onTap={() => takeBack(photo.id)} what={`photo ${n + 1}`} /></li>)}
+        {state.notes.map((note) => <li key={note.id}><span>{note.text}</span>{isOpen(note) && <TakeBack onTap={() => takeBack(note.id)} what={note.text} />}</li>)}
+        {state.photos.map((photo, n) => <li key={photo.id}><Photo id={photo.photo} alt={photo.words ?? `Photo ${n + 1}`} />{isOpen(photo) && <TakeBack onTap={() => takeBack(photo.id)} what={`photo ${n + 1}`} />}</li>)}
       </ul>
       <form className="note-form" onSubmit={(event) => { event.preventDefault(); keep(); }}>
         <input className="form-control" aria-label="Note" placeholder="What the customer says; the mileage; what was seen" maxLength={2000} value={text} onChange={(event) => setText(event.target.value)} />

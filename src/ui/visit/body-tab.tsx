@@ -4,6 +4,7 @@ import { MARK_KINDS, VEHICLE_VIEWS, type Mark, type VehicleView, type View } fro
 import { Chips } from '../kit/chips';
 import { Photo, PhotoButton } from '../log';
 import type { VisitHandle } from './handle';
+import { FrozenLine } from './later-records';
 
 /** Scratches, chips, loose trim: tapped where they are, with words and a photo. */
 export function BodyTab({ visit, next }: { visit: VisitHandle; next: () => void }) {
@@ -30,6 +31,7 @@ export function BodyTab({ visit, next }: { visit: VisitHandle; next: () => void 
         ))}
       </div>
       <div className="view-large">
+        <FrozenLine visit={visit} />
         <Outline shape={shown} marks={numbered.filter((mark) => mark.view === view)} place={place} onPlace={setPlace} />
         <p className="quiet">{place ? 'What is there?' : 'Tap where something is scratched, loose, torn or stained.'}</p>
         {place && (
@@ -45,7 +47,7 @@ export function BodyTab({ visit, next }: { visit: VisitHandle; next: () => void 
           <li key={mark.id}>
             <b>{mark.n}</b> <span>{mark.kind}, {VEHICLE_VIEWS.find((one) => one.view === mark.view)!.name.toLowerCase()}{mark.words && `: ${mark.words}`}{mark.walk === 'departure' && ' · only now'}</span>
             {mark.photo && <Photo id={mark.photo} alt={`Mark ${mark.n}`} />}
-            {mark.walk === walk && <button type="button" className="btn btn-sm btn-outline-dark" onClick={() => record({ type: 'retracted', event: mark.id })}>Take back</button>}
+            {mark.walk === walk && !state.closed && (!state.signatures[walk] || mark.later) && <button type="button" className="btn btn-sm btn-outline-dark" onClick={() => record({ type: 'retracted', event: mark.id })}>Take back</button>}
           </li>
         ))}
       </ul>

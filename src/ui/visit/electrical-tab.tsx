@@ -5,6 +5,7 @@ import { RESULT_WORDS, resultWords, comparedLines, CONDITIONS, type CheckedLine,
 import { capital } from '@/core/procedure';
 import { ZONES } from '@/core/vehicle';
 import { Chips } from '../kit/chips';
+import { FrozenLine } from './later-records';
 import { VinField } from './vin-field';
 import type { VisitHandle } from './handle';
 
@@ -17,6 +18,7 @@ export function ElectricalTab({ visit, next }: { visit: VisitHandle; next: () =>
     ({ type: 'checked' as const, line, group, words, walk, result, ...(condition ? { condition } : {}) });
   return (
     <section className="visit-body" tabIndex={0}>
+      <FrozenLine visit={visit} />
       {walk === 'arrival' && <VinField visit={visit} />}
       {groups.map((group) => {
         const rows = all.filter((line) => line.group === group);

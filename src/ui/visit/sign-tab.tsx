@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import { faultsOnArrival, recordsToSign, resultWords, VEHICLE_VIEWS, type Stroke, type Walk } from '@/core/visit';
 import { AlsoNoted } from './also-noted';
+import { LaterRecords } from './later-records';
 import { SignatureField, SignaturePicture } from './signature';
 import type { VisitHandle } from './handle';
 
@@ -45,8 +46,9 @@ export function SignBox({ visit, walk, sentence }: { visit: VisitHandle; walk: W
         <h2>Signed by {given.name}</h2>
         <SignaturePicture strokes={given.strokes} />
         <p className="quiet">{new Date(given.at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}, over {given.covers} records, in front of {start.names[given.person] ?? given.person}</p>
-        {given.later > 0 && <p className="trouble">{given.later} {given.later === 1 ? 'record was' : 'records were'} made after it and {given.later === 1 ? 'is' : 'are'} not covered.</p>}
-        <button type="button" className="btn btn-outline-dark" onClick={() => setAgain(true)}>Sign again</button>
+        {given.later > 0 && <p className="trouble">{given.later} {given.later === 1 ? 'record was' : 'records were'} made after it and {given.later === 1 ? 'is' : 'are'} not covered. Sign again to cover {given.later === 1 ? 'it' : 'them'}.</p>}
+        <LaterRecords visit={visit} walk={walk} />
+        {!state.closed && <button type="button" className="btn btn-outline-dark" onClick={() => setAgain(true)}>Sign again</button>}
       </div>
     );
   }

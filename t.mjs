@@ -1,0 +1,13 @@
+import { chromium } from '@playwright/test';
+const b = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox','--disable-gpu','--disable-quic','--no-first-run','--disable-background-networking','--disable-component-update','--disable-sync'] });
+const baseURL = 'http://127.0.0.1:4712';
+const c = await b.newContext({ baseURL, viewport: { width: 1280, height: 800 } });
+const q = await c.newPage();
+await c.request.post('/api/sign-in', { data: { person: 'ines-okafor-lind', password: 'saltmarsh-desk' } });
+await q.goto('/people'); await q.screenshot({ path: '/tmp/s2.png' });
+await q.setViewportSize({ width: 390, height: 844 }); await q.goto('/jobs/2402'); await q.getByRole('link', { name: /rear door/ }).first().click(); await q.locator('.done-bar').waitFor(); await q.waitForTimeout(1500);await q.screenshot({ path: '/tmp/s5.png' });
+await q.goto('/jobs/2402/check-in'); await q.waitForTimeout(1500); await q.screenshot({ path: '/tmp/s8.png' });
+await q.setViewportSize({ width: 1280, height: 800 }); await q.goto('/jobs/2402/check-in'); 
+await q.getByRole('group', { name: 'Starts and runs' }).getByRole('button', { name: 'Does not' }).click(); await q.waitForTimeout(800);
+await q.getByRole('button', { name: /Acknowledge/ }).click(); await q.waitForTimeout(500); await q.screenshot({ path: '/tmp/s6.png' });
+await b.close();
