@@ -11,7 +11,7 @@ const USAGE = `Usage: pezzo customers list [--json]
        pezzo customers export JOB FILE
        pezzo customers redact JOB | --due`;
 
-/** Whoever has the machine acts as the shop's owner; what is taken out says so. */
+/** Whoever has the machine acts as the shop's owner; what is erased says so. */
 async function theOwner(): Promise<Actor> {
   const owner = (await listPeople(db)).find(({ role, active }) => role === 'owner' && active);
   if (!owner) throw new PlainFailure('This shop has no owner yet: set it up first.');
@@ -22,7 +22,7 @@ async function list(by: Actor, json: boolean): Promise<void> {
   const rows = await viewCustomers(by);
   if (json) process.stdout.write(`${JSON.stringify(rows)}\n`);
   else for (const row of rows) {
-    const state = row.redactedAt ? 'taken out' : row.isDue ? 'due' : row.closedAt ? 'given back' : 'vehicle here';
+    const state = row.redactedAt ? 'erased' : row.isDue ? 'due' : row.closedAt ? 'given back' : 'vehicle here';
     process.stdout.write(`${row.jobNumber}  ${state.padEnd(12)}  ${[row.customer, row.plate, row.vin].filter(Boolean).join(' · ') || '–'}  (${row.signatures} signatures, ${row.photos} photos)\n`);
   }
 }
@@ -45,15 +45,15 @@ async function run(positionals: string[], values: { json?: boolean; due?: boolea
     writeFileSync(fileHere(file), `${JSON.stringify(await exportCustomer(by, jobNumber(job)), null, 1)}\n`, { mode: 0o600 });
     return `Everything that job ${job} holds of its customer is in ${file}.`;
   }
-  if (verb === 'redact' && values.due && !job) return `Taken out: ${(await redactDue(by)).join(', ') || 'nothing was due'}.`;
+  if (verb === 'redact' && values.due && !job) return `Erased: ${(await redactDue(by)).join(', ') || 'nothing was due'}.`;
   if (verb === 'redact' && job && !values.due) {
     await redactCustomer(by, jobNumber(job));
-    return `What named the customer of job ${job} is taken out.`;
+    return `The customer data of job ${job} is erased.`;
   }
   throw new UsageError(USAGE);
 }
 
-/** `pezzo customers …`: lists, hands out and takes out what the shop holds of its customers. Returns the exit status. */
+/** `pezzo customers …`: lists, hands out and erases what the shop holds of its customers. Returns the exit status. */
 export async function customersCommand(argv: string[]): Promise<number> {
   const { values, positionals } = readArguments(argv, { json: { type: 'boolean' }, due: { type: 'boolean' } }, USAGE);
   if (!['list', 'export', 'redact'].includes(positionals[0])) throw new UsageError(USAGE);

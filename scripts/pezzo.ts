@@ -9,7 +9,7 @@ const USAGE = `Usage: pezzo COMMAND
   restore FILE [--replace]
           bring it back into an empty database, or in place of what is there
   customers list [--json] | export JOB FILE | redact JOB | redact --due
-          what the shop holds of its customers: see it, hand it out, take it out
+          what the shop holds of its customers: see it, hand it out, erase it
   sbom    FILE | --document
           the bill of materials (CycloneDX), or docs/third-party.md brought up to date
   test    type check, lint, dependency rules, unit, integration and browser tests; “test faults” kills the app, database and browser many times

@@ -29,7 +29,7 @@ export async function findPhotoMark(db: Db, id: string): Promise<{ sha256: Buffe
 /** The bytes of a photo, whole or small. Throws not-found. */
 export async function getPhoto(db: Db, id: string, size: 'picture' | 'small'): Promise<Buffer> {
   const { rows } = await db.query<{ bytes: Buffer }>(size === 'small' ? 'select small as bytes from photos where id = $1' : 'select picture as bytes from photos where id = $1', [id]);
-  if (rows[0]?.bytes.length === 0) throw notFound('photo-redacted', 'This photo was taken out after the keeping time.');
+  if (rows[0]?.bytes.length === 0) throw notFound('photo-redacted', 'This photo was erased with the customer data.');
   if (!rows[0]) throw notFound('photo-unknown', 'There is no such photo, or its tablet has not sent it yet.');
   return rows[0].bytes;
 }

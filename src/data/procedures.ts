@@ -71,7 +71,11 @@ async function insertApplies(db: Db, document: ProcedureDocument): Promise<void>
 
 const ROW = `p.id, p.title, p.zone, p.side, p.revision, p.changed_at as "changedAt",
   exists (select 1 from procedure_drafts d where d.procedure_id = p.id) as "hasDraft",
-  (select string_agg(a.make || ' ' || a.model || coalesce(' ' || lower(a.years) || '–' || (upper(a.years) - 1), ''), ', ' order by a.make, a.model)
+  (select string_agg(a.make || ' ' || a.model || case
+       when lower_inf(a.years) and upper_inf(a.years) then ''
+       when upper_inf(a.years) then ' from ' || lower(a.years)
+       when lower_inf(a.years) then ' to ' || (upper(a.years) - 1)
+       else ' ' || lower(a.years) || '–' || (upper(a.years) - 1) end, ', ' order by a.make, a.model)
      from procedure_applies a where a.procedure_id = p.id) as applies`;
 
 /**

@@ -91,12 +91,15 @@ export async function listFindings(db: Db, procedureId: string, limit: number): 
   return rows;
 }
 
-/** What held stuck parts in earlier runs of the given procedures: part, culprit or cause, and how often. */
+/**
+ * What held stuck parts in earlier runs of the given procedures: part, culprit or cause, and how often. A run over several procedures tells of each only
+ * what is its own.
+ */
 export async function listMisses(db: Db, procedureIds: string[]): Promise<{ item: string; culprit: string | null; cause: string; count: number }[]> {
   const { rows } = await db.query<{ item: string; culprit: string | null; cause: string; count: number }>(
     `select e.fact->>'item' as item, e.fact->>'culprit' as culprit, e.fact->>'cause' as cause, count(*)::int as count
        from run_procedures p join events e on e.log_id = p.run_id
-      where p.procedure_id = any($1) and e.type = 'stuck'
+      where p.procedure_id = any($1) and e.type = 'stuck' and split_part(split_part(e.fact->>'item', '/', 1), '@', 1) = p.procedure_id
         and ${STANDS}
       group by 1, 2, 3`,
     [procedureIds],

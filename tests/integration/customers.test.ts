@@ -64,8 +64,8 @@ describe('a customer’s data', () => {
     const after = await readReport(job);
     expect([after.lines, after.closed, after.vehicle.make, after.signatures.arrival!.at]).toEqual([before.lines, true, 'Velden', before.signatures.arrival!.at]);
     const { text } = await readPdf(await printReport(job));
-    expect(text).toContain('What names the customer was taken out');
-    expect(text).toContain('Its photo was taken out');
+    expect(text).toContain('Customer data erased');
+    expect(text).toContain('Its photo was erased');
     expect((await viewCustomers(people.owner)).find((row) => row.jobNumber === job)).toMatchObject({ customer: '', vin: null, photos: 0, isDue: false, redactedAt: expect.any(Date) });
   });
 

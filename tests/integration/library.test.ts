@@ -30,6 +30,14 @@ describe('search', () => {
   });
 });
 
+it('names the years that are known, also where the range is open', async () => {
+  const range = (from?: number, to?: number) => ({ make: 'Brannock', model: 'Heron', ...(from ? { from } : {}), ...(to ? { to } : {}) });
+  await bringIn(people.lead, JSON.stringify({ ...demoProcedure('kite-rear-door'), id: 'heron', title: 'Heron', applies: [range(2014)] }));
+  await bringIn(people.lead, JSON.stringify({ ...demoProcedure('kite-rear-door'), id: 'heron-old', title: 'Heron, old', applies: [range(undefined, 2013)] }));
+  await bringIn(people.lead, JSON.stringify({ ...demoProcedure('kite-rear-door'), id: 'heron-any', title: 'Heron, any', applies: [range()] }));
+  expect((await searchLibrary('heron')).map(({ applies }) => applies).sort()).toEqual(['Brannock Heron', 'Brannock Heron from 2014', 'Brannock Heron to 2013']);
+});
+
 it('finds what was recorded for exactly a vehicle', async () => {
   const ids = async (vehicle: Parameters<typeof proceduresFor>[0]) => (await proceduresFor(vehicle)).filter((one) => one.differs.length === 0).map((one) => one.row.id).sort();
   expect(await ids({ make: 'velden', model: 'Kite', year: 2016 })).toEqual(['kite-front-door', 'kite-rear-door']);

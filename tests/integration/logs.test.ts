@@ -5,9 +5,10 @@ import { kiteJob, kiteShop, REAR_SPEAKER } from '../support/kite-shop';
 import type { RunFact } from '@/core/run';
 import type { VisitFact } from '@/core/visit';
 import {
-  changePerson, eventsSince, jobBoard, lookedAt, moveStock, openFlags, openJob, openRun, openRunScreen, openVisit, overrideGate, receiveEvents, viewJob, viewProcedure, viewStores, watchLog,
+  approveDraft, bringIn, changePerson, eventsSince, jobBoard, lookedAt, moveStock, openFlags, openJob, openRun, openRunScreen, openVisit, overrideGate, receiveEvents, viewJob, viewProcedure, viewStores, watchLog,
 } from '@/services';
-import { db, type Actor } from '@/data';
+import { db, listMisses, type Actor } from '@/data';
+import { demoProcedure } from '../support/demo';
 
 let drop: () => Promise<void>;
 let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
@@ -183,6 +184,17 @@ describe('what the bay found', () => {
     await receiveEvents(people.technician, run, [event({ type: 'retracted', event: finding.id }), event({ type: 'retracted', event: stuck.id })], 0);
     expect((await viewProcedure('kite-rear-door')).findings).toEqual([]);
     expect((await openRunScreen(await newRun())).run.plan.misses).toEqual({});
+  });
+});
+
+describe('what held a stuck part', () => {
+  it('is told of the procedure it was in, once, also by a run over several', async () => {
+    await bringIn(people.lead, JSON.stringify(demoProcedure('kite-front-door')));
+    await approveDraft(people.lead, 'kite-front-door', 1, 'first');
+    const run = await openRun(people.technician, { job, procedures: ['kite-rear-door', 'kite-front-door'], goals: ['kite-rear-door/card', 'kite-front-door/card'], options: { windows: 'power' }, newParts: [] });
+    await receiveEvents(people.technician, run, [event({ type: 'stuck', item: 'kite-front-door/card', cause: 'motion', words: 'hinge it' })], 0);
+    expect(await listMisses(db, ['kite-rear-door', 'kite-front-door'])).toEqual([{ item: 'kite-front-door/card', culprit: null, cause: 'motion', count: 1 }]);
+    expect(await listMisses(db, ['kite-rear-door'])).toEqual([]);
   });
 });
 

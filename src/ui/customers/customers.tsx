@@ -8,7 +8,7 @@ import Table from 'react-bootstrap/Table';
 import type { CustomerView } from '@/contracts';
 import { PageHead, Trouble, useSend } from '../kit';
 
-/** What the shop holds of its customers: seen, handed out, and taken out after the keeping time. */
+/** What the shop holds of its customers: seen, handed out, and erased after the keeping time. */
 export function Customers({ customers, keepingMonths }: { customers: CustomerView[]; keepingMonths: number | null }) {
   const due = customers.filter((row) => row.isDue);
   const rule = keepingMonths === null ? 'No keeping time is set: nothing is due until one is.' : `Kept ${keepingMonths} ${keepingMonths === 1 ? 'month' : 'months'} after the vehicle was given back.`;
@@ -16,7 +16,7 @@ export function Customers({ customers, keepingMonths }: { customers: CustomerVie
     <>
       <PageHead title="Customers" under="What jobs hold of names, plates, VINs, signatures and photos" />
       <p className="quiet">{rule} <Link href="/settings">Change it in Settings</Link></p>
-      {due.length > 0 && <TakeOut label={`Take out ${due.length} due`} title={`Take out the customer data of ${due.length} ${due.length === 1 ? 'job' : 'jobs'}?`} address="/api/customers" />}
+      {due.length > 0 && <Erase label={`Erase ${due.length} due`} title={`Erase the customer data of ${due.length} ${due.length === 1 ? 'job' : 'jobs'}?`} address="/api/customers" />}
       <section className="sheet">
         {customers.length === 0 ? <p className="empty">No jobs yet.</p> : (
           <Table responsive>
@@ -29,7 +29,7 @@ export function Customers({ customers, keepingMonths }: { customers: CustomerVie
   );
 }
 
-const stateWords = ({ redactedAt, closedAt, isDue }: CustomerView) => (redactedAt ? 'taken out' : isDue ? 'due' : closedAt ? 'given back' : 'vehicle here');
+const stateWords = ({ redactedAt, closedAt, isDue }: CustomerView) => (redactedAt ? 'erased' : isDue ? 'due' : closedAt ? 'given back' : 'vehicle here');
 
 function CustomerRow({ row }: { row: CustomerView }) {
   return (
@@ -44,17 +44,17 @@ function CustomerRow({ row }: { row: CustomerView }) {
       <td>{stateWords(row)}</td>
       <td className="text-nowrap">
         <a className="btn btn-sm btn-outline-dark" href={`/api/customers/${row.jobNumber}/export`} download>Export</a>{' '}
-        {row.closedAt && !row.redactedAt && <TakeOut label="Take out" title={`Take out the customer data of job ${row.jobNumber}?`} address={`/api/customers/${row.jobNumber}`} />}
+        {row.closedAt && !row.redactedAt && <Erase label="Erase" title={`Erase the customer data of job ${row.jobNumber}?`} address={`/api/customers/${row.jobNumber}`} />}
       </td>
     </tr>
   );
 }
 
-function TakeOut({ label, title, address }: { label: string; title: string; address: string }) {
+function Erase({ label, title, address }: { label: string; title: string; address: string }) {
   const [open, setOpen] = useState(false);
   const { busy, trouble, run } = useSend();
   const router = useRouter();
-  const takeOut = async () => {
+  const erase = async () => {
     if (!(await run('DELETE', address))) return;
     setOpen(false);
     router.refresh();
@@ -65,10 +65,10 @@ function TakeOut({ label, title, address }: { label: string; title: string; addr
       <Modal show={open} onHide={() => setOpen(false)} centered>
         <Modal.Header closeButton><Modal.Title>{title}</Modal.Title></Modal.Header>
         <Modal.Body>
-          <p>Name, plate, VIN, signatures and photos go for good. What was done to the vehicle, by whom and when, stays. Export it first if the customer asked for it.</p>
+          <p>Name, plate, VIN, signatures and photos are erased for good. What was done to the vehicle, by whom and when, stays. Export it first if the customer asked for it.</p>
           <Trouble text={trouble} />
         </Modal.Body>
-        <Modal.Footer><Button variant="danger" disabled={busy} onClick={takeOut}>Take out for good</Button></Modal.Footer>
+        <Modal.Footer><Button variant="danger" disabled={busy} onClick={erase}>Erase for good</Button></Modal.Footer>
       </Modal>
     </>
   );

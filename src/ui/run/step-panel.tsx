@@ -1,5 +1,5 @@
 'use client';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { useDrag } from '@use-gesture/react';
 import { instructionFor, stepCaution, type Action, type Instruction } from '@/core/plan';
 import { fastenerKindOf, oneMoveWith, shortBy, soundPieces, type RunStep } from '@/core/run';
@@ -30,8 +30,12 @@ export function StepPanel({ bay, now }: { bay: Bay; now: RunStep }) {
   const isReturn = ['start', 'fit'].includes(step.type);
   const short = isReturn && row && !row.allNew ? shortBy(row) : 0;
   const count = step.type === 'release' ? left : isReturn && row ? Math.max(0, row.needed - row.omitted) : words.count;
+  // Two taps before the next step is painted are one: the second would count the same pieces again.
+  const recorded = useRef('');
   const done = () => {
-    if (short > 0) return;
+    const place = `${now.key} ${now.done}`;
+    if (short > 0 || recorded.current === place) return;
+    recorded.current = place;
     bay.choose(null);
     handle.record(
       { type: 'done', action: now.key, ...(pieces.out < left || now.done > 0 ? { count: pieces.out } : {}) },

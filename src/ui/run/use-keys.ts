@@ -14,6 +14,11 @@ export interface RunKeys {
 export function useRunKeys({ done, back, other }: RunKeys) {
   useEffect(() => {
     const key = (event: KeyboardEvent) => {
+      // A key or pedal that is held is one press.
+      if (event.repeat) {
+        event.preventDefault();
+        return;
+      }
       if ((event.target as HTMLElement).closest('button, a, input, select, textarea')) return;
       if (event.key === ' ' && done) done();
       else if (event.key === 'Backspace' && back) back();

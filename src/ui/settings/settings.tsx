@@ -56,7 +56,7 @@ export function Settings({ settings }: { settings: SettingsForm }) {
         </section>
         <section className="sheet">
           <h2>Customers’ data</h2>
-          <Field id="keeping" label="Kept after the vehicle was given back, months" hint="Empty: kept until somebody takes it out under Customers. Local rules say how long it may or must be" error={errors.keepingMonths}>
+          <Field id="keeping" label="Kept after the vehicle was given back, months" hint="Empty: kept until somebody erases it under Customers. Local rules say how long it may or must be kept" error={errors.keepingMonths}>
             <Form.Control type="number" min={1} {...register('keepingMonths', numberOrNull)} />
           </Field>
         </section>

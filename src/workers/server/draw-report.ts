@@ -66,7 +66,7 @@ function head(doc: Doc, { shop, job, vehicle, closed, redactedAt }: Report): voi
   paragraph(doc, car);
   if (job.customer) paragraph(doc, `For ${job.customer}`);
   paragraph(doc, closed ? 'The vehicle was given back after the checks were repeated.' : 'Not closed yet: this is how it stands now.', SOFT);
-  if (redactedAt) paragraph(doc, `What names the customer was taken out on ${day(redactedAt)}, after the shop’s keeping time.`, SOFT);
+  if (redactedAt) paragraph(doc, `Customer data erased ${day(redactedAt)}.`, SOFT);
 }
 
 /** Rows of cells with given widths (shares of the whole), each as high as its longest cell. */
@@ -125,7 +125,7 @@ function marks(doc: Doc, { marks: all }: Report, pictures: Pictures): void {
 function picture(doc: Doc, pictures: Pictures, id: string, height: number): void {
   const found = pictures.get(id);
   if (!found) return paragraph(doc, pictures.size >= MOST_PRINTED_PHOTOS ? `Its photo is kept with the job (${MOST_PRINTED_PHOTOS} are printed).` : 'Its photo has not reached the shop’s server yet.', OXIDE);
-  if (found.picture.byteLength === 0) return paragraph(doc, 'Its photo was taken out after the keeping time.', SOFT);
+  if (found.picture.byteLength === 0) return paragraph(doc, 'Its photo was erased with the customer data.', SOFT);
   room(doc, height + 8);
   const top = doc.y + 2;
   doc.image(Buffer.from(found.picture.buffer, found.picture.byteOffset, found.picture.byteLength), MARGIN, top, { fit: [WIDTH, height] });
