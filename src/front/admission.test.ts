@@ -41,6 +41,11 @@ describe('at the door', () => {
     expect([code({}, house), code({ headers: { origin: 'https://127.0.0.1:4700' } }, house)]).toEqual(['other-site', null]);
   });
 
+  it('believes another server before it that it speaks HTTPS', () => {
+    expect(code({ headers: { 'host': 'bay.example', 'origin': 'https://bay.example', 'x-forwarded-proto': 'https' } })).toBeNull();
+    expect(code({ headers: { 'host': 'bay.example', 'origin': 'http://bay.example', 'x-forwarded-proto': 'https' } })).toBe('other-site');
+  });
+
   it('reads names and paths', () => {
     expect(['Bay.Example:4700', '[::1]:80', '127.0.0.1', ''].map(hostName)).toEqual(['bay.example', '::1', '127.0.0.1', '']);
     expect(['/a%20b?q=%E0%A4%A', '/%ff', 'no-slash', '*'].map(pathOf)).toEqual(['/a b', null, null, null]);

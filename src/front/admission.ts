@@ -54,9 +54,15 @@ export function admit(knock: Knock, house: House): Refusal | null {
   return length !== undefined && Number(length) > limit ? refuse(413, 'too-large', `That is larger than ${bytesInWords(limit)}.`) : null;
 }
 
+/**
+ * Whether it was sent over HTTPS: to here, or to another server that passed it on and says so. A page of another site cannot say so: browsers ask first
+ * before they send such a header elsewhere, and get no leave here.
+ */
+const isSecure = (headers: Knock['headers'], { tls }: House) => tls || one(headers['x-forwarded-proto']) === 'https';
+
 /** Every browser names the origin of what changes state. A sender without one must not be a browser, which says so by Sec-Fetch-Site. */
-function isOwnOrigin(headers: Knock['headers'], { tls }: House): boolean {
+function isOwnOrigin(headers: Knock['headers'], house: House): boolean {
   const origin = one(headers.origin);
   if (origin === undefined) return headers['sec-fetch-site'] === undefined && headers['sec-fetch-mode'] === undefined;
-  return origin === `${tls ? 'https' : 'http'}://${one(headers.host)}`;
+  return origin === `${isSecure(headers, house) ? 'https' : 'http'}://${one(headers.host)}`;
 }
