@@ -79,7 +79,8 @@ interface EventRow {
   late: boolean;
 }
 
-const EVENT = `e.position, e.log_id as "logId", e.id, e.lamport, e.device, e.seq, e.person_id as person, e.at, e.type, e.fact, coalesce(e.position > l.closed_position, false) as late`;
+const COLUMNS = 'e.position, e.log_id as "logId", e.id, e.lamport, e.device, e.seq, e.person_id as person, e.at, e.type, e.fact';
+const EVENT = `${COLUMNS}, coalesce(e.position > l.closed_position, false) as late`;
 const FROM = 'from events e join logs l on l.id = e.log_id';
 
 const toEvent = <E extends KeptEvent>(row: EventRow): E => ({
@@ -105,7 +106,7 @@ export async function takePlainEvents<E extends KeptEvent>(db: Db, logId: string
           last as (select coalesce(max(lamport), 0) as lamport from events where log_id = $1),
           added as (${INSERT} cross join last where e.lamport <= last.lamport + ${MOST_LAMPORT_AHEAD} on conflict (id) do nothing returning id)
      select coalesce((select json_agg(id) from added), '[]') as added,
-            coalesce((select json_agg(n order by n.position) from (select ${EVENT} ${FROM} where e.log_id = $1 and e.position > $4) n), '[]') as news`,
+            coalesce((select json_agg(n order by n.position) from (select ${COLUMNS}, false as late from events e where e.log_id = $1 and e.position > $4) n), '[]') as news`,
     [logId, packed(sent), receivedFrom, after],
   );
   const [{ added, news }] = rows;
