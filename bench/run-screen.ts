@@ -58,7 +58,8 @@ async function startUp(port: number): Promise<Up> {
     child.stdout.on('data', (text: Buffer) => text.includes('Pezzo is at') && resolve());
   });
   const readyMs = performance.now() - began;
-  const pid = Number(readFileSync(`/proc/${child.pid}/task/${child.pid}/children`, 'utf8').trim().split(' ')[0]);
+  const children = readFileSync(`/proc/${child.pid}/task/${child.pid}/children`, 'utf8').trim().split(' ').map(Number);
+  const pid = children.find((one) => readFileSync(`/proc/${one}/cmdline`, 'utf8').includes('front.mjs'))!;
   const stop = () => new Promise<void>((resolve) => {
     child.removeAllListeners('exit').on('exit', () => resolve());
     child.kill('SIGINT');

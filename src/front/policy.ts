@@ -16,11 +16,12 @@ const isStatic = (pathname: string) => pathname.startsWith('/_next/static/') || 
 
 /** Headers that every answer of an address carries. Source: OWASP ASVS 4.0.3, 14.4 (HTTP security headers). */
 export function securityHeaders(pathname: string, { nonce, tls }: { nonce: string; tls: boolean }): Record<string, string> {
+  const always = { 'x-content-type-options': 'nosniff', ...(tls ? { 'strict-transport-security': `max-age=${YEAR_SECONDS}` } : {}) };
+  // Pieces of pages that everybody may have: the rest is the page's own to say, and a dozen of them load at once.
+  if (isStatic(pathname)) return always;
   return {
-    ...(isStatic(pathname) ? {} : { 'content-security-policy': isPage(pathname) ? pagePolicy(nonce) : DATA_POLICY }),
-    'x-content-type-options': 'nosniff', 'x-frame-options': 'DENY', 'referrer-policy': 'same-origin', 'cross-origin-opener-policy': 'same-origin', 'cross-origin-resource-policy': 'same-origin',
+    ...always, 'content-security-policy': isPage(pathname) ? pagePolicy(nonce) : DATA_POLICY, 'x-frame-options': 'DENY', 'referrer-policy': 'same-origin', 'cross-origin-opener-policy': 'same-origin', 'cross-origin-resource-policy': 'same-origin',
     'permissions-policy': 'camera=(self), microphone=(self), geolocation=(), payment=(), usb=()',
-    ...(tls ? { 'strict-transport-security': `max-age=${YEAR_SECONDS}` } : {}),
     ...(pathname.startsWith('/api/') ? { 'cache-control': 'no-store' } : {}),
   };
 }

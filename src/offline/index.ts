@@ -1,4 +1,5 @@
 export * from './store';
 export * from './leave';
+export { isLeaving, noteLeaving, noteSessionEnd, sessionEnd } from './session-end';
 export * from './take-photo';
 export * from './device';

@@ -1,8 +1,6 @@
 'use client';
 import { useEffect } from 'react';
-import { forgetPerson, sessionEnd } from '@/offline';
-import { goTo } from './go-to';
-import { finishLeaving } from './leave';
+import { tidyDevice } from './tidy-device';
 
 /** Lets this device keep the app's pages and pictures for work without a network. A browser that cannot (no HTTPS) works on as before. */
 export function Offline() {
@@ -11,13 +9,10 @@ export function Offline() {
     // A page that was on its way while the worker started belongs to nobody until it asks.
     void navigator.serviceWorker?.ready.then(({ active }) => { if (!navigator.serviceWorker.controller) active?.postMessage({ type: 'claim' }); });
     void navigator.storage?.persist?.().catch(() => undefined);
-    // Somebody signed out while the network was away: the server is told before anybody goes on under that name.
-    // A session that ended while nobody looked leaves nothing behind but work that is still to be sent.
-    void sessionEnd().then((end) => (end !== null && Date.now() > end ? forgetPerson('expired') : undefined)).catch(() => undefined);
-    const finish = () => void finishLeaving().then((left) => { if (left) goTo('/sign-in'); });
-    finish();
-    window.addEventListener('online', finish);
-    return () => window.removeEventListener('online', finish);
+    const tidy = () => void tidyDevice().catch(() => undefined);
+    tidy();
+    window.addEventListener('online', tidy);
+    return () => window.removeEventListener('online', tidy);
   }, []);
   return null;
 }
