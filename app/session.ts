@@ -25,11 +25,14 @@ export async function requirePerson(): Promise<Actor & { expiresAt: Date }> {
   redirect((await needsSetup()) ? '/setup' : '/sign-in');
 }
 
+/** Whether it was the server's front that said so, and not the sender. */
+const isFrontsWord = (word: string | null) => word !== null && word === process.env.PEZZO_FRONT_MARK;
+
 /** Where this request comes from: what the server's front says of it, and the tablet it is. */
 export async function readSender(): Promise<Sender> {
   const [said, jar] = await Promise.all([headers(), cookies()]);
   return {
-    address: said.get('x-pezzo-sender') ?? 'unknown', isLocal: said.get('x-pezzo-local') === '1',
+    address: said.get('x-pezzo-sender') ?? 'unknown', isLocal: isFrontsWord(said.get('x-pezzo-local')),
     device: await findTablet(jar.get(DEVICE_COOKIE)?.value), token: jar.get(SESSION_COOKIE)?.value,
   };
 }

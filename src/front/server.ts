@@ -2,6 +2,7 @@ import { randomBytes } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { createServer as createHttp, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
 import { createServer as createHttps } from 'node:https';
+import { isIP } from 'node:net';
 import next from 'next';
 import { bodyLimit } from '../contracts/body-limits';
 import { admit, pathOf, type House, type Refusal } from './admission';
@@ -44,8 +45,8 @@ function receive(options: FrontOptions, handle: Handle) {
     // What only the front may say; a sender's own words of it are dropped.
     request.headers['content-security-policy'] = pagePolicy(nonce);
     delete request.headers['content-security-policy-report-only'];
-    request.headers['x-pezzo-sender'] = request.socket.remoteAddress ?? '';
-    if (options.isLocal && !isForwarded(request)) request.headers['x-pezzo-local'] = '1';
+    request.headers['x-pezzo-sender'] = senderOf(request);
+    if (options.isLocal && !isForwarded(request)) request.headers['x-pezzo-local'] = MARK;
     else delete request.headers['x-pezzo-local'];
     handle(request, response).catch((error: Error) => {
       process.stderr.write(`${error.stack ?? error.message}\n`);
@@ -53,6 +54,17 @@ function receive(options: FrontOptions, handle: Handle) {
       else response.destroy();
     });
   };
+}
+
+/** What only this process knows: the app behind believes no other word of who sits at this machine. */
+const MARK = randomBytes(16).toString('hex');
+process.env.PEZZO_FRONT_MARK = MARK;
+
+/** The address a request comes from; where another server on this machine passed it on, the one that server saw. */
+function senderOf({ headers, socket }: IncomingMessage): string {
+  const address = (socket.remoteAddress ?? '').replace(/^::ffff:/, '');
+  const seen = String(headers['x-forwarded-for'] ?? '').split(',').at(-1)!.trim();
+  return (address === '::1' || address.startsWith('127.')) && isIP(seen) ? seen : address;
 }
 
 /** Whoever comes through another server sits at another machine. */
