@@ -1,6 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { request as requestHttp } from 'node:http';
 import { request as requestHttps } from 'node:https';
+import { constants } from 'node:os';
 import { join } from 'node:path';
 import { ROOT } from './project';
 import { makeWorkers, WORKERS_FOLDER } from './workers';
@@ -12,7 +13,7 @@ const MEMORY_MB = 320;
 export interface Served {
   url: string;
   process: ChildProcess;
-  /** Resolves with the exit code when the app ends by itself or is stopped. */
+  /** Resolves with the exit code when the app ends by itself or is stopped; 128 and the signal's number where it was killed, as shells say it. */
   ended: Promise<number>;
   stop(): Promise<void>;
 }
@@ -42,7 +43,7 @@ export async function serve({ host, port, databaseUrl, hosts = LOOPBACK, tls = n
       ...(tls ? { PEZZO_TLS: '1', PEZZO_TLS_CERTIFICATE: tls.certificateFile, PEZZO_TLS_KEY: tls.keyFile } : {}), ...env,
     },
   });
-  const ended = new Promise<number>((resolve) => child.on('exit', (code) => resolve(code ?? 0)));
+  const ended = new Promise<number>((resolve) => child.on('exit', (code, signal) => resolve(code ?? 128 + (signal ? constants.signals[signal] : 0))));
   const at = host === '0.0.0.0' ? '127.0.0.1' : host;
   const url = `${tls ? 'https' : 'http'}://${at.includes(':') ? `[${at}]` : at}:${port}`;
   const stop = async () => {
