@@ -59,12 +59,11 @@ describe('the published JSON Schema', () => {
     const kite = JSON.parse(readFileSync(file('demo/procedures/kite-rear-door.json'), 'utf8')) as Record<string, unknown>;
     const options = (names: number, values: number) => Object.fromEntries(Array.from({ length: names }, (_, n) => [`o${n}`, Array.from({ length: values }, (_value, at) => `v${at}`)]));
     const routes = (count: number) => Array.from({ length: count }, () => ({ of: 'woofer', anyOf: [['card']] }));
-    for (const over of [{ options: options(25, 1) }, { options: options(1, 25) }, { routes: routes(301) }, { options: { ...(kite.options as object), ...options(22, 24) } }, { routes: routes(300) }]) {
-      const pairs = 'options' in over && Object.keys(over.options).length > 20 && Object.keys(over.options).length < 25;
-      // Pairs of values are a sum over all options, which a JSON Schema cannot say: the reader alone refuses those.
-      if (!pairs) expect(validate({ ...kite, ...over })).toBe(readProcedure({ ...kite, ...over }).ok);
-      else expect(readProcedure({ ...kite, ...over }).ok).toBe(false);
+    for (const over of [{ options: options(25, 1) }, { options: options(1, 25) }, { routes: routes(301) }, { routes: routes(300) }]) {
+      expect(validate({ ...kite, ...over })).toBe(readProcedure({ ...kite, ...over }).ok);
     }
+    // Pairs of values are a sum over all options, which a JSON Schema cannot say: the reader alone refuses those.
+    expect(readProcedure({ ...kite, options: { ...(kite.options as object), ...options(22, 24) } }).ok).toBe(false);
   });
 
   it('takes and refuses the same generated documents as the reader', () => {
