@@ -1,5 +1,5 @@
 import type { LogEvent } from '../contracts';
-import { NEVER_TAKEN_BACK } from '../core/log';
+import { NEVER_TAKEN_BACK, OWN_WORD } from '../core/log';
 import { foldVisit, type VisitEvent } from '../core/visit';
 import { findLogsOfEvents, lastLamport, listEvents, listPeople, listTypesOfEvents, MOST_LAMPORT_AHEAD, type Actor, type Db, type LogRow, type NewFlag } from '../data';
 
@@ -16,9 +16,6 @@ export interface AskedEvent {
 
 /** The type of event that closes a log of each kind. */
 export const CLOSING = { run: 'finished', visit: 'closed' } as const;
-
-/** What somebody puts their own name to: it is taken only from that person. */
-const OWN_WORD: ReadonlySet<string> = new Set(['signed', 'finished', 'closed']);
 
 /** Tells what may be taken into a log that is held from what may not. */
 export async function askClosely(tx: Db, log: LogRow, readable: AskedEvent[], by: Actor): Promise<{ allowed: AskedEvent[]; aside: NewFlag[] }> {

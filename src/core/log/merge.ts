@@ -15,6 +15,9 @@ type LoggedEvent = EventStamp & { type: string };
 /** What somebody put a name to. It is never taken back: what is to be said against it is said beside it. */
 export const NEVER_TAKEN_BACK: ReadonlySet<string> = new Set(['signed', 'closed', 'finished', 'overridden']);
 
+/** What somebody puts their own name to: it is sent by that person and taken from nobody else. */
+export const OWN_WORD: ReadonlySet<string> = new Set(['signed', 'finished', 'closed']);
+
 /**
  * Puts the events of any log in logical order, whatever order they arrived in and however often. A `retracted` event stands
  * itself and takes the one it names out, unless that is one that is never taken back; nothing is edited away. O(n log n).

@@ -57,6 +57,21 @@ describe('what a tablet keeps', () => {
   });
 });
 
+describe('what somebody else put their name to', () => {
+  it('waits on the tablet for that person, and holds nothing else up', async () => {
+    const log = newLog();
+    const server = new FakeServer({});
+    talkTo(server);
+    const made = [event(1), event(2, 'signed'), event(3)];
+    await keepEvents(log, made, 'relaxed');
+    await exchange(log, 0, [], 'rui');
+    expect([ids(server.log), ids(await listUnsent(log))]).toEqual([[made[0].id, made[2].id], [made[1].id]]);
+    await exchange(log, 0, [], 'bea');
+    expect(await listUnsent(log)).toEqual([]);
+    expect(ids(server.log)).toContain(made[1].id);
+  });
+});
+
 describe('an exchange with the server', () => {
   it('sends what waits, takes in what is new, and forgets nothing of it', async () => {
     const log = newLog();

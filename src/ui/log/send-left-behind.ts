@@ -19,17 +19,19 @@ export function sendLeftBehind(me: string): Promise<void> {
 async function sendAll(me: string): Promise<void> {
   for (const log of await listUnsentLogs()) {
     const isOthers = (await listLocal(log)).some(({ person }) => person !== me);
-    const isSent = await sendLog(log);
+    const isSent = await sendLog(log, me);
     if (isSent && isOthers && !location.pathname.endsWith(`/runs/${log}`)) await forgetLog(log);
   }
   await sendPhotos();
 }
 
-async function sendLog(log: string): Promise<boolean> {
+async function sendLog(log: string, me: string): Promise<boolean> {
   for (let round = 0; round < MOST_ROUNDS; round += 1) {
     if (!(await listUnsentLogs()).includes(log)) return true;
     // From the very end: what others did meanwhile is fetched when the log is opened.
-    if (!(await exchange(log, Number.MAX_SAFE_INTEGER).then(() => true, () => false))) return false;
+    const sent = await exchange(log, Number.MAX_SAFE_INTEGER, [], me).then(({ kept }) => kept.length, () => 0);
+    // Nothing more goes from here: the network is away, or the rest is another person's word and waits for them.
+    if (sent === 0) return false;
   }
   return false;
 }

@@ -45,7 +45,7 @@ export function useLog<E extends LogEvent>(log: string, first: E[], firstPositio
   }, [log]);
   const once = useCallback(async () => {
     try {
-      const news = await exchange<E>(log, position.current, unkept.current);
+      const news = await exchange<E>(log, position.current, unkept.current, person);
       unkept.current = unkept.current.filter(({ id }) => !news.kept.includes(id));
       position.current = news.position;
       add(news.arrived);
@@ -61,7 +61,7 @@ export function useLog<E extends LogEvent>(log: string, first: E[], firstPositio
       const unsent = await waiting();
       sending.change((now) => ({ ...now, known: true, unsent, trouble: troubleWords(error), signedOut: error instanceof ApiError && error.code === 'signed-out' }));
     }
-  }, [log, add, drop, sending, waiting]);
+  }, [log, person, add, drop, sending, waiting]);
   const flush = useCallback(() => {
     queue.current = queue.current.then(once);
     return queue.current;
