@@ -9,6 +9,17 @@ async function serviceWorkerReady(page: Page): Promise<void> {
   });
 }
 
+/** No network: the browser is told so, and what slips past it while a worker or page is just starting gets no answer either. */
+async function goOffline(context: BrowserContext): Promise<void> {
+  await context.setOffline(true);
+  await context.route('**/api/**', (route) => route.abort());
+}
+
+async function goOnline(context: BrowserContext): Promise<void> {
+  await context.unroute('**/api/**');
+  await context.setOffline(false);
+}
+
 const saved = (page: Page) => expect(page.getByText('● saved')).toBeVisible();
 
 /** How much this browser says that it has not sent yet. */
@@ -29,7 +40,7 @@ test('works on without a network through a reload and a closed tab, with photos,
 
   await saved(page);
   const before = await logOf(context, run);
-  await context.setOffline(true);
+  await goOffline(context);
   await page.locator('.done-bar').click();
   await expect(page.getByText(/saved here, not yet sent/)).toBeVisible();
   const unsent = await unsentOn(page);
@@ -53,7 +64,7 @@ test('works on without a network through a reload and a closed tab, with photos,
   await expect(stepHeading(page)).toContainText('Pull free');
   expect(await logOf(context, run)).toEqual(before);
 
-  await context.setOffline(false);
+  await goOnline(context);
   await saved(page);
   const events = await logOf(context, run);
   expect(new Set(events.map(({ id }) => id)).size).toBe(events.length);
@@ -110,7 +121,7 @@ test('has runs on the tablet that were only seen on the board', async ({ browser
     }
     return '';
   });
-  await context.setOffline(true);
+  await goOffline(context);
   await page.goto(String(run));
   await expect(page.getByRole('group', { name: /^Panel map/ })).toBeVisible();
   await context.close();
@@ -140,15 +151,15 @@ test('asks a person when two tablets, apart from each other and with clocks hour
   await saved(rui);
   await bea.goto(`/runs/${run}`);
   await expect(stepHeading(bea)).toContainText('Pull free');
-  await Promise.all([one.setOffline(true), two.setOffline(true)]);
+  await Promise.all([goOffline(one), goOffline(two)]);
   for (const page of [rui, bea]) {
     await page.getByRole('button', { name: 'More: 0 broken' }).click();
     await page.locator('.done-bar').click();
     await expect(stepHeading(page)).not.toContainText('Pull free');
   }
-  await one.setOffline(false);
+  await goOnline(one);
   await saved(rui);
-  await two.setOffline(false);
+  await goOnline(two);
   await expect(stepHeading(bea)).toContainText('both reported push clips broken');
   await expect(stepHeading(rui)).toContainText('both reported push clips broken');
   await rui.getByRole('button', { name: 'The same one' }).click();
