@@ -1,4 +1,5 @@
 import { expect, test, type BrowserContext, type Page } from '@playwright/test';
+import { newTablet } from './network';
 import { CARD_CLIPS, logOf, openRun, photoFile, signIn, stepHeading, workUntil } from './support';
 
 /** Waits until this browser keeps the app for work without a network. */
@@ -9,16 +10,8 @@ async function serviceWorkerReady(page: Page): Promise<void> {
   });
 }
 
-/** No network: the browser is told so, and what slips past it while a worker or page is just starting gets no answer either. */
-async function goOffline(context: BrowserContext): Promise<void> {
-  await context.setOffline(true);
-  await context.route('**/api/**', (route) => route.abort());
-}
-
-async function goOnline(context: BrowserContext): Promise<void> {
-  await context.unroute('**/api/**');
-  await context.setOffline(false);
-}
+/** The log of a run as the server has it, asked past the tablet's own way to it. */
+const serverLog = (context: BrowserContext, appUrl: string, run: string) => logOf({ request: { get: (path: string) => context.request.get(`${appUrl}${path}`) } as BrowserContext['request'] }, run);
 
 const saved = (page: Page) => expect(page.getByText('● saved')).toBeVisible();
 
@@ -26,7 +19,8 @@ const saved = (page: Page) => expect(page.getByText('● saved')).toBeVisible();
 const unsentOn = async (page: Page) => Number(/\d+/.exec((await page.getByText(/saved here, not yet sent/).textContent())!)![0]);
 
 test('works on without a network through a reload and a closed tab, with photos, and loses nothing', async ({ browser, baseURL }) => {
-  const context = await browser.newContext({ baseURL });
+  const tablet = await newTablet(browser, baseURL!);
+  const { context } = tablet;
   let page = await context.newPage();
   await signIn(page, 'Rui Castellane', '4004');
   await serviceWorkerReady(page);
@@ -39,8 +33,8 @@ test('works on without a network through a reload and a closed tab, with photos,
   await expect(words).toContainText('2 of');
 
   await saved(page);
-  const before = await logOf(context, run);
-  await goOffline(context);
+  const before = await serverLog(context, baseURL!, run);
+  await tablet.goOffline();
   await page.locator('.done-bar').click();
   await expect(page.getByText(/saved here, not yet sent/)).toBeVisible();
   const unsent = await unsentOn(page);
@@ -62,9 +56,9 @@ test('works on without a network through a reload and a closed tab, with photos,
   await expect(page.getByRole('heading', { name: 'No connection to the shop' })).toBeVisible();
   await page.getByRole('link', { name: `Run …${run.slice(-4)}` }).click();
   await expect(stepHeading(page)).toContainText('Pull free');
-  expect(await logOf(context, run)).toEqual(before);
+  expect(await serverLog(context, baseURL!, run)).toEqual(before);
 
-  await goOnline(context);
+  await tablet.goOnline();
   await saved(page);
   const events = await logOf(context, run);
   expect(new Set(events.map(({ id }) => id)).size).toBe(events.length);
@@ -75,7 +69,7 @@ test('works on without a network through a reload and a closed tab, with photos,
   await other.goto(`/runs/${run}`);
   await expect(stepHeading(other)).toContainText('Pull free');
   await other.close();
-  await context.close();
+  await tablet.close();
 });
 
 test('sends what an older version of the app left on the tablet, and still answers at its address', async ({ browser, baseURL }) => {
@@ -108,8 +102,8 @@ test('sends what an older version of the app left on the tablet, and still answe
 });
 
 test('has runs on the tablet that were only seen on the board', async ({ browser, baseURL }) => {
-  const context = await browser.newContext({ baseURL });
-  const page = await context.newPage();
+  const tablet = await newTablet(browser, baseURL!);
+  const page = await tablet.context.newPage();
   await signIn(page, 'Tomas Varga', 'saltmarsh-bench');
   await serviceWorkerReady(page);
   await page.reload();
@@ -121,10 +115,10 @@ test('has runs on the tablet that were only seen on the board', async ({ browser
     }
     return '';
   });
-  await goOffline(context);
+  await tablet.goOffline();
   await page.goto(String(run));
   await expect(page.getByRole('group', { name: /^Panel map/ })).toBeVisible();
-  await context.close();
+  await tablet.close();
 });
 
 /** A tablet whose clock is wrong by so many hours. */
@@ -141,7 +135,8 @@ async function wrongClock(context: BrowserContext, hours: number): Promise<void>
 }
 
 test('asks a person when two tablets, apart from each other and with clocks hours apart, report the same clip broken', async ({ browser, baseURL }) => {
-  const [one, two] = await Promise.all([browser.newContext({ baseURL }), browser.newContext({ baseURL })]);
+  const tablets = await Promise.all([newTablet(browser, baseURL!), newTablet(browser, baseURL!)]);
+  const [one, two] = tablets.map(({ context }) => context);
   await Promise.all([wrongClock(one, 5), wrongClock(two, -30)]);
   const [rui, bea] = await Promise.all([one.newPage(), two.newPage()]);
   await signIn(rui, 'Rui Castellane', '4004');
@@ -151,15 +146,17 @@ test('asks a person when two tablets, apart from each other and with clocks hour
   await saved(rui);
   await bea.goto(`/runs/${run}`);
   await expect(stepHeading(bea)).toContainText('Pull free');
-  await Promise.all([goOffline(one), goOffline(two)]);
+  await Promise.all([serviceWorkerReady(rui), serviceWorkerReady(bea)]);
+  await saved(bea);
+  await Promise.all(tablets.map((tablet) => tablet.goOffline()));
   for (const page of [rui, bea]) {
     await page.getByRole('button', { name: 'More: 0 broken' }).click();
     await page.locator('.done-bar').click();
     await expect(stepHeading(page)).not.toContainText('Pull free');
   }
-  await goOnline(one);
+  await tablets[0].goOnline();
   await saved(rui);
-  await goOnline(two);
+  await tablets[1].goOnline();
   await expect(stepHeading(bea)).toContainText('both reported push clips broken');
   await expect(stepHeading(rui)).toContainText('both reported push clips broken');
   await rui.getByRole('button', { name: 'The same one' }).click();
@@ -170,7 +167,7 @@ test('asks a person when two tablets, apart from each other and with clocks hour
   expect([types[0], types.at(-1)]).toEqual(['started', 'settled']);
   await rui.reload();
   await expect(stepHeading(rui)).toHaveText((await stepHeading(bea).textContent())!);
-  await Promise.all([one.close(), two.close()]);
+  await Promise.all(tablets.map((tablet) => tablet.close()));
 });
 
 test('shows two technicians on two doors each other’s progress as it happens, across two app processes', async ({ browser, baseURL }) => {

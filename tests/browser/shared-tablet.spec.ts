@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { newTablet } from './network';
 import { expectAccessible, logOf, openRun, signIn } from './support';
 
 const NOT_SENT = /^◌ \d+ saved here, not yet sent$/;
@@ -36,7 +37,8 @@ test('a tablet goes from one person to another in two taps and a PIN, and back t
 });
 
 test('at sign-out the person’s pages, pictures and sent events go; what is unsent stays, unseen, and is sent when somebody signs in', async ({ browser, baseURL }) => {
-  const context = await browser.newContext({ baseURL });
+  const tablet = await newTablet(browser, baseURL!);
+  const { context } = tablet;
   const page = await context.newPage();
   await signIn(page, 'Rui Castellane', '4004');
   await swReady(page);
@@ -59,10 +61,10 @@ test('at sign-out the person’s pages, pictures and sent events go; what is uns
   // Whatever was still being fetched ahead when the person left is not kept either.
   await page.waitForLoadState('networkidle');
   expect(await keptOn(page)).toEqual({ pages: [], photos: 0, sent: 0, unsent });
-  await context.setOffline(true);
+  await tablet.goOffline();
   await page.goto(`/runs/${run}`).catch(() => undefined);
   await expect(page.getByText('Left on the tablet')).toHaveCount(0);
-  await context.setOffline(false);
+  await tablet.goOnline();
   await context.unroute('**/api/logs/**');
 
   await signIn(page, 'Bea Nwosu', '3003');
@@ -74,11 +76,12 @@ test('at sign-out the person’s pages, pictures and sent events go; what is uns
   await expect.poll(async () => (await keptOn(page)).sent).toBe(0);
   await page.goto(`/jobs/${job}`);
   await expect(page.getByRole('heading', { name: /Left on the tablet/ })).toBeVisible();
-  await context.close();
+  await tablet.close();
 });
 
 test('a session that ends does not interrupt a run without a network, and shows nothing else any more', async ({ browser, baseURL }) => {
-  const context = await browser.newContext({ baseURL });
+  const tablet = await newTablet(browser, baseURL!);
+  const { context } = tablet;
   const page = await context.newPage();
   await signIn(page, 'Rui Castellane', '4004');
   await swReady(page);
@@ -88,7 +91,7 @@ test('a session that ends does not interrupt a run without a network, and shows 
   await page.goto(`/runs/${run}`);
   await expect(page.locator('.done-bar')).toBeVisible();
   await expect.poll(async () => (await keptOn(page)).pages).toEqual(expect.arrayContaining(['/', `/runs/${run}`]));
-  await context.setOffline(true);
+  await tablet.goOffline();
   await page.locator('.done-bar').click();
   await expect(page.getByText(NOT_SENT)).toBeVisible();
   const { unsent } = await keptOn(page);
@@ -101,8 +104,8 @@ test('a session that ends does not interrupt a run without a network, and shows 
   await expect(page.locator('.done-bar')).toBeVisible();
   await page.locator('.done-bar').click();
   await expect.poll(async () => (await keptOn(page)).unsent).toBeGreaterThan(unsent);
-  await context.setOffline(false);
-  await context.close();
+  await tablet.goOnline();
+  await tablet.close();
 });
 
 test('a device that was not enrolled shows nobody’s name and asks for name and password, until a lead enrols it', async ({ browser, baseURL }) => {

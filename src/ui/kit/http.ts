@@ -8,13 +8,14 @@ export class ApiError extends Error {
 /** How long an answer is waited for: a network that swallows everything must not hold up what comes after. */
 const LONGEST_MS = 60_000;
 
-/** Sends JSON and returns the answer's JSON. Throws ApiError for a refusal, and what the browser says where the server cannot be reached or does not answer in time. */
+/** Sends JSON and returns the answer's JSON. Throws ApiError for a refusal, and what the browser says where the server cannot be reached, does not answer in time, or its answer is cut off. */
 export async function send<T = unknown>(method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE', url: string, body?: unknown, longestMs = LONGEST_MS): Promise<T> {
   const response = await fetch(url, {
     signal: AbortSignal.timeout(longestMs), method, headers: body === undefined ? {} : { 'content-type': 'application/json' }, body: body === undefined ? undefined : JSON.stringify(body),
   });
-  const answer = (await response.json().catch(() => ({}))) as T & { code?: string; message?: string; fields?: [] };
-  if (response.ok) return answer;
+  // An answer cut off on the way is no answer: taken for an empty one, whoever asked would go on with nothing.
+  if (response.ok) return (await response.json()) as T;
+  const answer = (await response.json().catch(() => ({}))) as { code?: string; message?: string; fields?: [] };
   throw new ApiError(response.status, answer.code ?? 'unknown', answer.message ?? 'The server did not answer as expected.', answer.fields ?? []);
 }
 
