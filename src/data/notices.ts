@@ -77,13 +77,16 @@ class Notices {
   }
 
   private tell(topic: string): void {
-    for (const listener of this.listeners.get(topic) ?? []) listener();
-    if (topic.includes(':')) return;
-    for (const listener of this.listeners.get('*') ?? []) listener();
+    this.tellOf(topic);
+    if (!topic.includes(':')) this.tellOf('*');
   }
 
   private tellAll(): void {
-    for (const topic of this.listeners.keys()) for (const listener of this.listeners.get(topic) ?? []) listener();
+    for (const topic of this.listeners.keys()) this.tellOf(topic);
+  }
+
+  private tellOf(topic: string): void {
+    for (const listener of this.listeners.get(topic) ?? []) listener();
   }
 
   /** Sends a notice the way every other one is sent, and sees whether it comes back. */

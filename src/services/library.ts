@@ -2,6 +2,7 @@ import type { NewProcedureForm, ProcedureRowView, ProcedureView } from '../contr
 import { conflict, forbidden, invalid, notFound } from '../core/errors';
 import { hasErrors, type CheckResult } from '../core/procedure/check';
 import { mirror, mirroredSide, recordedId, type ProcedureDocument } from '../core/procedure';
+import { slugOf } from '../core/text';
 import { parseSearch, zoneName } from '../core/vehicle';
 import {
   db, deleteDraft, deleteUnapproved, findCurrentRevision, findDraft, getJob, getProcedureRow, insertDraft, insertProcedure, insertRevision,
@@ -39,11 +40,9 @@ export async function approvedDocuments(ids: string[]): Promise<{ document: Proc
   }));
 }
 
-const slug = (text: string) => text.normalize('NFKD').replace(/\p{M}/gu, '').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '');
-
 /** An id for a new procedure that nobody has yet. */
 async function newId(model: string, zone: string): Promise<string> {
-  const base = (slug(`${model}-${zone}`) || 'procedure').slice(0, 70);
+  const base = (slugOf(`${model}-${zone}`) || 'procedure').slice(0, 70);
   let id = base;
   for (let n = 2; await isProcedureId(db, id); n += 1) id = `${base}-${n}`;
   return id;

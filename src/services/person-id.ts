@@ -1,5 +1,6 @@
+import { slugOf } from '../core/text';
+
 /** A person's id from the name: "Ines Okafor-Lind" → "ines-okafor-lind". Never empty. */
 export function personId(name: string): string {
-  const plain = name.normalize('NFKD').replace(/\p{M}/gu, '').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '');
-  return plain.slice(0, 60) || 'person';
+  return slugOf(name).slice(0, 60) || 'person';
 }

@@ -1,4 +1,4 @@
-import { WORD, wordsFor } from './order/bit-table';
+import { WORD, wordsFor } from './bits';
 import type { ActionGraph } from './graph';
 import { goOn, NEVER, type ShouldStop } from './stop';
 

@@ -1,4 +1,5 @@
-import { capital, itemWords } from '../procedure/names';
+import { itemWords } from '../procedure/names';
+import { capital } from '../text';
 import type { ActionGraph } from './graph';
 import { leastTeardown, type LeastTeardown } from './least-teardown';
 import { NEVER, OutOfTime, type ShouldStop } from './stop';

@@ -1,6 +1,7 @@
 import { findPartKind, linkKindOrGuess } from '../hardware';
 import { countOf } from '../procedure/items';
-import { capital, countedWords, itemWords } from '../procedure/names';
+import { countedWords, itemWords } from '../procedure/names';
+import { capital } from '../text';
 import type { Part } from '../procedure/types';
 import type { Covers } from './covers';
 import type { ActionGraph } from './graph';

@@ -7,7 +7,8 @@ import { checkProcedure, hasErrors } from '../procedure/check';
 import type { ProcedureDocument } from '../procedure';
 import { buildGraph } from './build-graph';
 import type { ActionGraph } from './graph';
-import { carryOut, leastTeardown } from './least-teardown';
+import { carryOut } from './carry-out';
+import { leastTeardown } from './least-teardown';
 import { findLoop, precedenceOf } from './precedence';
 
 const POWER = { windows: 'power' };

@@ -1,3 +1,4 @@
+import { carryOut } from './carry-out';
 import { cheapestWays } from './cheapest-ways';
 import { addToClosure, cloneClosure, emptyClosure, missingFrom, type Closure } from './closure';
 import type { ActionGraph } from './graph';
@@ -131,33 +132,4 @@ function sharedBound(graph: ActionGraph, offers: Offer[]): number {
   }
   const shareOf = (missing: number[]) => missing.reduce((sum, n) => sum + (graph.nodes[n].action?.ms ?? 0) / users.get(n)!, 0);
   return offers.reduce((sum, offer) => sum + Math.min(...offer.ways.map((way) => shareOf(way.missing))), 0);
-}
-
-/**
- * Does everything that can be done within `chosen`, in rounds, and notes the first alternative that became true for each
- * node with routes. What is not `done` at the end waits for itself. Linear in edges.
- */
-export function carryOut(graph: ActionGraph, chosen: ReadonlySet<number>): { done: Set<number>; taken: Map<number, number> } {
-  const done = new Set<number>();
-  const taken = new Map<number, number>();
-  const waiters = new Map<number, number[]>();
-  for (const id of chosen) {
-    for (const need of [...graph.nodes[id].needs, ...(graph.nodes[id].anyOf ?? []).flat()]) {
-      const list = waiters.get(need);
-      if (list) list.push(id);
-      else waiters.set(need, [id]);
-    }
-  }
-  const queue = [...chosen].sort((a, b) => a - b);
-  for (let head = 0; head < queue.length; head += 1) {
-    const id = queue[head];
-    const node = graph.nodes[id];
-    if (done.has(id) || !node.needs.every((n) => done.has(n))) continue;
-    const way = node.anyOf ? node.anyOf.findIndex((set) => set.every((n) => done.has(n))) : 0;
-    if (way < 0) continue;
-    done.add(id);
-    if (node.anyOf) taken.set(id, way);
-    queue.push(...(waiters.get(id) ?? []));
-  }
-  return { done, taken };
 }

@@ -1,6 +1,7 @@
 import { fastenerKindOrGuess, findMotion, linkKindOrGuess, parseDrive, toolFor } from '../hardware';
 import { countOf, heldParts, indexItems, type ItemIndex } from '../procedure/items';
-import { capital, itemWords } from '../procedure/names';
+import { itemWords } from '../procedure/names';
+import { capital, listed, sentence } from '../text';
 import { parseReference } from '../procedure/references';
 import type { ProcedureDocument } from '../procedure/types';
 import { BASE_CATALOGUE, type Catalogue } from '../hardware';
@@ -22,8 +23,6 @@ export interface Instruction {
 
 type Step = Pick<Action, 'procedure' | 'item' | 'tool'> & { type: Action['type'] | RefitStep['type'] };
 
-const sentence = (text: string) => `${capital(text)}.`;
-const joined = (words: string[]) => (words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`);
 
 /** Puts one removal action or refit step into words. Throws nothing: an item that is gone is named by its id. */
 export function instructionFor(documents: ProcedureDocument[], step: Step, catalogue: Catalogue = BASE_CATALOGUE): Instruction {
@@ -65,7 +64,7 @@ function vehicleWords(step: Step): Instruction {
 
 function behindLine(index: ItemIndex, behind: string[] | undefined, catalogue: Catalogue): string[] {
   const covers = (behind ?? []).map((text) => parseReference(text)?.item).filter((item) => item && index.parts.has(item));
-  return covers.length ? [`Where the ${joined(covers.map((item) => itemWords(index, item!, catalogue)))} ${covers.length > 1 ? 'were' : 'was'}.`] : [];
+  return covers.length ? [`Where the ${listed(covers.map((item) => itemWords(index, item!, catalogue)))} ${covers.length > 1 ? 'were' : 'was'}.`] : [];
 }
 
 function fastenerWords(index: ItemIndex, step: Step, catalogue: Catalogue): Instruction {
@@ -77,7 +76,7 @@ function fastenerWords(index: ItemIndex, step: Step, catalogue: Catalogue): Inst
   const noun = fastener.name ? itemWords(index, step.item, catalogue) : count === 1 ? kind.name : kind.plural;
   const out = step.type === 'release';
   const verb = out ? kind.verb : step.type === 'start' ? 'Start by hand' : step.type === 'tighten' ? 'Tighten' : kind.refitVerb;
-  const held = joined(heldParts(fastener).map((part) => itemWords(index, part, catalogue)));
+  const held = listed(heldParts(fastener).map((part) => itemWords(index, part, catalogue)));
   const depth = [fastener.recess ? `${fastener.recess} mm deep` : '', fastener.angle ? `at ${fastener.angle}°` : ''].filter(Boolean).join(', ');
   const lines = out
     ? [...behindLine(index, fastener.behind, catalogue), `${count === 1 ? 'It holds' : 'They hold'} the ${held}.`, ...(depth ? [sentence(depth)] : []),
@@ -99,7 +98,7 @@ function linkWords(index: ItemIndex, step: Step, catalogue: Catalogue): Instruct
   const out = step.type === 'undo';
   const ends = link.joins.map((end) => (end === 'body' ? 'the body' : `the ${itemWords(index, end, catalogue)}`));
   const lines = [
-    `Between ${joined(ends)}.`,
+    `Between ${listed(ends)}.`,
     ...(out ? [sentence(link.release ?? kind.release)] : []),
     ...(out && link.tab ? [`Tab: ${link.tab}.`] : []), ...(out && link.mark ? [`Mark: ${link.mark}.`] : []),
     ...(link.keyed && !out ? ['Keyed: fits one way.'] : []),
@@ -126,5 +125,5 @@ function motionLines(index: ItemIndex, id: string, catalogue: Catalogue, way: 'o
 
 function carriedLines(document: ProcedureDocument, index: ItemIndex, id: string): string[] {
   const riders = document.parts.filter((part) => part.on === id).map((part) => itemWords(index, part.id));
-  return riders.length ? [`${capital(joined(riders))} ${riders.length > 1 ? 'stay' : 'stays'} in it.`] : [];
+  return riders.length ? [`${capital(listed(riders))} ${riders.length > 1 ? 'stay' : 'stays'} in it.`] : [];
 }

@@ -1,10 +1,6 @@
 import { findFastenerKind, findLinkKind, parseDrive, type Catalogue, BASE_CATALOGUE } from '../hardware';
+import { lowerFirst } from '../text';
 import { countOf, findItem, heldParts, type ItemIndex } from './items';
-
-const lowerFirst = (text: string) => (/^[A-Z][a-z]/.test(text) ? text[0].toLowerCase() + text.slice(1) : text);
-
-/** A sentence's first letter. Empty text stays empty. */
-export const capital = (text: string) => (text ? text[0].toUpperCase() + text.slice(1) : text);
 
 /** A part's, fastener's or link's name in running text: "the T20 screws", "door card". Unknown ids are shown as written. */
 export function itemWords(index: ItemIndex, id: string, catalogue: Catalogue = BASE_CATALOGUE): string {

@@ -1,5 +1,6 @@
 import { fastenerKindOrGuess, findMotion } from '../hardware';
-import { capital, countedWords, countOf, heldParts, itemWords, parseReference, placeOf, type ItemIndex, type Point } from '../procedure';
+import { countedWords, countOf, heldParts, itemWords, parseReference, placeOf, type ItemIndex, type Point } from '../procedure';
+import { capital } from '../text';
 import type { ActionGraph } from '../plan';
 import type { StuckCause } from './events';
 import { doneCount, type RunState } from './fold';

@@ -1,3 +1,4 @@
+import { foldText } from '../text';
 import { ZONES } from './zones';
 
 /** What one line in the search box asks for. */
@@ -14,7 +15,7 @@ const PHRASES: [string, string][] = ZONES.flatMap((zone) =>
 ).sort((a, b) => b[0].length - a[0].length || (a[0] < b[0] ? -1 : 1));
 
 const fold = (text: string) =>
-  ` ${text.normalize('NFKD').replace(/\p{M}/gu, '').toLowerCase().replace(/[,;]+/g, ' ').replace(/\s+/g, ' ').trim()} `;
+  ` ${foldText(text).replace(/[,;]+/g, ' ').replace(/\s+/g, ' ').trim()} `;
 
 /**
  * Reads make, model, year, zone and side from one line, in any order: "rear door kite 2018".

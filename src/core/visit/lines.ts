@@ -1,5 +1,6 @@
 import { BASE_CATALOGUE, findPartKind } from '../hardware';
-import { capital, indexItems, itemWords, presenceOf, type OptionValues, type ProcedureDocument } from '../procedure';
+import { indexItems, itemWords, presenceOf, type OptionValues, type ProcedureDocument } from '../procedure';
+import { capital } from '../text';
 import { zoneName, type Side } from '../vehicle';
 
 /** One thing to try on the electrical check. `line` is its key: the same on arrival and when the vehicle is given back. */

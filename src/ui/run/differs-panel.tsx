@@ -1,6 +1,7 @@
 'use client';
 import { useState } from 'react';
-import { capital, countOf, itemWords } from '@/core/procedure';
+import { countOf, itemWords } from '@/core/procedure';
+import { capital } from '@/core/text';
 import type { AsFoundChange } from '@/core/run';
 import { Chips } from '../kit/chips';
 import { SheetFoot } from './foot';

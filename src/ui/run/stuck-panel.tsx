@@ -1,6 +1,7 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { capital, itemWords } from '@/core/procedure';
+import { itemWords } from '@/core/procedure';
+import { capital } from '@/core/text';
 import { partOfStep, type Suspect } from '@/core/run';
 import { Chips } from '../kit/chips';
 import { SheetFoot } from './foot';

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { v4 as uuid } from 'uuid';
 import { RESULT_WORDS, resultWords, comparedLines, CONDITIONS, type CheckedLine, type CheckResult, type ComparedLine } from '@/core/visit';
-import { capital } from '@/core/procedure';
+import { capital } from '@/core/text';
 import { ZONES } from '@/core/vehicle';
 import { Chips } from '../kit/chips';
 import { FrozenLine } from './later-records';

@@ -1,7 +1,4 @@
-/** Bits in one word of a set. */
-export const WORD = 32;
-/** Words a set of so many members takes. */
-export const wordsFor = (members: number) => Math.max(1, Math.ceil(members / WORD));
+import { WORD, wordsFor } from '../bits';
 
 /** True where the set at `offset` has the member. */
 export const hasBit = (words: Int32Array, offset: number, member: number) => ((words[offset + (member >>> 5)] >>> (member & 31)) & 1) === 1;

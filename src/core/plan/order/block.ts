@@ -1,6 +1,6 @@
 import { moveMs, toolChangeMs } from '../costs';
 import type { OrderProblem } from './problem';
-import { wordsFor } from './bit-table';
+import { wordsFor } from '../bits';
 
 /**
  * Actions that are ordered together, in a topological order of their own (so a member's predecessors have smaller numbers),

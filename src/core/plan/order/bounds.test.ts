@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { orderProblems } from '@tests/support/generate-order';
-import { BitTable, hasBit, holdsAll, wordsFor } from './bit-table';
+import { wordsFor } from '../bits';
+import { BitTable, hasBit, holdsAll } from './bit-table';
 import { allBefore, makeBlock, type Block } from './block';
 import { BlockSearch } from './block-search';
 import { ClassBound, CLASS_EFFORT } from './class-bound';

@@ -1,7 +1,7 @@
 import { findMotion, type Catalogue } from '../../hardware';
 import { buildGraph } from '../../plan/build-graph';
 import type { ActionGraph } from '../../plan/graph';
-import { carryOut } from '../../plan/least-teardown';
+import { carryOut } from '../../plan/carry-out';
 import { findLoop, precedenceOf } from '../../plan/precedence';
 import { heldParts } from '../items';
 import { itemWords } from '../names';

@@ -1,0 +1,2 @@
+export { foldText, slugOf } from './fold';
+export { capital, listed, lowerFirst, sentence } from './sentences';
