@@ -3,12 +3,12 @@ import '@fontsource/barlow/500.css';
 import '@fontsource/barlow/600.css';
 import '@fontsource/barlow-condensed/500.css';
 import '@fontsource/barlow-condensed/600.css';
-import '@/ui/kit/theme.scss';
+import '@/ui/design/theme.scss';
 import type { Metadata, Viewport } from 'next';
 import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
-import { Offline } from '@/ui/kit/offline';
-import { SCHEME_SCRIPT } from '@/ui/kit/scheme-script';
+import { Offline } from '@/ui/design/offline';
+import { SCHEME_SCRIPT } from '@/ui/design/scheme-script';
 
 export const metadata: Metadata = { title: { default: 'Pezzo', template: '%s · Pezzo' }, description: 'Take a vehicle’s trim apart once, well.' };
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 };

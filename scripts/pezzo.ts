@@ -13,7 +13,7 @@ const USAGE = `Usage: pezzo COMMAND
   sbom    FILE | --document
           the bill of materials (CycloneDX), or docs/third-party.md brought up to date
   test    type check, lint, dependency rules, unit, integration and browser tests; “test faults” kills the app, database and browser many times
-  bench   NAME
+  measure NAME
           print the figures of one benchmark
   plan    FILE [FILE …] --goal GOAL [--option name=value] [--order best|recorded] [--costs FILE] [--tray BINS] [--time-limit SECONDS] [--json]
           the least teardown for a goal, and the way back
@@ -28,7 +28,7 @@ const COMMANDS: Record<string, (argv: string[]) => Promise<number>> = {
   customers: async (argv) => (await import('./customers')).customersCommand(argv),
   sbom: async (argv) => (await import('./sbom')).sbomCommand(argv),
   test: async (argv) => (await import('./test/test')).testCommand(argv),
-  bench: async (argv) => (await import('./bench')).benchCommand(argv),
+  measure: async (argv) => (await import('./measure')).measureCommand(argv),
   plan: async (argv) => (await import('./cli/plan')).planCommand(argv),
   check: async (argv) => (await import('./cli/check')).checkCommand(argv),
 };

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { SignedIn } from '@/ui/log';
+import { SignedIn } from '@/ui/bay/log';
 import { requirePerson } from '../session';
 
 export const dynamic = 'force-dynamic';

@@ -1,8 +1,8 @@
 import type { ReactNode } from 'react';
 import { isLead, may, readShop } from '@/services';
-import { CatalogueProvider } from '@/ui/kit/catalogue';
-import { TopBar } from '@/ui/kit/top-bar';
-import { SignedIn } from '@/ui/log';
+import { CatalogueProvider } from '@/ui/design/catalogue';
+import { TopBar } from '@/ui/design/top-bar';
+import { SignedIn } from '@/ui/bay/log';
 import { requirePerson } from '../session';
 
 export const dynamic = 'force-dynamic';

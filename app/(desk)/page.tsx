@@ -1,5 +1,5 @@
 import { everybodysNames, jobBoard, may } from '@/services';
-import { JobBoard } from '@/ui/jobs';
+import { JobBoard } from '@/ui/desk/jobs';
 import { requirePerson } from '../session';
 
 export const metadata = { title: 'Jobs' };

@@ -1,4 +1,5 @@
-import { bodyLimit, bytesInWords, MAX_JSON_DEPTH, measureJson } from '@/contracts';
+import { bodyLimit, bytesInWords } from '@/contracts/body-limits';
+import { MAX_JSON_DEPTH, measureJson } from '@/contracts/schemas';
 import { invalid, PezzoError, tooLarge, type ErrorKind } from '@/core/errors';
 import type { Actor } from '@/services';
 import { findPerson } from '../session';

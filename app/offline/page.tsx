@@ -1,4 +1,4 @@
-import { KeptPages } from '@/ui/kit/kept-pages';
+import { KeptPages } from '@/ui/design/kept-pages';
 
 export const metadata = { title: 'No connection' };
 

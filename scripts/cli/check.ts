@@ -1,4 +1,4 @@
-import { hasErrors } from '../../src/core/procedure/check';
+import { hasErrors } from '../../src/core/check';
 import { readArguments, UsageError } from './arguments';
 import { readAndCheck } from './read-file';
 

@@ -1,10 +1,11 @@
 import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
-import { costSchema, costSettings, readForm } from '../../src/contracts';
+import { costSchema, costSettings, readForm } from '../../src/contracts/schemas';
 import { PezzoError } from '../../src/core/errors';
-import { makePlan, type CostSettings, type Plan, type PlanProblem, type PlanRequest } from '../../src/core/plan';
+import { makePlan, type Plan, type PlanProblem, type PlanRequest } from '../../src/core/plan';
+import type { CostSettings } from '../../src/core/graph';
 import type { OptionValues, ProcedureDocument } from '../../src/core/procedure';
-import { hasErrors, type Finding } from '../../src/core/procedure/check';
+import { hasErrors, type Finding } from '../../src/core/check';
 import { readArguments, UsageError } from './arguments';
 import { printPlan } from './print-plan';
 import { readAndCheck } from './read-file';

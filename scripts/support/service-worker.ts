@@ -9,7 +9,7 @@ export async function makeServiceWorker(revision: string): Promise<void> {
   const bundled = join(DATA_FOLDER, 'service-worker.js');
   mkdirSync(DATA_FOLDER, { recursive: true });
   await build({
-    entryPoints: [join(ROOT, 'src/offline/service-worker.ts')], outfile: bundled, bundle: true, minify: true, format: 'iife', target: 'es2022',
+    entryPoints: [join(ROOT, 'src/device/service-worker.ts')], outfile: bundled, bundle: true, minify: true, format: 'iife', target: 'es2022',
     define: { 'process.env.NODE_ENV': '"production"' }, logLevel: 'error',
   });
   await injectManifest({

@@ -1,5 +1,5 @@
 import { notFound } from '../core/errors';
-import type { RunPlan } from '../core/run';
+import type { RunPlan } from '../core/plan';
 import { insertLog } from './logs';
 import type { Db } from './pool';
 

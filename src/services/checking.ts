@@ -1,7 +1,7 @@
-import type { ReadProcedure } from '../contracts';
+import type { ReadProcedure } from '../contracts/schemas';
 import { invalid } from '../core/errors';
 import type { ProcedureDocument } from '../core/procedure';
-import type { CheckResult } from '../core/procedure/check';
+import type { CheckResult } from '../core/check';
 import { doHeavy, TooHard } from './heavy';
 import { readShop } from './shop';
 

@@ -1,4 +1,4 @@
-import type { CustomerView, Report } from '../contracts';
+import type { CustomerView, Report } from '../contracts/views';
 import { conflict } from '../core/errors';
 import { db, getCustomer, listCustomers, listPhotosOfJob, redactJob, type Actor, type CustomerRow } from '../data';
 import { demand } from './permission';

@@ -1,4 +1,4 @@
-import type { DeviceForm } from '../contracts';
+import type { DeviceForm } from '../contracts/schemas';
 import { forbidden } from '../core/errors';
 import { db, deleteSessionsOn, findDevice, insertDevice, listDevices, revokeDevice, tellPeople, transaction, type Actor, type DeviceRow } from '../data';
 import { demand, isLead } from './permission';

@@ -1,4 +1,4 @@
-import type { LogEvent } from '../contracts';
+import type { LogEvent } from '../contracts/schemas';
 import { NEVER_TAKEN_BACK, OWN_WORD } from '../core/log';
 import { foldVisit, type VisitEvent } from '../core/visit';
 import { findLogsOfEvents, lastLamport, listEvents, listPeople, listTypesOfEvents, MOST_LAMPORT_AHEAD, type Actor, type Db, type LogRow, type NewFlag } from '../data';

@@ -1,4 +1,4 @@
-import type { FlagView } from '../contracts';
+import type { FlagView } from '../contracts/views';
 import { db, listOpenFlags, markLooked, type Actor } from '../data';
 import { demand } from './permission';
 

@@ -1,6 +1,6 @@
 import { findFastenerKind } from '../core/hardware';
 import { paceOf, type BreakRecord } from '../core/learn';
-import { NO_HISTORY, type ShopHistory } from '../core/plan';
+import { NO_HISTORY, type ShopHistory } from '../core/layout';
 import { recordedId } from '../core/procedure';
 import { activeSeconds, basisOf, foldRun, ledgerOf, type RunEvent } from '../core/run';
 import { db, finishedMark, listEventsOf, listFinishedRuns, type RunRow } from '../data';

@@ -1,11 +1,11 @@
 import { v7 as uuid } from 'uuid';
-import type { JobForm, JobStanding, NewRunForm, RunStanding, VisitStanding } from '../contracts';
+import type { JobForm, NewRunForm } from '../contracts/schemas';
+import type { JobStanding, RunStanding, VisitStanding } from '../contracts/views';
 import { conflict, invalid } from '../core/errors';
-import { currentSteps, isOver, runPlanOf, timeLeft, type RunEvent } from '../core/run';
+import { currentSteps, isOver, timeLeft, type RunEvent } from '../core/run';
+import { runPlanOf } from '../core/plan';
 import { foldVisit, type VisitEvent } from '../core/visit';
-import {
-  db, getJob, insertJob, insertRun, insertVehicle, listEventsOf, listJobs, listOpenFlags, listRunsOfJobs, lockLog, transaction, type JobRow, type Actor, type RunRow,
-} from '../data';
+import { db, getJob, insertJob, insertRun, insertVehicle, listEventsOf, listJobs, listOpenFlags, listRunsOfJobs, lockLog, transaction, type JobRow, type Actor, type RunRow } from '../data';
 import { demand } from './permission';
 import { experienceFor, planForRun } from './planning';
 import { lookAt } from './runs';

@@ -1,13 +1,11 @@
-import type { NewProcedureForm, ProcedureRowView, ProcedureView } from '../contracts';
+import type { NewProcedureForm } from '../contracts/schemas';
+import type { ProcedureRowView, ProcedureView } from '../contracts/views';
 import { conflict, forbidden, invalid, notFound } from '../core/errors';
-import { hasErrors, type CheckResult } from '../core/procedure/check';
+import { hasErrors, type CheckResult } from '../core/check';
 import { mirror, mirroredSide, recordedId, type ProcedureDocument } from '../core/procedure';
 import { slugOf } from '../core/text';
 import { parseSearch, zoneName } from '../core/vehicle';
-import {
-  db, deleteDraft, deleteUnapproved, findCurrentRevision, findDraft, getJob, getProcedureRow, insertDraft, insertProcedure, insertRevision,
-  isProcedureId, listFindings, listRevisions, searchProcedures, transaction, updateDraft, updateProcedureColumns, type Actor, type Db, type Draft,
-} from '../data';
+import { db, deleteDraft, deleteUnapproved, findCurrentRevision, findDraft, getJob, getProcedureRow, insertDraft, insertProcedure, insertRevision, isProcedureId, listFindings, listRevisions, searchProcedures, transaction, updateDraft, updateProcedureColumns, type Actor, type Db, type Draft } from '../data';
 import { checkKept, errorFields, readAndCheck } from './checking';
 import { demand, may } from './permission';
 

@@ -1,8 +1,6 @@
-import { judgeEvent, type LogAnswer, type LogEvent } from '../contracts';
+import { judgeEvent, type LogAnswer, type LogEvent } from '../contracts/schemas';
 import { PezzoError } from '../core/errors';
-import {
-  appendEvents, db, getLog, insertFlags, listEvents, lockLog, onArrivals, PEOPLE, takePlainEvents, transaction, type Actor, type Db, type LogRow, type NewFlag,
-} from '../data';
+import { appendEvents, db, getLog, insertFlags, listEvents, lockLog, onArrivals, PEOPLE, takePlainEvents, transaction, type Actor, type Db, type LogRow, type NewFlag } from '../data';
 import { demand } from './permission';
 import { askClosely, CLOSING, doubtsOf, type AskedEvent } from './doubts';
 import { closeVisit, visitArrived } from './visits';

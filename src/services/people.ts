@@ -1,8 +1,6 @@
-import type { PersonChange, PersonForm } from '../contracts';
+import type { PersonChange, PersonForm } from '../contracts/schemas';
 import { conflict } from '../core/errors';
-import {
-  countOwners, db, deleteSessionsOf, getPerson, insertPerson, listPeople, tellPeople, transaction, updatePassword, updatePerson, updatePin, type Actor,
-} from '../data';
+import { countOwners, db, deleteSessionsOf, getPerson, insertPerson, listPeople, tellPeople, transaction, updatePassword, updatePerson, updatePin, type Actor } from '../data';
 import { demand } from './permission';
 import { personId } from './person-id';
 import { hashSecret } from './secrets';

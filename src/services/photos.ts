@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { imageSize } from 'image-size';
-import { bytesInWords, MAX_PHOTO_BYTES } from '../contracts';
+import { bytesInWords, MAX_PHOTO_BYTES } from '../contracts/body-limits';
 import { conflict, invalid } from '../core/errors';
 import { db, findPhotoMark, getJob, getPhoto, insertPhoto, type Actor } from '../data';
 import { doHeavy, TooHard } from './heavy';

@@ -1,8 +1,9 @@
-import { costSettings, type NewRunForm, type PlanQuery, type PlanView, type ProcedureRowView, type RelativeView, type VerificationView } from '../contracts';
+import { costSettings, type NewRunForm, type PlanQuery } from '../contracts/schemas';
+import type { PlanView, ProcedureRowView, RelativeView, VerificationView } from '../contracts/views';
 import { invalid } from '../core/errors';
-import { listOptions, type PlanRequest, type PlanResult, type ShopPolicy } from '../core/plan';
-import { indexItems, mirroredSide, recordedId, type ProcedureDocument } from '../core/procedure';
-import { elsewhereFor, missKey, type RunPlan, type StuckCause } from '../core/run';
+import { listOptions, indexItems, mirroredSide, recordedId, type ProcedureDocument } from '../core/procedure';
+import type { PlanRequest, PlanResult, ShopPolicy, RunPlan } from '../core/plan';
+import { elsewhereFor, missKey, type StuckCause } from '../core/run';
 import { oppositeSide, rankFor, verifyFor, type Vehicle } from '../core/vehicle';
 import { db, getJob, listMisses, listProceduresOfMake, listStock, type Actor } from '../data';
 import { doHeavy, TooHard } from './heavy';

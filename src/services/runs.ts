@@ -1,12 +1,12 @@
 import { randomUUID } from 'node:crypto';
-import type { LogEvent, OverrideForm, RunStart } from '../contracts';
+import type { LogEvent, OverrideForm } from '../contracts/schemas';
+import type { RunStart } from '../contracts/views';
 import { conflict, forbidden } from '../core/errors';
 import { findFastenerKind } from '../core/hardware';
-import { basisOf, foldRun, viewRun, type RunBasis, type RunEvent, type RunPlan, type RunView } from '../core/run';
+import { basisOf, foldRun, viewRun, type RunBasis, type RunEvent, type RunView } from '../core/run';
+import type { RunPlan } from '../core/plan';
 import { faultsOnArrival, foldVisit, type VisitEvent } from '../core/visit';
-import {
-  appendEvents, db, getJob, getRun, insertStockMove, lastLamport, listEvents, listPeople, listRunDocuments, lockLog, markFinished, closeLog, transaction, type Db, type LogRow, type Actor,
-} from '../data';
+import { appendEvents, db, getJob, getRun, insertStockMove, lastLamport, listEvents, listPeople, listRunDocuments, lockLog, markFinished, closeLog, transaction, type Db, type LogRow, type Actor } from '../data';
 import { demand, isLead } from './permission';
 import { writeSecurityLine } from './security-log';
 import { checkPin, type Sender } from './sign-in';

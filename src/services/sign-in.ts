@@ -1,10 +1,7 @@
 import { timingSafeEqual } from 'node:crypto';
-import type { SetupForm, SignInForm } from '../contracts';
+import type { SetupForm, SignInForm } from '../contracts/schemas';
 import { conflict, forbidden, tooOften } from '../core/errors';
-import {
-  claimTry, db, deleteSession, findPersonForSignIn, findSessionPerson, findShop, forgetTries, insertPerson, insertSession, insertShop,
-  listPeople, noteDeviceSeen, sweepSessions, transaction, type Actor, type Db, type DeviceRow, type Person, type PersonSecrets, type Throttle,
-} from '../data';
+import { claimTry, db, deleteSession, findPersonForSignIn, findSessionPerson, findShop, forgetTries, insertPerson, insertSession, insertShop, listPeople, noteDeviceSeen, sweepSessions, transaction, type Actor, type Db, type DeviceRow, type Person, type PersonSecrets, type Throttle } from '../data';
 import { personId } from './person-id';
 import { hashSecret, matchesSecret, newToken, tokenHash } from './secrets';
 import { writeSecurityLine } from './security-log';

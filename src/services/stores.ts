@@ -1,4 +1,5 @@
-import type { StockMoveForm, StoresView } from '../contracts';
+import type { StockMoveForm } from '../contracts/schemas';
+import type { StoresView } from '../contracts/views';
 import { conflict } from '../core/errors';
 import { db, insertStockMove, listStock, listStockMoves, transaction, type Actor } from '../data';
 import { demand } from './permission';

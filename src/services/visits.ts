@@ -1,10 +1,9 @@
-import type { LogEvent, VisitView } from '../contracts';
+import type { LogEvent } from '../contracts/schemas';
+import type { VisitView } from '../contracts/views';
 import { conflict } from '../core/errors';
 import type { RunEvent } from '../core/run';
 import { checkLines, foldVisit, handBackBlocks, type CheckLine, type CheckZone, type VisitEvent, type VisitState } from '../core/visit';
-import {
-  appendEvents, db, getJob, listEvents, listEventsOf, listRunsOfJobs, lockLog, transaction, updateVin, closeIdleRuns, closeLog, type Actor, type Db, type LogRow, type RunRow,
-} from '../data';
+import { appendEvents, db, getJob, listEvents, listEventsOf, listRunsOfJobs, lockLog, transaction, updateVin, closeIdleRuns, closeLog, type Actor, type Db, type LogRow, type RunRow } from '../data';
 import { everybodysNames } from './people';
 
 /** The zones a visit's runs open, with what each is known to have. */

@@ -8,7 +8,7 @@ import { watchEventLoop } from '../support/event-loop';
 import { hardProcedure } from '../support/hard-procedure';
 import { kiteJob } from '../support/kite-shop';
 import { makeShop } from '../support/shop';
-import { procedureSchema, readProcedure } from '@/contracts';
+import { procedureSchema, readProcedure } from '@/contracts/schemas';
 import type { ProcedureDocument } from '@/core/procedure';
 import { approveDraft, bringIn, discardDraft, openJob, openRun, readDraft, saveDraft, startProcedure, viewProcedure } from '@/services';
 import { doHeavy, TooHard } from '@/services/heavy';

@@ -4,9 +4,7 @@ import { HERE } from '../support/sender';
 import { kiteJob, kiteShop, REAR_SPEAKER } from '../support/kite-shop';
 import type { RunFact } from '@/core/run';
 import type { VisitFact } from '@/core/visit';
-import {
-  approveDraft, bringIn, changePerson, eventsSince, jobBoard, lookedAt, moveStock, openFlags, openJob, openRun, openRunScreen, openVisit, overrideGate, receiveEvents, viewJob, viewProcedure, viewStores, watchLog,
-} from '@/services';
+import { approveDraft, bringIn, changePerson, eventsSince, jobBoard, lookedAt, moveStock, openFlags, openJob, openRun, openRunScreen, openVisit, overrideGate, receiveEvents, viewJob, viewProcedure, viewStores, watchLog } from '@/services';
 import { db, listMisses, type Actor } from '@/data';
 import { demoProcedure } from '../support/demo';
 

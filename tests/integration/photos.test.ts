@@ -69,7 +69,7 @@ describe('a photo', () => {
   });
 
   it('may be PNG, WebP or HEIC', async () => {
-    for (const bytes of [await halves().png().toBuffer(), await halves().webp().toBuffer(), readFileSync(fileURLToPath(new URL('../fixtures/small.heic', import.meta.url)))]) {
+    for (const bytes of [await halves().png().toBuffer(), await halves().webp().toBuffer(), readFileSync(fileURLToPath(new URL('../fixtures/small.heic.heic', import.meta.url)))]) {
       expect((await sharp(await readPhoto(await keep(bytes), 'picture')).metadata()).format).toBe('jpeg');
     }
   });

@@ -3,11 +3,9 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { demoProcedure } from '../support/demo';
 import { freshDatabase } from '../support/database';
 import { makeShop } from '../support/shop';
-import { settingsSchema } from '@/contracts';
+import { settingsSchema } from '@/contracts/schemas';
 import { foldRun, graphOf, viewRun, type RunEvent, type RunFact } from '@/core/run';
-import {
-  approveDraft, bringIn, changeKit, changeSettings, deriveForJob, openJob, openRun, openRunScreen, planView, proceduresFor, readKit, readShop, receiveEvents, viewProcedure,
-} from '@/services';
+import { approveDraft, bringIn, changeKit, changeSettings, deriveForJob, openJob, openRun, openRunScreen, planView, proceduresFor, readKit, readShop, receiveEvents, viewProcedure } from '@/services';
 import { db, type Actor } from '@/data';
 
 let drop: () => Promise<void>;

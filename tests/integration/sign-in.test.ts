@@ -2,9 +2,7 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { asOwner, freshDatabase } from '../support/database';
 import { elsewhere, HERE, tablet } from '../support/sender';
 import { makeShop } from '../support/shop';
-import {
-  addPerson, changePerson, enrolDevice, everyDevice, findSignedIn, findTablet, isEnrolled, listSignInPeople, may, needsSetup, setUpShop, shutOutDevice, signIn, signOut, sweepOut, type Sender,
-} from '@/services';
+import { addPerson, changePerson, enrolDevice, everyDevice, findSignedIn, findTablet, isEnrolled, listSignInPeople, may, needsSetup, setUpShop, shutOutDevice, signIn, signOut, sweepOut, type Sender } from '@/services';
 import { db, type Actor } from '@/data';
 
 let drop: () => Promise<void>;

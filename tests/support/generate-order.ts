@@ -1,7 +1,6 @@
 import fc from 'fast-check';
-import type { Action } from '@/core/plan';
-import type { OrderProblem } from '@/core/plan/order';
-import { DEFAULT_COSTS } from '@/core/plan/costs';
+import { type Action, DEFAULT_COSTS } from '@/core/graph';
+import type { OrderProblem } from '@/core/order';
 
 const TOOLS = ['hand', 'trim-tool', 'T20', 'hex 7 mm'];
 

@@ -1,5 +1,5 @@
-import { runPlanOf, type RunEvent, type RunFact, type RunPlan } from '@/core/run';
-import { makePlan } from '@/core/plan';
+import { runPlanOf, type RunPlan, makePlan } from '@/core/plan';
+import type { RunEvent, RunFact } from '@/core/run';
 import type { ProcedureDocument } from '@/core/procedure';
 
 /** Stamps facts as one device would, one after another. */

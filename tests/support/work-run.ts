@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { basisOf, foldRun, viewRun, type RunEvent, type RunFact, type RunPlan } from '@/core/run';
+import { basisOf, foldRun, viewRun, type RunEvent, type RunFact } from '@/core/run';
+import type { RunPlan } from '@/core/plan';
 
 /** Makes events as one device of one person would, one after another. */
 export function deviceOf(person: string, device = `tablet-${person}`, startLamport = 0): (fact: RunFact) => RunEvent {

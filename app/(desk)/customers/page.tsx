@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation';
 import { may, readShop, viewCustomers } from '@/services';
-import { Customers } from '@/ui/customers';
+import { Customers } from '@/ui/desk/customers';
 import { requirePerson } from '../../session';
 
 export const metadata = { title: 'Customers' };

@@ -1,5 +1,5 @@
 import { readKit } from '@/services';
-import { KitPage } from '@/ui/tools';
+import { KitPage } from '@/ui/desk/my-kit';
 import { requirePerson } from '../../session';
 
 export const metadata = { title: 'My kit' };

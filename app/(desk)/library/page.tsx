@@ -1,5 +1,5 @@
 import { may, searchLibrary } from '@/services';
-import { Library } from '@/ui/library';
+import { Library } from '@/ui/desk/library';
 import { requirePerson } from '../../session';
 
 export const metadata = { title: 'Library' };

@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation';
 import { everybody, everyDevice, may } from '@/services';
-import { People } from '@/ui/people';
+import { People } from '@/ui/desk/people';
 import { requirePerson } from '../../session';
 
 export const metadata = { title: 'People' };

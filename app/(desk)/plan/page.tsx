@@ -1,7 +1,7 @@
-import { planQuerySchema, readForm } from '@/contracts';
+import { planQuerySchema, readForm } from '@/contracts/schemas';
 import { PezzoError } from '@/core/errors';
 import { jobBoard, may, planView } from '@/services';
-import { PlanPage } from '@/ui/plan';
+import { PlanPage } from '@/ui/desk/plan';
 import { orNotFound } from '../../or-not-found';
 import { requirePerson } from '../../session';
 

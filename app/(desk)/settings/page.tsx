@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation';
 import { may, readShop } from '@/services';
-import { Settings } from '@/ui/settings';
+import { Settings } from '@/ui/desk/settings';
 import { requirePerson } from '../../session';
 
 export const metadata = { title: 'Settings' };

@@ -1,5 +1,5 @@
 import { everybodysNames, may, viewStores } from '@/services';
-import { Stores } from '@/ui/stores';
+import { Stores } from '@/ui/desk/stores';
 import { requirePerson } from '../../session';
 
 export const metadata = { title: 'Stores' };

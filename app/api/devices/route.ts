@@ -1,4 +1,4 @@
-import { deviceSchema, readForm } from '@/contracts';
+import { deviceSchema, readForm } from '@/contracts/schemas';
 import { enrolDevice } from '@/services';
 import { keepTablet, readSender } from '../../session';
 import { answer, readJson } from '../respond';

@@ -1,4 +1,4 @@
-import { lookedSchema, readForm } from '@/contracts';
+import { lookedSchema, readForm } from '@/contracts/schemas';
 import { lookedAt } from '@/services';
 import { answerPerson, readJson } from '../respond';
 

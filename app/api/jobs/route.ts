@@ -1,4 +1,4 @@
-import { jobSchema, readForm } from '@/contracts';
+import { jobSchema, readForm } from '@/contracts/schemas';
 import { openJob } from '@/services';
 import { answerPerson, readJson } from '../respond';
 

@@ -1,4 +1,4 @@
-import { kitSchema, readForm } from '@/contracts';
+import { kitSchema, readForm } from '@/contracts/schemas';
 import { changeKit } from '@/services';
 import { answerPerson, readJson } from '../respond';
 

@@ -1,4 +1,4 @@
-import { personSchema, readForm } from '@/contracts';
+import { personSchema, readForm } from '@/contracts/schemas';
 import { addPerson } from '@/services';
 import { answerPerson, readJson } from '../respond';
 

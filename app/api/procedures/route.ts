@@ -1,4 +1,4 @@
-import { newProcedureSchema, readForm } from '@/contracts';
+import { newProcedureSchema, readForm } from '@/contracts/schemas';
 import { searchLibrary, startProcedure } from '@/services';
 import { answerPerson, readJson } from '../respond';
 

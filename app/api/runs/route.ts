@@ -1,4 +1,4 @@
-import { newRunSchema, readForm } from '@/contracts';
+import { newRunSchema, readForm } from '@/contracts/schemas';
 import { openRun } from '@/services';
 import { answerPerson, readJson } from '../respond';
 

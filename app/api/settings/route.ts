@@ -1,4 +1,4 @@
-import { readForm, settingsSchema } from '@/contracts';
+import { readForm, settingsSchema } from '@/contracts/schemas';
 import { changeSettings } from '@/services';
 import { answerPerson, readJson } from '../respond';
 

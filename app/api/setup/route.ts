@@ -1,4 +1,4 @@
-import { readForm, setupSchema } from '@/contracts';
+import { readForm, setupSchema } from '@/contracts/schemas';
 import { conflict } from '@/core/errors';
 import { needsSetup, setUpShop } from '@/services';
 import { keepSession, readSender } from '../../session';

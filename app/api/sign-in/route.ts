@@ -1,4 +1,4 @@
-import { readForm, signInSchema } from '@/contracts';
+import { readForm, signInSchema } from '@/contracts/schemas';
 import { signIn } from '@/services';
 import { keepSession, readSender } from '../../session';
 import { answer, readJson } from '../respond';

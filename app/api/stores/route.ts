@@ -1,4 +1,4 @@
-import { readForm, stockMoveSchema } from '@/contracts';
+import { readForm, stockMoveSchema } from '@/contracts/schemas';
 import { moveStock } from '@/services';
 import { answerPerson, readJson } from '../respond';
 

@@ -1,5 +1,4 @@
-import type { Catalogue } from './catalogue';
-import { findFastenerKind } from './catalogue';
+import { type Catalogue, findFastenerKind } from './catalogue';
 import type { FastenerKind } from './fastener-kinds';
 
 /** A shop's own fastener kind: like one of the catalogue's, but for what it says. Times in seconds for one piece. */

@@ -1,2 +1,2 @@
-export * from './breakage';
-export * from './times';
+export { type BreakRecord, breakChance, sparesFor } from './breakage';
+export { type Duration, durationOf, paceOf } from './times';

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { compareEvents, mergeLog, type EventStamp } from '.';
+import { compareEvents, type EventStamp } from './stamp';
+import { mergeLog } from './merge';
 
 type Fact = EventStamp & { type: string; event?: string };
 const hex = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;

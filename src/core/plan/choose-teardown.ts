@@ -1,12 +1,7 @@
-import { itemWords } from '../procedure/names';
-import type { OptionValues } from '../procedure/types';
-import { keepConflicts } from './explain';
-import { buildGraph } from './build-graph';
-import type { ActionGraph } from './graph';
-import { leastTeardown, type LeastTeardown } from './least-teardown';
+import { itemWords, type OptionValues } from '../procedure';
+import { buildGraph, type ActionGraph, NEVER, type ShouldStop } from '../graph';
+import { keepConflicts, leastTeardown, type LeastTeardown, resolveGoals } from '../teardown';
 import type { PlanProblem, PlanRequest } from './plan-types';
-import { resolveGoals } from './resolve-goals';
-import { NEVER, type ShouldStop } from './stop';
 
 /** A least teardown with the graph and the goals it was found for. */
 export interface Chosen {

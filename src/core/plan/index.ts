@@ -1,20 +1,4 @@
-export * from './action';
-export * from './costs';
-export * from './goals';
-export * from './build-graph';
-export * from './graph';
-export * from './options';
-export * from './plan';
-export * from './plan-types';
-export * from './refit';
-export * from './refit-step';
-export * from './cautions';
-export * from './tray';
-export * from './tools';
-
-export * from './words';
-export * from './step-cautions';
-export * from './least-teardown';
-export * from './precedence';
-export * from './explain';
-export * from './spares';
+export type { Plan, PlanProblem, PlanRequest, PlanResult, PlannedAction, ShopPolicy } from './plan-types';
+export { makePlan } from './plan';
+export { recordedWish } from './recorded';
+export { type RunPlan, catalogueOf, costsOf, runPlanOf } from './run-plan';

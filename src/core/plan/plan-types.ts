@@ -1,14 +1,10 @@
 import type { Catalogue } from '../hardware';
 import type { Duration } from '../learn';
-import type { OptionValues, ProcedureDocument } from '../procedure/types';
-import type { Action } from './action';
-import type { Caution } from './cautions';
-import type { CostSettings } from './costs';
-import type { RouteTaken, Staying } from './explain';
-import type { RefitStep } from './refit-step';
-import type { Replacement, ShopHistory, Spare } from './spares';
-import type { ToolNeed } from './tools';
-import type { Bin } from './tray';
+import type { OptionValues, ProcedureDocument } from '../procedure';
+import type { Action, CostSettings } from '../graph';
+import type { Caution, Replacement, ShopHistory, Spare, ToolNeed, Bin } from '../layout';
+import type { RouteTaken, Staying } from '../teardown';
+import type { RefitStep } from '../refit';
 
 /** What the shop has decided about safety and prices. */
 export interface ShopPolicy {

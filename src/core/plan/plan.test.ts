@@ -1,14 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { checkProcedure, hasErrors } from '../procedure/check';
+import { checkProcedure, hasErrors } from '../check';
 import type { ProcedureDocument } from '../procedure';
 import { demoProcedure } from '@tests/support/demo';
 import { procedures } from '@tests/support/generate-procedure';
-import { buildGraph } from './build-graph';
+import { buildGraph, DEFAULT_COSTS } from '../graph';
 import { makePlan } from './plan';
 import type { Plan } from './plan-types';
-import { planRefit } from './refit';
-import { DEFAULT_COSTS } from './costs';
+import { planRefit } from '../refit';
 
 const POWER = { windows: 'power' };
 

@@ -1,22 +1,13 @@
 import { durationOf, type Duration } from '../learn';
-import type { Action } from './action';
-import { cautionsFor } from './cautions';
+import { type Action, DEFAULT_COSTS, type ActionGraph, findLoop, precedenceOf, NEVER, OutOfTime, type ShouldStop } from '../graph';
+import { cautionsFor, NO_HISTORY, replacementsOf, sparesOf, toolsFor, planTray, type TrayEntry } from '../layout';
+import { routesTaken, staying, type LeastTeardown, reasonChains, whyChain } from '../teardown';
 import { chooseTeardown, loopProblem, type Chosen } from './choose-teardown';
-import { DEFAULT_COSTS } from './costs';
-import { routesTaken, staying } from './explain';
-import type { ActionGraph } from './graph';
-import type { LeastTeardown } from './least-teardown';
-import { checkOptions, listOptions } from './options';
-import { followWish, priceOrder, recordedWish, solveOrder, vehicleFirst, type OrderProblem, type SolveControl, type SolvedOrder } from './order';
+import { checkOptions, listOptions } from '../procedure';
+import { followWish, priceOrder, solveOrder, vehicleFirst, type OrderProblem, type SolveControl, type SolvedOrder } from '../order';
+import { recordedWish } from './recorded';
 import type { Plan, PlannedAction, PlanProblem, PlanRequest, PlanResult } from './plan-types';
-import { findLoop, precedenceOf } from './precedence';
-import { planRefit } from './refit';
-import type { RefitStep } from './refit-step';
-import { NEVER, OutOfTime, type ShouldStop } from './stop';
-import { NO_HISTORY, replacementsOf, sparesOf } from './spares';
-import { toolsFor } from './tools';
-import { planTray, type TrayEntry } from './tray';
-import { reasonChains, whyChain } from './why';
+import { planRefit, type RefitStep } from '../refit';
 
 /** Actions planned at once at most: a whole vehicle has about 1000. Keeps time and memory bounded. */
 const MOST_ACTIONS = 1500;

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { demoProcedure } from '@tests/support/demo';
-import { checkProcedure } from './check';
+import { checkProcedure } from '../check';
 import { applyEdit, editHistory, freeId, type Edit, type EditHistory } from './edit';
 
 const start = demoProcedure('kite-rear-door');

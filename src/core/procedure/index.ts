@@ -1,8 +1,9 @@
-export * from './types';
-export * from './items';
-export * from './references';
-export * from './presence';
-export * from './layers';
-export * from './names';
-export * from './edit';
-export * from './mirror';
+export { type Edit, applyEdit, editHistory, freeId } from './edit';
+export { type ItemIndex, centreOf, countOf, findItem, heldParts, indexItems, linkOwner, placeOf } from './items';
+export { layersOf } from './layers';
+export { mirror, mirroredSide, recordedId } from './mirror';
+export { countedWords, heldWords, itemWords } from './names';
+export { checkOptions, listOptions } from './options';
+export { type PresenceMap, presenceOf } from './presence';
+export { type State, parseReference, stateFor } from './references';
+export { BODY, type Fastener, type Item, type ItemType, type Link, type OptionValues, type PanelMap, type Part, type Point, type ProcedureDocument, type When } from './types';

@@ -2,7 +2,7 @@ import { fastenerKindOrGuess } from '../hardware';
 import { countOf, heldParts, type Fastener, type ProcedureDocument } from '../procedure';
 import type { AsFoundChange, ExtraFastener } from './events';
 import type { RunState } from './fold';
-import { catalogueOf, type RunPlan } from './run-plan';
+import { catalogueOf, type RunPlan } from '../plan';
 
 /** The id of the entry that an extra fastener's event makes in this run's own copy of the procedure. */
 export const extraId = (event: string) => `extra-${event.replaceAll('-', '')}`;

@@ -1,7 +1,7 @@
-import { buildGraph, type ActionGraph } from '../plan';
+import { buildGraph, type ActionGraph } from '../graph';
 import { asFoundPlan } from './as-found';
 import type { RunState } from './fold';
-import { catalogueOf, type RunPlan } from './run-plan';
+import { catalogueOf, type RunPlan } from '../plan';
 
 /** The graph of a run's plan. Build it once and pass it to `viewRun` on every event. */
 export const graphOf = (plan: RunPlan): ActionGraph =>

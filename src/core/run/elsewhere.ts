@@ -1,6 +1,6 @@
 import type { Catalogue } from '../hardware';
 import { heldParts, itemWords, placeOf, type ItemIndex, type ProcedureDocument } from '../procedure';
-import type { RunPlan } from './run-plan';
+import type { RunPlan } from '../plan';
 
 /** Where a fastener of another procedure sits that a part of this one might have too. */
 export type Elsewhere = NonNullable<RunPlan['elsewhere']>[number];

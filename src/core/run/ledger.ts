@@ -1,6 +1,6 @@
 import { fastenerKindOrGuess, type FastenerKind } from '../hardware';
 import { countOf, countedWords, heldWords } from '../procedure';
-import type { ActionGraph } from '../plan';
+import type { ActionGraph } from '../graph';
 import { doneCount, isOverCounted, type RunState } from './fold';
 
 /**

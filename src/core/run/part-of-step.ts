@@ -1,4 +1,4 @@
-import type { ActionGraph } from '../plan';
+import type { ActionGraph } from '../graph';
 import { findItem, heldParts } from '../procedure';
 
 /** The part a step is about: itself, or the one a fastener or link holds; null for work on the vehicle as a whole. */

@@ -1,5 +1,5 @@
 import { durationOf, type Duration } from '../learn';
-import type { RunPlan } from './run-plan';
+import type { RunPlan } from '../plan';
 import type { RunState } from './fold';
 import { isOver, type RunStep, type RunView } from './view';
 

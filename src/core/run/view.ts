@@ -1,9 +1,10 @@
-import { gateWords, instructionFor, planRefit, type ActionGraph, type RefitStep } from '../plan';
-import type { Action } from '../plan';
+import { gateWords, instructionFor } from '../wording';
+import { planRefit, type RefitStep } from '../refit';
+import type { ActionGraph, Action } from '../graph';
 import { countOf } from '../procedure';
 import { doneCount, hasFailedTest, type RunState } from './fold';
 import { isBalanced, ledgerOf, type LedgerRow } from './ledger';
-import { costsOf, type RunPlan } from './run-plan';
+import { costsOf, type RunPlan } from '../plan';
 
 /** One step of a run with how far it has come. */
 export interface RunStep {

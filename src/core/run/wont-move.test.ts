@@ -6,7 +6,7 @@ import { BASE_CATALOGUE } from '../hardware';
 import { indexItems, type Point } from '../procedure';
 import type { RunFact } from './events';
 import { foldRun } from './fold';
-import type { RunPlan } from './run-plan';
+import type { RunPlan } from '../plan';
 import { graphOf } from './basis';
 import { elsewhereFor } from './elsewhere';
 import { partOfStep } from './part-of-step';

@@ -1,10 +1,10 @@
 import { fastenerKindOrGuess, findMotion } from '../hardware';
 import { countedWords, countOf, heldParts, itemWords, parseReference, placeOf, type ItemIndex, type Point } from '../procedure';
 import { capital } from '../text';
-import type { ActionGraph } from '../plan';
+import type { ActionGraph } from '../graph';
 import type { StuckCause } from './events';
 import { doneCount, type RunState } from './fold';
-import type { RunPlan } from './run-plan';
+import type { RunPlan } from '../plan';
 
 /** One thing that may still hold a part, with how likely it is among all that were thought of. */
 export interface Suspect {

@@ -1,6 +1,6 @@
-export * from './zones';
-export * from './sides';
-export * from './applies';
-export * from './search-query';
-export * from './relatives';
-export * from './vin';
+export { type Applicability, type Vehicle, applicabilityWords } from './applies';
+export { rankFor, verifyFor } from './relatives';
+export { type SearchQuery, parseSearch } from './search-query';
+export { type Side, oppositeSide, sideWords } from './sides';
+export { readVin } from './vin';
+export { ZONES, findZone, zoneName } from './zones';

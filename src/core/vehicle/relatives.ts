@@ -1,5 +1,4 @@
-import type { Applicability, Vehicle } from './applies';
-import { applicabilityWords } from './applies';
+import { type Applicability, type Vehicle, applicabilityWords } from './applies';
 import { oppositeSide, type Side } from './sides';
 import { findZone, zoneName } from './zones';
 

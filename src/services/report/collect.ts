@@ -1,7 +1,8 @@
-import { gateWords, type RefitStep } from '../../core/plan';
+import { gateWords } from '../../core/wording';
+import type { RefitStep } from '../../core/refit';
 import { itemWords } from '../../core/procedure';
 import { sideWords } from '../../core/vehicle';
-import type { LaterLine, Report, RunReport } from '../../contracts';
+import type { LaterLine, Report, RunReport } from '../../contracts/views';
 import { isBalanced, type RunEvent } from '../../core/run';
 import { comparedLines, foldVisit, laterWords, type VisitEvent } from '../../core/visit';
 import { db, getJob, listEvents, listEventsOf, listPeople, listRunsOfJobs, type JobRow, type RunRow } from '../../data';

@@ -1,4 +1,4 @@
-import { MOST_PRINTED_PHOTOS, type Report } from '../../contracts';
+import { MOST_PRINTED_PHOTOS, type Report } from '../../contracts/views';
 import { unavailable } from '../../core/errors';
 import { db, listPhotos } from '../../data';
 import { doHeavy, TooHard } from '../heavy';

@@ -2,7 +2,7 @@
 import { useMemo } from 'react';
 import { findFastenerKind } from '@/core/hardware';
 import { countOf, heldWords, indexItems, itemWords, layersOf, type ProcedureDocument } from '@/core/procedure';
-import { Plate, useCatalogue } from '../kit';
+import { Plate, useCatalogue } from '../design';
 import { FastenerGlyph, Glyph, LinkGlyph, PartGlyph } from './mark';
 
 /** Everything on the map as a list by layers, for keyboard and screen reader; selection is shared with the map. */

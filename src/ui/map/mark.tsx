@@ -1,7 +1,7 @@
 'use client';
 import { findFastenerKind, parseDrive } from '@/core/hardware';
 import type { Fastener, Link } from '@/core/procedure';
-import { useCatalogue } from '../kit/catalogue';
+import { useCatalogue } from '../design/catalogue';
 
 const star = (points: number, outer: number, inner: number) =>
   Array.from({ length: points * 2 }, (_, i) => {

@@ -1,6 +1,4 @@
-import {
-  heldParts, indexItems, layersOf, linkOwner, parseReference, presenceOf, type ItemIndex, type OptionValues, type ProcedureDocument,
-} from '@/core/procedure';
+import { heldParts, indexItems, layersOf, linkOwner, parseReference, presenceOf, type ItemIndex, type OptionValues, type ProcedureDocument } from '@/core/procedure';
 
 /** How an item appears on the map. */
 export type Appearance = 'hidden' | 'in' | 'out';

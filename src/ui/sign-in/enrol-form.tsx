@@ -5,8 +5,8 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useForm } from 'react-hook-form';
-import { deviceSchema, type DeviceForm } from '@/contracts';
-import { Field, Trouble, useSend } from '../kit';
+import { deviceSchema, type DeviceForm } from '@/contracts/schemas';
+import { Field, Trouble, useSend } from '../design';
 
 /** Lets this tablet in: a lead or the owner gives the password on it, once. After that everybody of the shop may use a PIN here. */
 export function EnrolForm() {

@@ -1,2 +1,2 @@
-export * from './sign-in';
-export * from './setup-form';
+export { SetupForm } from './setup-form';
+export { SignIn } from './sign-in';

@@ -4,8 +4,8 @@ import { useRouter } from 'next/navigation';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useForm } from 'react-hook-form';
-import { setupSchema, type SetupForm as SetupValues } from '@/contracts';
-import { Field, Trouble, useSend } from '../kit';
+import { setupSchema, type SetupForm as SetupValues } from '@/contracts/schemas';
+import { Field, Trouble, useSend } from '../design';
 
 /** First start: the shop and its owner. */
 export function SetupForm() {

@@ -1,10 +1,10 @@
 'use client';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import type { PersonView } from '@/contracts';
-import { forgetPerson, noteLeaving, noteSessionEnd } from '@/offline';
-import { Trouble, useSend } from '../kit';
-import { goTo } from '../kit/go-to';
+import type { PersonView } from '@/contracts/views';
+import { forgetPerson, noteLeaving, noteSessionEnd } from '@/device';
+import { Trouble, useSend } from '../design';
+import { goTo } from '../design/go-to';
 import { EnrolForm } from './enrol-form';
 import { NameForm, PasswordForm } from './password-form';
 import { PinPad } from './pin-pad';

@@ -1,7 +1,7 @@
 import { join } from 'node:path';
 import PDFDocument from 'pdfkit';
 import { COMPARISON_WORDS, resultWords, VEHICLE_VIEWS, type Signature } from '../../core/visit';
-import { MOST_PRINTED_PHOTOS, type LaterLine, type Report, type RunReport } from '../../contracts/report';
+import { MOST_PRINTED_PHOTOS, type LaterLine, type Report, type RunReport } from '../../contracts/views';
 import { breakLongWords } from './long-words';
 
 /** Fonts with Latin, Greek and Cyrillic letters, so that no name comes out in boxes. */

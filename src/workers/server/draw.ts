@@ -1,4 +1,4 @@
-import type { Report } from '../../contracts/report';
+import type { Report } from '../../contracts/views';
 import { drawReport } from './draw-report';
 
 /** Draws a hand-over report for the server, off its event loop. Returns the PDF's bytes. */

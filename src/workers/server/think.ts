@@ -1,7 +1,7 @@
-import { readProcedure, readProcedureText, type ReadProcedure } from '../../contracts/procedure';
+import { readProcedure, readProcedureText, type ReadProcedure } from '../../contracts/schemas';
 import { BASE_CATALOGUE, extendCatalogue, type OwnKind } from '../../core/hardware';
 import { makePlan, type PlanRequest, type PlanResult } from '../../core/plan';
-import { checkProcedure, type CheckResult } from '../../core/procedure/check';
+import { checkProcedure, type CheckResult } from '../../core/check';
 import type { ProcedureDocument } from '../../core/procedure';
 
 /** Thinks for the server, off its event loop: reads, checks and plans. Whoever asks sets the time and memory this may take. */

@@ -1,5 +1,5 @@
 import { openRunScreen } from '@/services';
-import { Run } from '@/ui/run';
+import { Run } from '@/ui/bay/run';
 import { orNotFound } from '../../../or-not-found';
 import { requirePerson } from '../../../session';
 

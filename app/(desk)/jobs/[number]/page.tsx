@@ -1,5 +1,5 @@
 import { may, openFlags, openVisit, proceduresFor, viewJob } from '@/services';
-import { JobPage } from '@/ui/jobs';
+import { JobPage } from '@/ui/desk/jobs';
 import { readJobNumber } from '../../../api/jobs/[number]/address';
 import { orNotFound } from '../../../or-not-found';
 import { requirePerson } from '../../../session';

@@ -1,4 +1,4 @@
-import { NewJob } from '@/ui/jobs';
+import { NewJob } from '@/ui/desk/jobs';
 
 export const metadata = { title: 'New job' };
 

@@ -1,5 +1,5 @@
 import { everybodysNames, may, viewProcedure } from '@/services';
-import { ProcedurePage } from '@/ui/procedure';
+import { ProcedurePage } from '@/ui/desk/procedure';
 import { orNotFound } from '../../../or-not-found';
 import { requirePerson } from '../../../session';
 

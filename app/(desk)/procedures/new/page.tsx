@@ -1,4 +1,4 @@
-import { NewProcedure } from '@/ui/recorder/new-procedure';
+import { NewProcedure } from '@/ui/desk/recorder/new-procedure';
 
 export const metadata = { title: 'New procedure' };
 

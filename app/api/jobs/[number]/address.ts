@@ -1,4 +1,4 @@
-import { jobNumber } from '@/contracts';
+import { jobNumber } from '@/contracts/schemas';
 import { invalid } from '@/core/errors';
 
 export interface JobContext { params: Promise<{ number: string }> }

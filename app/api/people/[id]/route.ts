@@ -1,4 +1,4 @@
-import { personChangeSchema, readForm } from '@/contracts';
+import { personChangeSchema, readForm } from '@/contracts/schemas';
 import { changePerson } from '@/services';
 import { answerPerson, readJson } from '../../respond';
 

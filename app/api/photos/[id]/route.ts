@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { jobNumber } from '@/contracts';
+import { jobNumber } from '@/contracts/schemas';
 import { invalid } from '@/core/errors';
 import { keepPhoto, readPhoto } from '@/services';
 import { answerFile, answerPerson, readBytes } from '../../respond';

@@ -1,4 +1,4 @@
-import { deriveSchema, readForm } from '@/contracts';
+import { deriveSchema, readForm } from '@/contracts/schemas';
 import { deriveForJob } from '@/services';
 import { answerPerson, readJson } from '../../respond';
 

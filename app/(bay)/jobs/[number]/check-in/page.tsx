@@ -1,5 +1,5 @@
 import { openVisit } from '@/services';
-import { Visit } from '@/ui/visit';
+import { Visit } from '@/ui/bay/visit';
 import { readJobNumber } from '../../../../api/jobs/[number]/address';
 import { orNotFound } from '../../../../or-not-found';
 import { requirePerson } from '../../../../session';

@@ -1,5 +1,5 @@
 import { may, readDraft } from '@/services';
-import { Recorder } from '@/ui/recorder';
+import { Recorder } from '@/ui/desk/recorder';
 import { orNotFound } from '../../../../or-not-found';
 import { requirePerson } from '../../../../session';
 

@@ -1,4 +1,4 @@
-import { readBatch } from '@/contracts';
+import { readBatch } from '@/contracts/schemas';
 import { eventsSince, receiveEvents } from '@/services';
 import { answerPerson, readJson } from '../../../respond';
 import { readLogAddress, type LogContext } from '../address';

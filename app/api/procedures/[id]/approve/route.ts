@@ -1,4 +1,4 @@
-import { approveSchema, readForm } from '@/contracts';
+import { approveSchema, readForm } from '@/contracts/schemas';
 import { approveDraft } from '@/services';
 import { answerPerson, readJson } from '../../../respond';
 

@@ -1,4 +1,4 @@
-import { draftVersionSchema, readForm } from '@/contracts';
+import { draftVersionSchema, readForm } from '@/contracts/schemas';
 import { discardDraft, saveDraft } from '@/services';
 import { answerPerson, readBytes } from '../../../respond';
 

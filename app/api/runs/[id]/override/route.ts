@@ -1,4 +1,4 @@
-import { overrideSchema, readForm } from '@/contracts';
+import { overrideSchema, readForm } from '@/contracts/schemas';
 import { overrideGate } from '@/services';
 import { readSender } from '../../../../session';
 import { answerPerson, readJson } from '../../../respond';

@@ -1,0 +1,55 @@
+import type { LedgerRow, TestResult } from '../../core/run';
+import type { ComparedLine, Mark, Signature, Wait } from '../../core/visit';
+
+/** Something recorded too late to count. */
+export interface LaterLine {
+  words: string;
+  by: string;
+  at: string;
+}
+
+/** What one run did, for the customer and the file. */
+export interface RunReport {
+  title: string;
+  goals: string[];
+  people: string[];
+  startedAt: string | null;
+  finishedAt: string | null;
+  fitted: { line: string; done: boolean }[];
+  tests: { gate: string; check: string; result: TestResult }[];
+  overridden: { gate: string; reason: string; by: string }[];
+  ledger: (Pick<LedgerRow, 'words' | 'out' | 'back' | 'renewed' | 'scrapped' | 'lost' | 'omitted' | 'reasons'> & { balances: boolean })[];
+  spares: { kind: string; count: number }[];
+  asFound: string[];
+  /** What was recorded after it was finished: it changed nothing. */
+  later: LaterLine[];
+  skipped: string[];
+  notes: string[];
+  photos: { id: string; words: string }[];
+}
+
+/** Everything a hand-over report says: `pezzo-report/1`. */
+export interface Report {
+  format: 'pezzo-report/1';
+  shop: string;
+  madeAt: string;
+  job: { number: number; title: string; customer: string; openedAt: string };
+  vehicle: { make: string; model: string; year: number | null; body: string | null; steering: string; label: string; vin: string | null };
+  lines: ComparedLine[];
+  marks: (Mark & { n: number })[];
+  signatures: Partial<Record<'arrival' | 'departure', Signature>>;
+  /** Signatures that a later one of the same walk stands beside. */
+  earlierSignatures: Signature[];
+  /** What was recorded after it was signed or closed: it stands beside, with who and when. */
+  later: LaterLine[];
+  /** When what names the customer was taken out; null while it is here. */
+  redactedAt: string | null;
+  waits: Wait[];
+  notes: string[];
+  closed: boolean;
+  runs: RunReport[];
+  photos: { id: string; words: string }[];
+}
+
+/** Photos that go into a printed report at most; how many more there are is said. */
+export const MOST_PRINTED_PHOTOS = 60;

@@ -1,0 +1,41 @@
+import { BASE_CATALOGUE, type Catalogue } from '../hardware';
+import { indexItems, type ProcedureDocument } from '../procedure';
+import type { Finding } from './finding';
+import { checkHardware, checkLookAlikes, checkPlaces } from './hardware-check';
+import { checkOptionUse, coverOptions } from './options-check';
+import { checkReferences } from './references-check';
+import { checkWork } from './work-check';
+
+/** What the checker found, and over how many option sets it looked. */
+export interface CheckResult {
+  findings: Finding[];
+  coverage: { sets: number; of: number; exhaustive: boolean };
+}
+
+/** Option sets looked at for a small document; fewer for a large one, so that the time stays bounded. */
+const MAX_SETS = 64;
+const ITEM_BUDGET = 20_000;
+
+/**
+ * Checks a document of valid form: references, hardware, places, options, and under every option set (pairwise where there
+ * are too many) whether the work can be carried out. Errors first. Cost: linear in items times option sets.
+ */
+export function checkProcedure(document: ProcedureDocument, catalogue: Catalogue = BASE_CATALOGUE): CheckResult {
+  const index = indexItems(document);
+  const size = Math.max(1, index.typeOf.size);
+  const coverage = coverOptions(document, Math.max(2, Math.min(MAX_SETS, Math.floor(ITEM_BUDGET / size))));
+  const findings = [
+    ...checkReferences(document, index),
+    ...checkHardware(document, catalogue),
+    ...checkPlaces(document),
+    ...checkOptionUse(document),
+    ...checkWork(document, catalogue, coverage.sets),
+    ...checkLookAlikes(document, catalogue),
+  ];
+  const unique = [...new Map(findings.map((finding) => [`${finding.code}|${finding.message}`, finding])).values()];
+  unique.sort((a, b) => Number(b.level === 'error') - Number(a.level === 'error'));
+  return { findings: unique, coverage: { sets: coverage.sets.length, of: coverage.of, exhaustive: coverage.exhaustive } };
+}
+
+/** True where nothing found stands against planning. */
+export const hasErrors = (findings: Finding[]) => findings.some((finding) => finding.level === 'error');

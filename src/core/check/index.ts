@@ -1,0 +1,2 @@
+export { type CheckResult, checkProcedure, hasErrors } from './check';
+export type { Finding } from './finding';

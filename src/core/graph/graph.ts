@@ -1,0 +1,51 @@
+import type { Catalogue } from '../hardware';
+import type { ItemIndex, PresenceMap, State, OptionValues, ProcedureDocument } from '../procedure';
+import { actionKey, itemKey, type Action } from './action';
+
+/**
+ * One node of the AND/OR graph: an action, or a `reach` node that stands for "this item can be got at".
+ * All of `needs` must hold first; where `anyOf` is given, one whole alternative too. `pulls` come along whenever
+ * this node is chosen (a part that lies loose must be taken), without being ordered before it.
+ */
+export interface GraphNode {
+  key: string;
+  action: Action | null;
+  needs: number[];
+  anyOf: number[][] | null;
+  pulls: number[];
+}
+
+/** Order that binds only when both ends are chosen. */
+export interface OrderEdge {
+  first: number;
+  then: number;
+  why: string;
+}
+
+/** What holds and hides what, over one or several procedures of a vehicle. */
+export interface ActionGraph {
+  nodes: GraphNode[];
+  idOf: Map<string, number>;
+  orderEdges: OrderEdge[];
+  documents: Map<string, ProcedureDocument>;
+  indexes: Map<string, ItemIndex>;
+  presence: Map<string, PresenceMap>;
+  /** Procedures that a reference names but that are not at hand. */
+  missingProcedures: string[];
+  catalogue: Catalogue;
+}
+
+/** What shapes the graph besides the documents. */
+export interface GraphOptions {
+  options: OptionValues;
+  catalogue?: Catalogue;
+  /** The shop's SRS wait in seconds with its own source; null leaves it to the vehicle maker's manual. */
+  srsWaitSeconds?: number | null;
+}
+
+const STATE_ACTION = { free: 'free', off: 'takeOff', released: 'release', undone: 'undo' } as const;
+
+/** The key of the node that makes a state true. */
+export const stateKey = (procedure: string, item: string, state: State) => actionKey(STATE_ACTION[state], procedure, item);
+/** The key of the node "this item can be got at". */
+export const reachKey = (procedure: string, item: string) => `reach:${itemKey(procedure, item)}`;

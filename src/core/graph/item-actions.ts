@@ -1,0 +1,69 @@
+import { fastenerKindOrGuess, findMotion, linkKindOrGuess, parseDrive, type Catalogue } from '../hardware';
+import { countOf, placeOf, type ItemIndex, type Fastener, type Link, type Part, type ProcedureDocument } from '../procedure';
+import { findZone } from '../vehicle';
+import { actionKey, type Action, type RemovalType } from './action';
+import type { Place } from './costs';
+
+/** Seconds to lift a free part away and put it aside (common practice, no source). */
+const PUT_ASIDE_SECONDS = 4;
+/** Seconds of a motion the catalogue does not know. */
+const UNKNOWN_MOTION_SECONDS = 4;
+
+/** Makes the priced actions of one procedure's items. */
+export interface ItemActions {
+  release(fastener: Fastener): Action;
+  undo(link: Link): Action;
+  free(part: Part): Action;
+  /** A part that hangs by nothing goes aside with the tool still in hand; a tethered one needs the bare hand. */
+  takeOff(part: Part): Action;
+}
+
+/** The tool a fastener's kind and drive ask for: the drive's own driver, else the kind's usual tool. */
+export function releaseTool(catalogue: Catalogue, fastener: Fastener): string {
+  const kind = fastenerKindOrGuess(catalogue, fastener.kind, fastener.drive !== undefined);
+  if (fastener.drive) return parseDrive(fastener.drive)?.code ?? fastener.drive;
+  return kind.tool;
+}
+
+/** The tool to free a part with: its own, else a trim tool where a motion pries, else the bare hand. */
+export function freeTool(catalogue: Catalogue, part: Part): string {
+  if (part.tool) return part.tool;
+  return (part.motions ?? []).some((code) => findMotion(catalogue, code)?.pries) ? 'trim-tool' : 'hand';
+}
+
+/** Binds the pricing rules to one document. `dependsOn` gives the unknown options of an item. */
+export function itemActionsOf(
+  document: ProcedureDocument, index: ItemIndex, catalogue: Catalogue, dependsOn: Map<string, string[]>,
+): ItemActions {
+  const centre: [number, number] = [document.map.width / 2, document.map.height / 2];
+  const make = (type: RemovalType, id: string, tool: string, seconds: number): Action => {
+    const [x, y] = placeOf(index, id) ?? centre;
+    const place: Place = {
+      procedure: document.id, side: document.side, group: findZone(document.zone)?.group ?? document.zone, x, y,
+    };
+    return {
+      key: actionKey(type, document.id, id), type, procedure: document.id, item: id, side: document.side, tool,
+      ms: Math.round(seconds * 1000), place, ifFitted: dependsOn.get(id) ?? [],
+    };
+  };
+  return {
+    release(fastener) {
+      const kind = fastenerKindOrGuess(catalogue, fastener.kind, fastener.drive !== undefined);
+      const seconds = fastener.seconds ?? kind.releaseSeconds * countOf(fastener);
+      return make('release', fastener.id, releaseTool(catalogue, fastener), seconds);
+    },
+    undo(link) {
+      const kind = linkKindOrGuess(catalogue, link.kind);
+      return make('undo', link.id, kind.tool, link.seconds ?? kind.releaseSeconds * countOf(link));
+    },
+    free(part) {
+      const motions = part.motions ?? [];
+      const seconds = motions.reduce((sum, code) => sum + (findMotion(catalogue, code)?.seconds ?? UNKNOWN_MOTION_SECONDS), 0);
+      return make('free', part.id, freeTool(catalogue, part), part.seconds ?? Math.max(seconds, 1));
+    },
+    takeOff(part) {
+      const tethered = document.links.some((link) => link.joins.includes(part.id));
+      return make('takeOff', part.id, tethered ? 'hand' : freeTool(catalogue, part), PUT_ASIDE_SECONDS);
+    },
+  };
+}

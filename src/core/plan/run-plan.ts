@@ -1,0 +1,59 @@
+import { BASE_CATALOGUE, extendCatalogue, type Catalogue, type OwnKind } from '../hardware';
+import type { OptionValues, ProcedureDocument } from '../procedure';
+import { DEFAULT_COSTS, type CostSettings } from '../graph';
+import type { Plan } from './plan-types';
+
+/** What a run follows, fixed when it is started: procedures at their revision, and the planned removal. */
+export interface RunPlan {
+  documents: ProcedureDocument[];
+  options: OptionValues;
+  goals: string[];
+  /** Removal action keys in planned order. */
+  removal: string[];
+  /** The tray's bins as planned: item ("procedure/item") to bin number. */
+  bins: Record<string, number>;
+  /** For each planned action the chain of reasons down to a goal. */
+  why: Record<string, string[]>;
+  /** What to lay out, by name, with what must not be taken in its place. */
+  tools: { tool: string; name: string; notes: string[] }[];
+  /** What found no bin: taped to its part with this label. */
+  taped?: Record<string, string>;
+  cautions: { code: string; text: string }[];
+  /** Lines of the tick list for fitting the new parts. */
+  newParts: string[];
+  /** Procedures that were not recorded for exactly this vehicle, with what differs and what is not known. */
+  unverified?: { procedure: string; differs: string[]; unknown: string[] }[];
+  srsWaitSeconds?: number | null;
+  costs?: CostSettings;
+  /** The shop's own fastener kinds as they were when the run was opened. */
+  ownKinds?: OwnKind[];
+  /** Fasteners of sister doors and other years that hold the same kind of part: where else to look when it will not move. */
+  elsewhere?: { part: string; words: string; at: [number, number] | null; from: string }[];
+  /** How often earlier runs found each cause of a stuck part: "procedure/part|culprit" to a count. */
+  misses?: Record<string, number>;
+  /** The shop's pace against the catalogue's times when the run was opened. */
+  pace?: number;
+  /** What the work should take at the catalogue's pace, seconds. */
+  standardSeconds?: number;
+}
+
+/** Fixes a plan for a run. */
+export function runPlanOf(
+  plan: Plan, basis: Pick<RunPlan, 'documents' | 'options' | 'goals' | 'newParts' | 'srsWaitSeconds' | 'costs' | 'ownKinds' | 'standardSeconds' | 'unverified' | 'elsewhere' | 'misses' | 'pace'>,
+): RunPlan {
+  return {
+    ...basis,
+    removal: plan.removal.map((action) => action.key),
+    bins: Object.fromEntries(plan.tray.flatMap(({ bin, items }) => items.map((item) => [item, bin]))),
+    taped: Object.fromEntries(plan.taped.map(({ item, label }) => [item, label])),
+    why: Object.fromEntries(plan.removal.map((action) => [action.key, action.why])),
+    tools: plan.tools.map(({ tool, name, notes }) => ({ tool, name, notes })),
+    cautions: plan.cautions.map(({ code, text }) => ({ code, text })),
+  };
+}
+
+/** The cost settings a run plan was made with. */
+export const costsOf = (plan: RunPlan): CostSettings => plan.costs ?? DEFAULT_COSTS;
+
+/** The catalogue with the shop's own kinds as they were when the run was opened. */
+export const catalogueOf = (plan: RunPlan): Catalogue => extendCatalogue(BASE_CATALOGUE, plan.ownKinds ?? []);

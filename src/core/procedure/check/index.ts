@@ -1,2 +1,0 @@
-export * from './finding';
-export * from './check';

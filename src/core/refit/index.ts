@@ -1,0 +1,2 @@
+export type { RefitStep } from './refit-step';
+export { planRefit } from './refit';

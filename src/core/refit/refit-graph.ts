@@ -1,0 +1,114 @@
+import { fastenerKindOrGuess } from '../hardware';
+import { heldParts } from '../procedure';
+import type { ActionGraph } from '../graph';
+import type { RefitStep } from './refit-step';
+import { stepsFor } from './refit-steps';
+
+/** Refit steps with what must come before what, by position in `steps`. */
+export interface RefitGraph {
+  steps: RefitStep[];
+  before: Set<number>[];
+  /** First and last step that put back each done node. */
+  first: Map<number, number>;
+  last: Map<number, number>;
+}
+
+/**
+ * The inverse of what was done: inverse steps with inverse edges. An edge is turned round only where the removal really
+ * went that way, so the result has no loops whatever was skipped. `done` is in the order things were done.
+ */
+export function invert(graph: ActionGraph, done: number[]): RefitGraph {
+  const refit: RefitGraph = { steps: [], before: [], first: new Map(), last: new Map() };
+  for (const id of done) {
+    const steps = stepsFor(graph, graph.nodes[id].action!);
+    steps.forEach((step, i) => {
+      refit.before.push(new Set(i > 0 ? [refit.steps.length - 1] : []));
+      refit.steps.push(step);
+    });
+    if (steps.length === 0) continue;
+    refit.first.set(id, refit.steps.length - steps.length);
+    refit.last.set(id, refit.steps.length - 1);
+  }
+  addMissingSeats(graph, refit, done);
+  turnEdges(graph, refit, done);
+  startAllThenTighten(graph, refit);
+  return refit;
+}
+
+/** A part recorded as off without having been freed still has to be seated. */
+function addMissingSeats(graph: ActionGraph, refit: RefitGraph, done: number[]): void {
+  const all = new Set(done);
+  for (const id of done) {
+    const action = graph.nodes[id].action!;
+    if (action.type !== 'takeOff') continue;
+    const free = graph.idOf.get(action.key.replace('takeOff:', 'free:'))!;
+    if (all.has(free)) continue;
+    const [seat] = stepsFor(graph, graph.nodes[free].action!);
+    refit.before.push(new Set([refit.last.get(id)!]));
+    refit.last.set(id, refit.steps.length);
+    refit.steps.push(seat);
+  }
+}
+
+function turnEdges(graph: ActionGraph, refit: RefitGraph, done: number[]): void {
+  const orderOf = new Map(done.map((id, order) => [id, order]));
+  const followsRule = new Map<number, number[]>();
+  for (const { first, then } of graph.orderEdges) followsRule.set(then, [...(followsRule.get(then) ?? []), first]);
+  for (const id of done) {
+    if (!refit.last.has(id)) continue;
+    for (const needed of doneBefore(graph, followsRule, orderOf, id)) {
+      const target = refit.first.get(needed);
+      if (target !== undefined && orderOf.get(needed)! < orderOf.get(id)!) refit.before[target].add(refit.last.get(id)!);
+    }
+  }
+}
+
+/** The nearest done nodes a node waited for, looking through nodes that were not done. */
+function doneBefore(graph: ActionGraph, followsRule: Map<number, number[]>, orderOf: Map<number, number>, start: number): Set<number> {
+  const found = new Set<number>();
+  const seen = new Set([start]);
+  for (const id of seen) {
+    const node = graph.nodes[id];
+    for (const next of [...node.needs, ...(node.anyOf ?? []).flat(), ...(followsRule.get(id) ?? [])]) {
+      if (orderOf.has(next)) found.add(next);
+      else seen.add(next);
+    }
+  }
+  return found;
+}
+
+/** All turned fasteners of a part are started before the first is tightened, unless one waits for the other anyway. */
+function startAllThenTighten(graph: ActionGraph, refit: RefitGraph): void {
+  const turnedOf = new Map<string, { start: number; tighten: number }[]>();
+  refit.steps.forEach((step, start) => {
+    if (step.type !== 'start') return;
+    const fastener = graph.indexes.get(step.procedure!)!.fasteners.get(step.item)!;
+    if (fastenerKindOrGuess(graph.catalogue, fastener.kind, !!fastener.drive).release !== 'turned') return;
+    for (const part of new Set(heldParts(fastener))) {
+      const key = `${step.procedure}/${part}`;
+      turnedOf.set(key, [...(turnedOf.get(key) ?? []), { start, tighten: start + 1 }]);
+    }
+  });
+  for (const group of turnedOf.values()) {
+    for (const a of group) for (const b of group) {
+      if (a !== b && !reaches(refit, b.tighten, a.start)) refit.before[b.tighten].add(a.start);
+    }
+  }
+}
+
+/** True where `from` comes before `to` by some chain. Linear in edges. */
+export function reaches(refit: RefitGraph, from: number, to: number): boolean {
+  const seen = new Set([to]);
+  for (const at of seen) for (const before of refit.before[at]) {
+    if (before === from) return true;
+    seen.add(before);
+  }
+  return false;
+}
+
+/** Position of a step by key, or null. */
+export const stepAt = (refit: RefitGraph, key: string): number | null => {
+  const at = refit.steps.findIndex((step) => step.key === key);
+  return at < 0 ? null : at;
+};
+

@@ -1,0 +1,23 @@
+import { parseReference, type State } from '../procedure';
+
+/** One thing wanted. `expose` wants the item's own covers gone, not the item itself; `keep` forbids touching it. */
+export interface Goal {
+  text: string;
+  verb: 'reach-state' | 'expose' | 'keep';
+  procedure: string | null;
+  item: string;
+  state: State | null;
+}
+
+/**
+ * Reads a goal: `card` (= `card:off`), `card:free`, `s1` (released), `l1` (undone), `expose s1`, `keep sail`, each with an
+ * optional procedure in front (`kite-rear-door/card`). Returns null where the text is no goal.
+ */
+export function parseGoal(text: string): Goal | null {
+  const match = /^\s*(?:(expose|keep)\s+)?(\S+)\s*$/.exec(text);
+  const reference = match && parseReference(match[2]);
+  if (!reference) return null;
+  const verb = (match[1] as 'expose' | 'keep' | undefined) ?? 'reach-state';
+  if (verb !== 'reach-state' && reference.state) return null;
+  return { text: text.trim(), verb, ...reference };
+}

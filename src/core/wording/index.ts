@@ -1,0 +1,1 @@
+export { type Instruction, gateWords, instructionFor } from './instructions';

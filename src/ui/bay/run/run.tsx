@@ -1,0 +1,93 @@
+'use client';
+import { useMemo, useState } from 'react';
+import type { RunStart } from '@/contracts/views';
+import type { RefitStep } from '@/core/refit';
+import type { Point } from '@/core/procedure';
+import { partOfStep, wontMove, type RunStep, type Suspect } from '@/core/run';
+import { CatalogueProvider } from '../../design/catalogue';
+import { useWakeLock } from '../../design/use-wake-lock';
+import { AskPanel, hasQuestions } from './ask-panel';
+import type { Bay, Sheet } from './bay';
+import { ClosePanel } from './close-panel';
+import { DiffersPanel } from './differs-panel';
+import { ExtraPanel } from './extra-panel';
+import { FitPanel } from './fit-panel';
+import { GatePanel } from './gate-panel';
+import { MorePanel } from './more-panel';
+import { PausedPanel } from './paused-panel';
+import { RunHead } from './run-head';
+import { RunMap } from './run-map';
+import { StartPanel } from './start-panel';
+import { StepPanel } from './step-panel';
+import { StuckPanel } from './stuck-panel';
+import { TestPanel } from './test-panel';
+import { useRun, type RunHandle } from './use-run';
+
+const NONE: never[] = [];
+
+/** The bay screen: one action at a time, from the first screw to the balanced ledger. */
+export function Run({ start, me }: { start: RunStart; me: string }) {
+  const handle = useRun(start.run.id, start.run.plan, start.events, start.position, me);
+  const [chosen, choose] = useState<string | null>(null);
+  const [zone, keepTo] = useState<string | null>(null);
+  const [sheet, setSheet] = useState<Sheet>('step');
+  const [point, setPoint] = useState<Point | null>(null);
+  const [stuckPart, setStuckPart] = useState<string | null>(null);
+  const [differing, setDiffering] = useState<string | null>(null);
+  const { state, view } = handle;
+  const now = nowOf(handle, chosen, zone);
+  const suspects = useSuspects(handle, sheet === 'stuck' ? now : null, stuckPart, point);
+  const show = (next: Sheet) => {
+    setSheet(next);
+    if (next === 'step' || next === 'more') setPoint(null);
+    if (next !== 'stuck' && next !== 'extra') setStuckPart(null);
+    setDiffering(null);
+  };
+  const bay: Bay = {
+    ...start, me, handle, now, choose, zone, keepTo, sheet, show, point, setPoint, stuckPart, setStuckPart, differing, setDiffering, suspects,
+    nameOf: (person) => start.people.find(({ id }) => id === person)?.name ?? person,
+  };
+  const atEnd = state.finished || (state.phase === 'refit' && !view.now);
+  useWakeLock(state.started && !state.finished && !state.paused);
+  return (
+    <CatalogueProvider ownKinds={start.run.plan.ownKinds ?? NONE}>
+      <main className="run">
+        <RunHead bay={bay} />
+        {atEnd ? <ClosePanel bay={bay} /> : <><RunMap bay={bay} /><Panel bay={bay} /></>}
+      </main>
+    </CatalogueProvider>
+  );
+}
+
+const NO_SUSPECTS: Suspect[] = [];
+
+function useSuspects({ graph, plan, state }: RunHandle, now: RunStep | null, stuckPart: string | null, point: Point | null): Suspect[] {
+  const procedure = now?.step.procedure ?? null;
+  const part = stuckPart ?? (now && partOfStep(graph, procedure, now.step.item));
+  return useMemo(() => (procedure && part ? wontMove(graph, plan, state, `${procedure}/${part}`, point) : NO_SUSPECTS), [graph, plan, state, procedure, part, point]);
+}
+
+/** The step to do: one that was chosen while it is open, else the first open one of the door kept to, else the first of all. */
+function nowOf({ state, view }: RunHandle, chosen: string | null, zone: string | null): RunStep | null {
+  const steps = state.phase === 'remove' ? view.removal : view.refit;
+  const isOpen = (step: RunStep) => step.state === 'open' || step.state === 'now';
+  const picked = state.phase === 'remove' ? steps.find((step) => step.key === chosen && isOpen(step)) : undefined;
+  const here = zone ? steps.find((step) => isOpen(step) && step.step.procedure === zone) : undefined;
+  return picked ?? here ?? view.now;
+}
+
+function Panel({ bay }: { bay: Bay }) {
+  const { state } = bay.handle;
+  const { now, sheet } = bay;
+  if (!state.started || state.finished) return <StartPanel bay={bay} />;
+  if (state.paused) return <PausedPanel bay={bay} />;
+  if (hasQuestions(bay.handle)) return <AskPanel bay={bay} />;
+  if (sheet === 'stuck') return <StuckPanel bay={bay} />;
+  if (sheet === 'differs') return <DiffersPanel key={bay.differing} bay={bay} />;
+  if (sheet === 'extra') return <ExtraPanel bay={bay} />;
+  if (sheet === 'more') return <MorePanel bay={bay} />;
+  if (state.phase === 'fit' || !now) return <FitPanel bay={bay} />;
+  if ('gate' in now.step && now.step.gate === 'test') return <TestPanel key={now.key} bay={bay} step={now.step as RefitStep} />;
+  if ('gate' in now.step && now.step.gate) return <GatePanel key={now.key} bay={bay} step={now.step as RefitStep} />;
+  return <StepPanel key={`${now.key} ${now.done}`} bay={bay} now={now} />;
+}

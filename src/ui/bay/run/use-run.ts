@@ -1,0 +1,40 @@
+'use client';
+import { useMemo, useRef } from 'react';
+import { basisOf, foldRun, lastStepEvents, viewRun, type RunBasis, type RunEvent, type RunState, type RunView } from '@/core/run';
+import type { RunPlan } from '@/core/plan';
+import type { ActionGraph } from '@/core/graph';
+import { deviceName } from '@/device';
+import { useLog, type LogHandle, type Recordable } from '../log';
+import type { SendingStore } from '../../../device';
+
+export type RunRecordable = Recordable<RunEvent>;
+
+export interface RunHandle {
+  /** The run's plan as this vehicle turned out to be. */
+  plan: RunPlan;
+  graph: ActionGraph;
+  state: RunState;
+  view: RunView;
+  sending: SendingStore;
+  /** Records facts: kept on the device, shown, sent when it can be. */
+  record: (...facts: RunRecordable[]) => void;
+  /** Takes back the last tap on the door this tablet works on. */
+  back: (() => void) | null;
+  /** Asks the server to finish; it refuses with reasons. */
+  finish: () => Promise<string | null>;
+}
+
+/** One run on this device: its log and what that amounts to. */
+export function useRun(id: string, plan: RunPlan, first: RunEvent[], firstPosition: number, person: string): RunHandle {
+  const log: LogHandle<RunEvent> = useLog<RunEvent>(id, first, firstPosition, person);
+  const state = useMemo(() => foldRun(log.events), [log.events]);
+  const last = useRef<(RunBasis & { of: string; from: RunPlan }) | undefined>(undefined);
+  const basis = useMemo(() => {
+    last.current = { ...basisOf(plan, state, last.current?.from === plan ? last.current : undefined), from: plan };
+    return last.current;
+  }, [plan, state]);
+  const view = useMemo(() => viewRun(basis.graph, basis.plan, state), [basis, state]);
+  const takeBack = () => log.record(...lastStepEvents(state, deviceName()).map((event): RunRecordable => ({ type: 'retracted', event })));
+  const back = lastStepEvents(state, '').length ? takeBack : null;
+  return { plan: basis.plan, graph: basis.graph, state, view, sending: log.sending, record: log.record, back, finish: () => log.close({ type: 'finished' }) };
+}

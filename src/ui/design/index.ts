@@ -1,0 +1,6 @@
+export { useCatalogue } from './catalogue';
+export { Field } from './field';
+export { PageHead } from './page-head';
+export { Plate } from './plate';
+export { Trouble } from './trouble';
+export { useSend } from './use-send';

@@ -1,0 +1,122 @@
+'use client';
+import { TRAY_SIZES, type SettingsForm } from '@/contracts/schemas';
+import type { PlanView } from '@/contracts/views';
+import { compareKit } from '@/core/layout';
+import type { Plan } from '@/core/plan';
+import { toolFor } from '@/core/hardware';
+import { countedWords, indexItems } from '@/core/procedure';
+import Link from 'next/link';
+import { Plate, useCatalogue } from '../../design';
+import { minutes } from './order';
+
+interface LayOutProps {
+  view: PlanView;
+  plan: Plan;
+  trayBins: SettingsForm['trayBins'];
+  onTray: (bins: SettingsForm['trayBins']) => void;
+}
+
+/** Everything to see to before the first hand touches trim: cautions, time, tools, spares, the tray. */
+export function LayOut({ view, plan, trayBins, onTray }: LayOutProps) {
+  return (
+    <>
+      <section className="sheet mt-3" aria-label="Cautions">
+        {plan.cautions.map((caution) => <p key={caution.code} className={`caution ${caution.code.startsWith('srs') ? '' : 'mild'}`}>{caution.text}</p>)}
+        {plan.cautions.length === 0 && <p className="quiet mb-0">No special cautions. The vehicle maker’s manual still comes first.</p>}
+      </section>
+      {(plan.unknownOptions.length > 0 || plan.missingProcedures.length > 0) && (
+        <section className="sheet mt-3">
+          {plan.unknownOptions.length > 0 && <p className="caution mild mb-0">Not known, and it changes the work: <strong>{plan.unknownOptions.join(', ')}</strong>. Steps marked “if fitted” may fall away.</p>}
+          {plan.missingProcedures.map((id) => <p key={id} className="caution mb-0">This needs <strong>{id}</strong> too, and that is not part of the plan: add its zone, or find out at the vehicle.</p>)}
+        </section>
+      )}
+      <Time view={view} plan={plan} />
+      <Tools view={view} plan={plan} />
+      <Spares plan={plan} stock={view.stock} />
+      <TrayPicture view={view} plan={plan} trayBins={trayBins} onTray={onTray} />
+    </>
+  );
+}
+
+function Time({ view: { labour }, plan: { time } }: { view: PlanView; plan: Plan }) {
+  const price = (seconds: number) => `${((labour!.perHour * seconds) / 3600).toFixed(2)} ${labour!.currency}`;
+  return (
+    <section className="sheet mt-3" aria-label="Time">
+      <h2>Time, out and back</h2>
+      <dl className="facts">
+        <dt>likely</dt><dd>{minutes(time.likelySeconds)}{labour && ` · ${price(time.likelySeconds)}`}</dd>
+        <dt>safe</dt><dd>{minutes(time.safeSeconds)}{labour && ` · ${price(time.safeSeconds)}`} <span className="quiet">four jobs in five are done by then</span></dd>
+      </dl>
+    </section>
+  );
+}
+
+const HAS = { yes: ['✓ in your kit', 'good'], substitute: ['≈ in your kit: ', 'good'], no: ['missing', 'trouble'] } as const;
+
+function Tools({ view, plan }: { view: PlanView; plan: Plan }) {
+  const answers = new Map(compareKit(plan.tools, view.kit).map((answer) => [answer.tool, answer]));
+  return (
+    <section className="sheet mt-3">
+      <h2>Lay out</h2>
+      {view.kit.length === 0 && <p className="quiet">Say which tools you have, and this tells what is missing. <Link href="/kit">My kit</Link></p>}
+      <ul className="rows">
+        {plan.tools.map((need) => {
+          const answer = answers.get(need.tool)!;
+          const [words, look] = HAS[answer.has];
+          return (
+            <li key={need.tool} className="py-2">
+              <Plate code={need.tool} /> {need.name !== need.plate && need.name}
+              {view.kit.length > 0 && <span className={`${look} float-end`}>{words}{answer.has === 'substitute' && toolFor(answer.by!).plate}</span>}
+              {need.notes.map((note) => <div key={note} className="quiet">{note}</div>)}
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}
+
+/** What stores have of something, against what is needed. */
+function InStores({ there, needed }: { there: number | undefined; needed: number }) {
+  if (there === undefined) return null;
+  return <span className={`float-end ${there < needed ? 'trouble' : 'good'}`}>{there < needed ? `only ${Math.max(0, there)} in stores` : `${there} in stores`}</span>;
+}
+
+function Spares({ plan, stock }: { plan: Plan; stock: Record<string, number> }) {
+  const spares = plan.spares.filter((spare) => spare.spares > 0);
+  if (spares.length + plan.replacements.length === 0) return null;
+  return (
+    <section className="sheet mt-3">
+      <h2>Have ready</h2>
+      <ul className="rows">
+        {spares.map((spare) => <li key={spare.kind} className="py-2"><strong>{spare.spares}</strong> spare {spare.name} <span className="quiet">for {spare.pieces} that come out</span><InStores there={stock[spare.kind]} needed={spare.spares} /></li>)}
+        {plan.replacements.map((one) => <li key={one.item} className="py-2"><strong>{one.count} × {one.material}</strong> <span className="quiet">comes back as {one.as}{!one.reversible && '; cannot go back to stock'}</span><InStores there={stock[one.material]} needed={one.count} /></li>)}
+      </ul>
+    </section>
+  );
+}
+
+/** The tray as it stands on the bench: its bins in order, what waits in each, what stays on its part, what is taped. */
+function TrayPicture({ view, plan, trayBins, onTray }: LayOutProps) {
+  const catalogue = useCatalogue();
+  const wordsOf = (item: string) => {
+    const [procedure, id] = item.split('/');
+    return countedWords(indexItems(view.documents.find((one) => one.id === procedure)!), id, catalogue);
+  };
+  const bins = Array.from({ length: trayBins }, (_, at) => plan.tray.find((bin) => bin.bin === at + 1));
+  return (
+    <section className="sheet mt-3">
+      <div className="d-flex align-items-center gap-2 mb-2"><h2 className="mb-0">Tray</h2><span className="quiet">emptied in this order</span>
+        <select className="form-select ms-auto w-auto no-print" aria-label="Bins of the tray" value={trayBins} onChange={(event) => onTray(Number(event.target.value) as SettingsForm['trayBins'])}>
+          {TRAY_SIZES.map((size) => <option key={size} value={size}>{size} bins</option>)}
+        </select></div>
+      <ol className="tray-picture">
+        {bins.map((bin, at) => <li key={at} className={bin ? 'full' : ''}><b>{at + 1}</b>{bin?.items.map((item) => <span key={item}>{wordsOf(item)}</span>)}</li>)}
+      </ol>
+      {plan.taped.length > 0 && (
+        <p className="caution mild">{plan.fewestBins} bins are needed so that nothing is mixed up. Tape to their parts and label: {plan.taped.map((one) => `${wordsOf(one.item)} (“${one.label}”)`).join(', ')}.</p>
+      )}
+      {Object.keys(plan.staysOn).length > 0 && <p className="quiet mb-0">Stay on their part: {Object.keys(plan.staysOn).map(wordsOf).join(', ')}</p>}
+    </section>
+  );
+}

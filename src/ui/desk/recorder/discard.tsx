@@ -1,0 +1,32 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import Modal from 'react-bootstrap/Modal';
+import { Trouble, useSend } from '../../design';
+
+/** Throws the draft away, as it was last seen here. The revision in force stays. */
+export function Discard({ id, title, version, forget }: { id: string; title: string; version: React.RefObject<number>; forget: () => void }) {
+  const [open, setOpen] = useState(false);
+  const { busy, trouble, run } = useSend();
+  const router = useRouter();
+  const discard = async () => {
+    if (!(await run('DELETE', `/api/procedures/${encodeURIComponent(id)}/draft?version=${version.current}`))) return;
+    forget();
+    router.push('/library');
+    router.refresh();
+  };
+  return (
+    <>
+      <Button variant="outline-danger" onClick={() => setOpen(true)}>Discard draft</Button>
+      <Modal show={open} onHide={() => setOpen(false)} centered>
+        <Modal.Header closeButton><Modal.Title>Discard this draft?</Modal.Title></Modal.Header>
+        <Modal.Body>
+          <p>Everything changed in the draft of “{title}” is lost. A revision that is in force stays as it is; a procedure that never had one goes with its draft.</p>
+          <Trouble text={trouble} />
+        </Modal.Body>
+        <Modal.Footer><Button variant="danger" disabled={busy} onClick={discard}>Discard</Button></Modal.Footer>
+      </Modal>
+    </>
+  );
+}
