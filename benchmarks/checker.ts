@@ -1,7 +1,7 @@
 import { makePlan } from '../src/core/plan';
 import { checkProcedure } from '../src/core/check';
 import type { ProcedureDocument } from '../src/core/procedure';
-import { printTable } from './measure';
+import { printTable } from './support/measure';
 
 const base = (id: string): ProcedureDocument => ({
   format: 'pezzo-procedure/1', id, title: id, applies: [{ make: 'Made', model: 'Up' }], zone: 'front-door', side: 'left', map: { width: 1000, height: 600, outline: 'front-door' },

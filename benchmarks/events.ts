@@ -9,7 +9,7 @@ import { actorOf } from '../scripts/up/actor';
 import { loadDemo } from '../scripts/up/load-demo';
 import { getPool } from '../src/data';
 import { receiveEvents } from '../src/services';
-import { printTable } from './measure';
+import { printTable } from './support/measure';
 
 const WRITERS = 50;
 const SECONDS = 8;

@@ -4,9 +4,9 @@ import { leastTeardown } from '../src/core/teardown';
 import { followWish, priceOrder, solveOrder, vehicleFirst, type OrderProblem, type SolvedOrder } from '../src/core/order';
 import { recordedWish } from '../src/core/plan';
 import { milpOf } from '../tests/support/order-milp';
-import { madeDash, madeVehicle } from './made-vehicles';
-import { seeded } from './seeded';
-import { median, printTable, quantile } from './measure';
+import { madeDash, madeVehicle } from './support/made-vehicles';
+import { seeded } from './support/seeded';
+import { median, printTable, quantile } from './support/measure';
 import type { ProcedureDocument } from '../src/core/procedure';
 
 interface Case { name: string; actions: number; runs: number; limitSeconds: number; target: string }

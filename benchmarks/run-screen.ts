@@ -7,7 +7,7 @@ import { ensureBuild } from '../scripts/support/build';
 import { ensureChromium } from '../scripts/support/debian';
 import { freePort } from '../scripts/support/ports';
 import { ROOT } from '../scripts/support/project';
-import { median, printTable, quantile } from './measure';
+import { median, printTable, quantile } from './support/measure';
 
 const SLOWDOWN = 4;
 const TAPS = 25;

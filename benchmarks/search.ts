@@ -4,8 +4,8 @@ import { ZONES } from '../src/core/vehicle';
 import { getPool } from '../src/data';
 import { searchLibrary } from '../src/services';
 
-import { seeded } from './seeded';
-import { median, printTable, quantile } from './measure';
+import { seeded } from './support/seeded';
+import { median, printTable, quantile } from './support/measure';
 
 const PROCEDURES = 50_000;
 const RUNS = 40;

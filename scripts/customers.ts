@@ -3,13 +3,9 @@ import type pg from 'pg';
 import { db, getPool, listPeople, type Actor } from '../src/data';
 import { exportCustomer, redactCustomer, redactDue, viewCustomers } from '../src/services';
 import { PezzoError } from '../src/core/errors';
-import { readArguments, UsageError } from './cli/arguments';
+import { UsageError } from './cli/usage-error';
 import { fileHere, withDatabase } from './backup/tools';
 import { PlainFailure, say } from './support/project';
-
-const USAGE = `Usage: pezzo customers list [--json]
-       pezzo customers export JOB FILE
-       pezzo customers redact JOB | --due`;
 
 /** Whoever has the machine acts as the shop's owner; what is erased says so. */
 async function theOwner(): Promise<Actor> {
@@ -27,41 +23,13 @@ async function list(by: Actor, json: boolean): Promise<void> {
   }
 }
 
-function jobNumber(text: string | undefined): number {
-  const number = Number(text);
-  if (!Number.isInteger(number) || number < 1) throw new UsageError(USAGE);
-  return number;
-}
-
-/** Does what was asked; returns what to say of it, empty where it printed already. */
-async function run(positionals: string[], values: { json?: boolean; due?: boolean }): Promise<string> {
-  const [verb, job, file] = positionals;
-  const by = await theOwner();
-  if (verb === 'list') {
-    await list(by, values.json ?? false);
-    return '';
-  }
-  if (verb === 'export' && file) {
-    writeFileSync(fileHere(file), `${JSON.stringify(await exportCustomer(by, jobNumber(job)), null, 1)}\n`, { mode: 0o600 });
-    return `Everything that job ${job} holds of its customer is in ${file}.`;
-  }
-  if (verb === 'redact' && values.due && !job) return `Erased: ${(await redactDue(by)).join(', ') || 'nothing was due'}.`;
-  if (verb === 'redact' && job && !values.due) {
-    await redactCustomer(by, jobNumber(job));
-    return `The customer data of job ${job} is erased.`;
-  }
-  throw new UsageError(USAGE);
-}
-
-/** `pezzo customers …`: lists, hands out and erases what the shop holds of its customers. Returns the exit status. */
-export async function customersCommand(argv: string[]): Promise<number> {
-  const { values, positionals } = readArguments(argv, { json: { type: 'boolean' }, due: { type: 'boolean' } }, USAGE);
-  if (!['list', 'export', 'redact'].includes(positionals[0])) throw new UsageError(USAGE);
+/** Works on the shop's database as its owner; says what came of it where there is something to say. Returns the exit status. */
+async function work(act: (by: Actor) => Promise<string | null>): Promise<number> {
   try {
     await withDatabase(async (ownerUrl) => {
       process.env.DATABASE_URL = ownerUrl;
       try {
-        const said = await run(positionals, values);
+        const said = await act(await theOwner());
         if (said) say(said);
       } finally {
         await getPool().end();
@@ -74,4 +42,26 @@ export async function customersCommand(argv: string[]): Promise<number> {
     say(error.message);
     return 1;
   }
+}
+
+/** `pezzo customers list`: every job with what it holds of its customer. */
+export const listCommand = ({ json }: { json?: boolean }): Promise<number> => work(async (by) => {
+  await list(by, json ?? false);
+  return null;
+});
+
+/** `pezzo customers export JOB FILE`: what a customer may ask for, readable by nobody else on this machine. */
+export const exportCommand = (job: number, file: string): Promise<number> => work(async (by) => {
+  writeFileSync(fileHere(file), `${JSON.stringify(await exportCustomer(by, job), null, 1)}\n`, { mode: 0o600 });
+  return `Everything that job ${job} holds of its customer is in ${file}.`;
+});
+
+/** `pezzo customers erase JOB | --due`. */
+export function eraseCommand(job: number | undefined, { due }: { due?: boolean }): Promise<number> {
+  if ((job !== undefined) === (due ?? false)) throw new UsageError('Name one job, or give --due.');
+  return work(async (by) => {
+    if (job === undefined) return `Erased: ${(await redactDue(by)).join(', ') || 'nothing was due'}.`;
+    await redactCustomer(by, job);
+    return `The customer data of job ${job} is erased.`;
+  });
 }

@@ -1,11 +1,9 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { readArguments, UsageError } from './cli/arguments';
+import { UsageError } from './cli/usage-error';
 import { fileHere } from './backup/tools';
 import { capture } from './support/command';
 import { ROOT, say } from './support/project';
-
-const USAGE = 'Usage: pezzo sbom FILE | pezzo sbom --document';
 
 /** A component of a CycloneDX 1.5 bill of materials, as far as it is used here. */
 interface Component {
@@ -44,11 +42,10 @@ export function licenceTables(bom: Bom): string {
 }
 
 /** `pezzo sbom FILE` writes the bill of materials; `--document` brings docs/third-party.md up to date. Returns the exit status. */
-export async function sbomCommand(argv: string[]): Promise<number> {
-  const { values, positionals } = readArguments(argv, { document: { type: 'boolean' } }, USAGE);
-  if ((positionals.length === 1) === (values.document ?? false)) throw new UsageError(USAGE);
+export async function sbomCommand(file: string | undefined, { document }: { document?: boolean }): Promise<number> {
+  if ((file !== undefined) === (document ?? false)) throw new UsageError('Name a file, or give --document.');
   const bom = readBom();
-  if (positionals.length) writeFileSync(fileHere(positionals[0]), `${JSON.stringify(bom, null, 2)}\n`);
+  if (file !== undefined) writeFileSync(fileHere(file), `${JSON.stringify(bom, null, 2)}\n`);
   else {
     const path = join(ROOT, 'docs/third-party.md');
     writeFileSync(path, `${readFileSync(path, 'utf8').split(MARK)[0]}${MARK}\n\n${licenceTables(bom)}`);

@@ -1,10 +1,8 @@
 import { chmodSync, closeSync, existsSync, openSync, renameSync, rmSync, statSync } from 'node:fs';
-import { readArguments, UsageError } from '../cli/arguments';
+import { UsageError } from '../cli/usage-error';
 import { capture } from '../support/command';
 import { PlainFailure, say } from '../support/project';
 import { clientProgram, fileHere, withDatabase, withoutPassword } from './tools';
-
-const USAGE = 'Usage: pezzo backup FILE';
 
 /** What a backup leaves out: whoever finds the file must not be signed in by it. */
 const LEFT_OUT = ['sessions', 'sign_in_tries'];
@@ -29,11 +27,9 @@ export async function backup(databaseUrl: string, file: string): Promise<void> {
 }
 
 /** `pezzo backup FILE`; returns the exit status. */
-export async function backupCommand(argv: string[]): Promise<number> {
-  const { positionals } = readArguments(argv, {}, USAGE);
-  if (positionals.length !== 1) throw new UsageError(USAGE);
-  const file = fileHere(positionals[0]);
-  if (existsSync(file) && statSync(file).isDirectory()) throw new UsageError(`${file} is a folder.\n${USAGE}`);
+export async function backupCommand(name: string): Promise<number> {
+  const file = fileHere(name);
+  if (existsSync(file) && statSync(file).isDirectory()) throw new UsageError(`${file} is a folder: name a file.`);
   try {
     await withDatabase((url) => backup(url, file));
   } catch (error) {

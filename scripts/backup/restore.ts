@@ -2,13 +2,10 @@ import { existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import pg from 'pg';
-import { readArguments, UsageError } from '../cli/arguments';
 import { capture } from '../support/command';
 import { migrate, type AppRole } from '../support/migrate';
 import { PlainFailure, say } from '../support/project';
 import { clientProgram, fileHere, withDatabase, withoutPassword } from './tools';
-
-const USAGE = 'Usage: pezzo restore FILE [--replace]';
 
 /**
  * Brings a backup back, whole or not at all, and then up to date where it is of an older version. Throws PlainFailure where the database
@@ -62,13 +59,11 @@ function roleOf(ownerUrl: string, appUrl: string): AppRole | undefined {
 }
 
 /** `pezzo restore FILE`; returns the exit status. */
-export async function restoreCommand(argv: string[]): Promise<number> {
-  const { values, positionals } = readArguments(argv, { replace: { type: 'boolean' } }, USAGE);
-  if (positionals.length !== 1) throw new UsageError(USAGE);
-  const file = fileHere(positionals[0]);
+export async function restoreCommand(name: string, { replace }: { replace?: boolean }): Promise<number> {
+  const file = fileHere(name);
   try {
     if (!existsSync(file)) throw new PlainFailure(`There is no file ${file}.`);
-    await withDatabase((ownerUrl, appUrl) => restore(ownerUrl, file, values.replace ?? false, roleOf(ownerUrl, appUrl)));
+    await withDatabase((ownerUrl, appUrl) => restore(ownerUrl, file, replace ?? false, roleOf(ownerUrl, appUrl)));
   } catch (error) {
     if (!(error instanceof PlainFailure)) throw error;
     say(error.message);

@@ -6,66 +6,41 @@ import { makePlan, type Plan, type PlanProblem, type PlanRequest } from '../../s
 import type { CostSettings } from '../../src/core/graph';
 import type { OptionValues, ProcedureDocument } from '../../src/core/procedure';
 import { hasErrors, type Finding } from '../../src/core/check';
-import { readArguments, UsageError } from './arguments';
 import { printPlan } from './print-plan';
 import { readAndCheck } from './read-file';
 
-const USAGE = `Usage: pezzo plan FILE [FILE …] --goal GOAL [--goal GOAL …] [--option name=value …] [--order best|recorded] [--costs FILE]
-       [--tray BINS] [--time-limit SECONDS] [--battery-always] [--json]`;
+/** What `pezzo plan` was given besides its files. */
+interface PlanArguments {
+  goal: string[];
+  option: OptionValues;
+  order: 'best' | 'recorded';
+  costs?: string;
+  tray?: number;
+  /** Seconds. */
+  timeLimit?: number;
+  batteryAlways?: boolean;
+  json?: boolean;
+}
 
 /** `pezzo plan FILE … --goal …`: prints the plan; returns the exit status. Only JSON goes to standard output with --json. */
-export function planCommand(argv: string[]): number {
-  const { values, positionals } = readArguments(argv, {
-    goal: { type: 'string', multiple: true }, option: { type: 'string', multiple: true }, order: { type: 'string' }, costs: { type: 'string' },
-    tray: { type: 'string' }, 'time-limit': { type: 'string' }, json: { type: 'boolean' }, 'battery-always': { type: 'boolean' },
-  }, USAGE);
-  if (positionals.length === 0) throw new UsageError(`Name at least one procedure file.\n${USAGE}`);
-  if (!values.goal?.length) throw new UsageError(`Give at least one --goal.\n${USAGE}`);
-  const { order = 'best' } = values;
-  if (order !== 'best' && order !== 'recorded') throw new UsageError(`--order ${order}: write best or recorded.\n${USAGE}`);
-  const options = readOptions(values.option ?? []);
-  const trayBins = values.tray === undefined ? undefined : wholeNumber('--tray', values.tray, 1, 200);
-  const limit = values['time-limit'] === undefined ? Infinity : numberIn('--time-limit', values['time-limit'], 0.1, 3600);
-  const costs = values.costs === undefined ? undefined : readCosts(values.costs);
-  if (costs && 'findings' in costs) return refuse(costs.findings, values.json);
+export function planCommand(names: string[], given: PlanArguments): number {
+  const { goal: goals, option: options, order, tray: trayBins, timeLimit: limit = Infinity, json } = given;
+  const costs = given.costs === undefined ? undefined : readCosts(given.costs);
+  if (costs && 'findings' in costs) return refuse(costs.findings, json);
 
-  const files = positionals.map(readAndCheck);
+  const files = names.map(readAndCheck);
   const findings = files.flatMap(({ result }) => result.findings);
   const documents = files.flatMap(({ read }) => (read.ok ? [read.document] : []));
   const doubled = twice(documents);
   if (doubled) findings.unshift({ level: 'error', code: 'duplicate-procedure', items: [doubled], message: `Two files hold the procedure “${doubled}”.`, repair: 'Name each procedure once.' });
-  if (documents.length < files.length || hasErrors(findings)) return refuse(findings, values.json);
-  const request: PlanRequest = { documents, goals: values.goal, options, order, policy: { batteryAlways: values['battery-always'], trayBins, costs } };
+  if (documents.length < files.length || hasErrors(findings)) return refuse(findings, json);
+  const request: PlanRequest = { documents, goals, options, order, policy: { batteryAlways: given.batteryAlways, trayBins, costs } };
   const end = performance.now() + limit * 1000;
   const planned = makePlan(request, limit === Infinity ? {} : { shouldStop: () => performance.now() > end });
-  if (!planned.ok) return refuse([...planned.problems.map(asFinding), ...findings], values.json);
-  if (values.json) process.stdout.write(`${JSON.stringify(planOutput(planned.plan, documents, findings), null, 2)}\n`);
+  if (!planned.ok) return refuse([...planned.problems.map(asFinding), ...findings], json);
+  if (json) process.stdout.write(`${JSON.stringify(planOutput(planned.plan, documents, findings), null, 2)}\n`);
   else process.stdout.write(printPlan(documents, planned.plan));
   return 0;
-}
-
-function readOptions(pairs: string[]): OptionValues {
-  const options: OptionValues = {};
-  for (const pair of pairs) {
-    const at = pair.indexOf('=');
-    if (at < 1 || at === pair.length - 1) throw new UsageError(`--option ${pair}: write name=value.\n${USAGE}`);
-    const name = pair.slice(0, at);
-    if (options[name] !== undefined) throw new UsageError(`--option ${name} is given twice.\n${USAGE}`);
-    options[name] = pair.slice(at + 1);
-  }
-  return options;
-}
-
-function numberIn(flag: string, text: string, least: number, most: number): number {
-  const value = Number(text);
-  if (text.trim() === '' || !(value >= least && value <= most)) throw new UsageError(`${flag} ${text}: write a number from ${least} to ${most}.\n${USAGE}`);
-  return value;
-}
-
-function wholeNumber(flag: string, text: string, least: number, most: number): number {
-  const value = numberIn(flag, text, least, most);
-  if (!Number.isInteger(value)) throw new UsageError(`${flag} ${text}: write a whole number.\n${USAGE}`);
-  return value;
 }
 
 function readCosts(name: string): CostSettings | { findings: Finding[] } {

@@ -1,25 +1,21 @@
-import { readArguments, UsageError } from '../cli/arguments';
 import { runShown } from '../support/command';
 import { ensureChromium } from '../support/debian';
 import { startThrowAwayCluster, type Cluster } from '../support/postgres';
 import { PlainFailure, say } from '../support/project';
 import { runBrowser, runFaults } from './browser-stage';
+import { USUAL_STAGES, type Stage } from './stages';
 import { add, failedOne, passedOne, NOTHING, readVitest, type Tally } from './tally';
 
-const USAGE = 'Usage: pezzo test [static] [unit] [integration] [browser] [faults]';
-const STAGES = ['static', 'unit', 'integration', 'browser', 'faults'] as const;
-/** What runs when nothing is named: all but the long one. */
-const USUAL = STAGES.filter((stage) => stage !== 'faults');
-type Stage = (typeof STAGES)[number];
 
 const node = (tool: string, ...args: string[]) => runShown(process.execPath, [`node_modules/${tool}`, ...args]);
 
-/** Type check, lint, dependency rules and unused code: each counts as one test. */
+/** Format, type check, lint, dependency rules and unused code: each counts as one test. */
 async function runStatic(): Promise<Tally> {
   const checks: [name: string, run: () => Promise<number>][] = [
+    ['format', () => node('prettier/bin/prettier.cjs', '--check', '--log-level=warn', '.')],
     ['types', () => node('typescript/bin/tsc', '--noEmit')],
     ['lint', () => node('eslint/bin/eslint.js', '.', '--max-warnings=0')],
-    ['dependency rules', () => node('dependency-cruiser/bin/dependency-cruise.mjs', '--config', '.dependency-cruiser.cjs', 'src', 'app', 'scripts', 'tests')],
+    ['dependency rules', () => node('dependency-cruiser/bin/dependency-cruise.mjs', '--config', '.dependency-cruiser.cjs', 'src', 'app', 'scripts', 'benchmarks', 'tests')],
     ['unused code', () => node('knip/bin/knip.js')],
   ];
   let tally = NOTHING;
@@ -40,11 +36,8 @@ async function runVitest(project: 'unit' | 'integration', env: Record<string, st
 }
 
 /** `pezzo test`: runs the stages and ends with the plain closing line; returns 0 only when nothing failed. */
-export async function testCommand(argv: string[]): Promise<number> {
-  const { positionals } = readArguments(argv, {}, USAGE);
-  const wrong = positionals.find((name) => !STAGES.includes(name as Stage));
-  if (wrong) throw new UsageError(`There is no stage “${wrong}”.\n${USAGE}`);
-  const wanted = new Set<string>(positionals.length ? positionals : USUAL);
+export async function testCommand(stages: Stage[]): Promise<number> {
+  const wanted = new Set(stages.length ? stages : USUAL_STAGES);
   let tally = NOTHING;
   let cluster: Cluster | null = null;
   try {

@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto';
 import { isIP } from 'node:net';
 import pg from 'pg';
 import QRCode from 'qrcode';
-import { readArguments, UsageError } from '../cli/arguments';
+import { UsageError } from '../cli/usage-error';
 import { ensureBuild } from '../support/build';
 import { limitRole, migrate, tooMuchOf } from '../support/migrate';
 import { isFree } from '../support/ports';
@@ -15,36 +15,32 @@ import { addressesOf, fingerprintOf, givenCertificate, privateCertificate, type 
 import { DEMO_PEOPLE } from './demo-people';
 import { loadDemo } from './load-demo';
 
-const USAGE = 'Usage: pezzo up [--port N] [--host NAME [--certificate FILE --key FILE]] [--no-demo] [--reset-demo]';
-const DEFAULT_PORT = 4700;
-
-interface UpOptions {
+/** What `pezzo up` was given. */
+interface UpArguments {
   port: number;
   host: string;
   demo: boolean;
-  resetDemo: boolean;
+  resetDemo?: boolean;
+  certificate?: string;
+  key?: string;
+}
+
+interface UpOptions extends UpArguments {
   /** The files of a certificate of one's own; null makes a private one where one is needed. */
   given: { certificate: string; key: string } | null;
 }
 
-function readOptions(argv: string[]): UpOptions {
-  const { values, positionals } = readArguments(argv, {
-    'port': { type: 'string' }, 'host': { type: 'string' }, 'no-demo': { type: 'boolean' }, 'reset-demo': { type: 'boolean' }, 'certificate': { type: 'string' }, 'key': { type: 'string' },
-  }, USAGE);
-  const port = values.port === undefined ? DEFAULT_PORT : Number(values.port);
-  if (positionals.length || !Number.isInteger(port) || port < 1 || port > 65_535) throw new UsageError(USAGE);
-  if (values['no-demo'] && values['reset-demo']) throw new UsageError(`--no-demo and --reset-demo exclude each other.\n${USAGE}`);
-  const { certificate, key } = values;
-  if ((certificate === undefined) !== (key === undefined)) throw new UsageError(`--certificate and --key belong together.\n${USAGE}`);
-  const host = values.host ?? '127.0.0.1';
-  if (host === '0.0.0.0' || host === '::') throw new UsageError(`Say the name or address that the tablets use, as in --host bay.example: the certificate is made for it.\n${USAGE}`);
-  if (certificate && isLoopback(host)) throw new UsageError(`A certificate is for --host NAME: on loopback plain HTTP is served.\n${USAGE}`);
-  return { port, host, demo: !values['no-demo'], resetDemo: values['reset-demo'] ?? false, given: certificate && key ? { certificate, key } : null };
+function readOptions(given: UpArguments): UpOptions {
+  const { certificate, key, host } = given;
+  if ((certificate === undefined) !== (key === undefined)) throw new UsageError('--certificate and --key belong together.');
+  if (host === '0.0.0.0' || host === '::') throw new UsageError('Give the name or address that the tablets use, as in --host bay.example: the certificate is made for it.');
+  if (certificate && isLoopback(host)) throw new UsageError('A certificate is for --host NAME: on loopback plain HTTP is served.');
+  return { ...given, given: certificate && key ? { certificate, key } : null };
 }
 
 /** `pezzo up`: everything from nothing to a served app; returns the exit status when it was stopped. */
-export async function upCommand(argv: string[]): Promise<number> {
-  const options = readOptions(argv);
+export async function upCommand(given: UpArguments): Promise<number> {
+  const options = readOptions(given);
   let cluster: Cluster | null = null;
   const stopped = new Promise<void>((resolve) => {
     for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => resolve());

@@ -18,13 +18,15 @@ interface FrontOptions {
   /** True where it listens on loopback only: then every sender sits at this machine. */
   isLocal: boolean;
   tls: { certificate: string; key: string } | null;
+  /** Compiles on asking and reloads pages on every change: for work on the app itself. */
+  isDev: boolean;
 }
 
 function readOptions(env: NodeJS.ProcessEnv): FrontOptions {
   const { PEZZO_TLS_CERTIFICATE: certificate, PEZZO_TLS_KEY: key } = env;
   return {
     host: env.PEZZO_HOST ?? '127.0.0.1', port: Number(env.PEZZO_PORT ?? 4700), hosts: (env.PEZZO_HOSTS ?? 'localhost,127.0.0.1,::1').toLowerCase().split(',').map((name) => name.trim()).filter(Boolean),
-    isLocal: env.PEZZO_LOCAL === '1', tls: certificate && key ? { certificate: readFileSync(certificate, 'utf8'), key: readFileSync(key, 'utf8') } : null,
+    isLocal: env.PEZZO_LOCAL === '1', isDev: env.PEZZO_DEV === '1', tls: certificate && key ? { certificate: readFileSync(certificate, 'utf8'), key: readFileSync(key, 'utf8') } : null,
   };
 }
 
@@ -37,13 +39,13 @@ function receive(options: FrontOptions, handle: Handle) {
     const url = request.url ?? '/';
     const path = pathOf(url) ?? '/';
     const nonce = randomBytes(16).toString('base64');
-    for (const [name, value] of Object.entries(securityHeaders(path, { nonce, tls: house.tls }))) response.setHeader(name, value);
+    for (const [name, value] of Object.entries(securityHeaders(path, { nonce, tls: house.tls, isDev: options.isDev }))) response.setHeader(name, value);
     response.on('finish', () => cutUnread(request));
     const refusal = admit({ method: request.method ?? '', url, headers: request.headers }, house);
     if (refusal) return turnAway(response, refusal);
     countBody(request, bodyLimit(path));
     // What only the front may say; a sender's own words of it are dropped.
-    request.headers['content-security-policy'] = pagePolicy(nonce);
+    request.headers['content-security-policy'] = pagePolicy(nonce, options.isDev);
     delete request.headers['content-security-policy-report-only'];
     request.headers['x-pezzo-sender'] = senderOf(request);
     if (options.isLocal && !isForwarded(request)) request.headers['x-pezzo-local'] = MARK;
@@ -83,7 +85,7 @@ function cutUnread(request: IncomingMessage): void {
 /** Starts the app behind its front. Ends the process on SIGTERM once the open answers are out. */
 async function main(): Promise<void> {
   const options = readOptions(process.env);
-  const app = next({ dev: false, dir: process.cwd(), hostname: options.host, port: options.port });
+  const app = next({ dev: options.isDev, dir: process.cwd(), hostname: options.host, port: options.port });
   await app.prepare();
   const listener = receive(options, app.getRequestHandler() as Handle);
   const limits = { maxHeaderSize: 16 * 1024, headersTimeout: 20_000, requestTimeout: 240_000, keepAliveTimeout: 65_000 };
@@ -93,6 +95,8 @@ async function main(): Promise<void> {
   server.on('clientError', (_error, socket) => { if (socket.writable) socket.end('HTTP/1.1 400 Bad Request\r\nConnection: close\r\n\r\n'); else socket.destroy(); });
   server.on('tlsClientError', () => undefined);
   server.on('error', (error) => { process.stderr.write(`Nothing can listen on ${options.host}:${options.port}: ${error.message}\n`); process.exit(1); });
+  // The channel that tells pages of a change.
+  if (options.isDev) server.on('upgrade', (request, socket, head) => void app.getUpgradeHandler()(request, socket, head));
   server.listen(options.port, options.host);
   for (const signal of ['SIGTERM', 'SIGINT'] as const) process.on(signal, () => { server.close(); process.exit(0); });
 }

@@ -10,7 +10,7 @@ import { prepareDatabase, startThrowAwayCluster, type ThrowAwayCluster } from '.
 import { serve, type Served } from '../../scripts/support/serve';
 import { makeWorkers } from '../../scripts/support/workers';
 import { loadDemo } from '../../scripts/up/load-demo';
-import { seeded } from '../../benchmarks/seeded';
+import { seeded } from '../../benchmarks/support/seeded';
 
 /** Kills to be survived, over as many runs as it takes. */
 const KILLS = 54;

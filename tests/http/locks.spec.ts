@@ -1,6 +1,6 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { expect, test } from '@playwright/test';
-import { seeded } from '../../benchmarks/seeded';
+import { seeded } from '../../benchmarks/support/seeded';
 import { demoProcedure } from '../support/demo';
 import { appMemory, apiAs, cookiesOf, raw } from './support';
 

@@ -1,5 +1,5 @@
 import type { ProcedureDocument } from '@/core/procedure';
-import { seeded } from '../../benchmarks/seeded';
+import { seeded } from '../../benchmarks/support/seeded';
 
 /** A procedure that is valid in form and hard on purpose: so many routes with so many ways each, and so many screws. */
 export function hardProcedure({ routes = 200, ways = 50, screws = 800, seed = 7 } = {}): ProcedureDocument {
