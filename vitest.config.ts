@@ -1,15 +1,27 @@
 import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
 
-const alias = { '@': fileURLToPath(new URL('./src', import.meta.url)), '@tests': fileURLToPath(new URL('./tests', import.meta.url)) };
+const alias = {
+  '@': fileURLToPath(new URL('./src', import.meta.url)),
+  '@tests': fileURLToPath(new URL('./tests', import.meta.url)),
+};
 
 export default defineConfig({
   test: {
     projects: [
-      { resolve: { alias }, test: { name: 'unit', include: ['src/**/*.test.ts', 'scripts/**/*.test.ts'], testTimeout: 60_000 } },
       {
         resolve: { alias },
-        test: { name: 'integration', include: ['tests/integration/**/*.test.ts'], testTimeout: 60_000, hookTimeout: 60_000, fileParallelism: false },
+        test: { name: 'unit', include: ['src/**/*.test.ts', 'scripts/**/*.test.ts'], testTimeout: 60_000 },
+      },
+      {
+        resolve: { alias },
+        test: {
+          name: 'integration',
+          include: ['tests/integration/**/*.test.ts'],
+          testTimeout: 60_000,
+          hookTimeout: 60_000,
+          fileParallelism: false,
+        },
       },
     ],
   },

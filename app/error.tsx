@@ -17,15 +17,25 @@ function mayTry(): boolean {
 export default function ErrorPage() {
   useEffect(() => {
     const again = setInterval(() => {
-      void fetch('/api/health').then((response) => { if (response.ok && mayTry()) location.reload(); }, () => undefined);
+      void fetch('/api/health').then(
+        (response) => {
+          if (response.ok && mayTry()) location.reload();
+        },
+        () => undefined,
+      );
     }, AGAIN_MS);
     return () => clearInterval(again);
   }, []);
   return (
     <main className="page">
       <h1>This page could not be made</h1>
-      <p>Nothing that was recorded is lost. If the database is restarting, it will be back in a moment; the page comes by itself then.</p>
-      <button type="button" className="btn btn-primary" onClick={() => location.reload()}>Try again</button>
+      <p>
+        Nothing that was recorded is lost. If the database is restarting, it will be back in a moment; the page comes by
+        itself then.
+      </p>
+      <button type="button" className="btn btn-primary" onClick={() => location.reload()}>
+        Try again
+      </button>
     </main>
   );
 }

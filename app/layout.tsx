@@ -10,7 +10,10 @@ import type { ReactNode } from 'react';
 import { Offline } from '@/ui/design/offline';
 import { SCHEME_SCRIPT } from '@/ui/design/scheme-script';
 
-export const metadata: Metadata = { title: { default: 'Pezzo', template: '%s · Pezzo' }, description: 'Take a vehicle’s trim apart once, well.' };
+export const metadata: Metadata = {
+  title: { default: 'Pezzo', template: '%s · Pezzo' },
+  description: 'Take a vehicle’s trim apart once, well.',
+};
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 
 /** The nonce of this answer, as the server's front gave it; scripts without it are not run. */
@@ -22,8 +25,13 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   const nonce = await readNonce();
   return (
     <html lang="en" suppressHydrationWarning>
-      <head><script nonce={nonce} suppressHydrationWarning dangerouslySetInnerHTML={{ __html: SCHEME_SCRIPT }} /></head>
-      <body>{children}<Offline /></body>
+      <head>
+        <script nonce={nonce} suppressHydrationWarning dangerouslySetInnerHTML={{ __html: SCHEME_SCRIPT }} />
+      </head>
+      <body>
+        {children}
+        <Offline />
+      </body>
     </html>
   );
 }

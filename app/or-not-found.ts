@@ -6,7 +6,7 @@ export async function orNotFound<T>(work: Promise<T>): Promise<T> {
   try {
     return await work;
   } catch (error) {
-    if (error instanceof PezzoError && (['not-found', 'invalid', 'forbidden'].includes(error.kind))) notFound();
+    if (error instanceof PezzoError && ['not-found', 'invalid', 'forbidden'].includes(error.kind)) notFound();
     throw error;
   }
 }

@@ -32,8 +32,10 @@ const isFrontsWord = (word: string | null) => word !== null && word === process.
 export async function readSender(): Promise<Sender> {
   const [said, jar] = await Promise.all([headers(), cookies()]);
   return {
-    address: said.get('x-pezzo-sender') ?? 'unknown', isLocal: isFrontsWord(said.get('x-pezzo-local')),
-    device: await findTablet(jar.get(DEVICE_COOKIE)?.value), token: jar.get(SESSION_COOKIE)?.value,
+    address: said.get('x-pezzo-sender') ?? 'unknown',
+    isLocal: isFrontsWord(said.get('x-pezzo-local')),
+    device: await findTablet(jar.get(DEVICE_COOKIE)?.value),
+    token: jar.get(SESSION_COOKIE)?.value,
   };
 }
 

@@ -19,20 +19,31 @@ const CONNECTIONS = 8;
 let lamport = 10;
 const newEvent = () => {
   lamport += 1;
-  return { id: randomUUID(), lamport, device: 'bench', seq: lamport, person: 'rui-castellane', at: new Date().toISOString(), type: 'note', text: 'one tap' };
+  return {
+    id: randomUUID(),
+    lamport,
+    device: 'bench',
+    seq: lamport,
+    person: 'rui-castellane',
+    at: new Date().toISOString(),
+    type: 'note',
+    text: 'one tap',
+  };
 };
 
 /** Lets 50 writers write, one event each at a time, for some seconds. Returns events a second, and the times of single ones, milliseconds. */
 async function writeFor(write: (writer: number) => Promise<void>): Promise<{ perSecond: number; p95: number }> {
   const times: number[] = [];
   const end = performance.now() + SECONDS * 1000;
-  await Promise.all(Array.from({ length: WRITERS }, async (_, writer) => {
-    while (performance.now() < end) {
-      const started = performance.now();
-      await write(writer);
-      times.push(performance.now() - started);
-    }
-  }));
+  await Promise.all(
+    Array.from({ length: WRITERS }, async (_, writer) => {
+      while (performance.now() < end) {
+        const started = performance.now();
+        await write(writer);
+        times.push(performance.now() - started);
+      }
+    }),
+  );
   times.sort((a, b) => a - b);
   return { perSecond: times.length / SECONDS, p95: times[Math.floor(times.length * 0.95)] };
 }
@@ -52,26 +63,62 @@ export async function main(): Promise<void> {
   try {
     const { port } = new URL(app.url);
     const agent = new Agent({ keepAlive: true, maxSockets: WRITERS });
-    const post = (path: string, body: object, cookie = '') => new Promise<{ status: number; text: string; cookie: string }>((resolve, reject) => {
-      const text = JSON.stringify(body);
-      const sending = request({ host: '127.0.0.1', port, path, method: 'POST', agent, headers: { 'content-type': 'application/json', 'content-length': Buffer.byteLength(text), cookie } }, (response) => {
-        let answer = '';
-        response.on('data', (chunk: Buffer) => { answer += chunk.toString(); });
-        response.on('end', () => resolve({ status: response.statusCode!, text: answer, cookie: response.headers['set-cookie']?.[0].split(';')[0] ?? '' }));
+    const post = (path: string, body: object, cookie = '') =>
+      new Promise<{ status: number; text: string; cookie: string }>((resolve, reject) => {
+        const text = JSON.stringify(body);
+        const sending = request(
+          {
+            host: '127.0.0.1',
+            port,
+            path,
+            method: 'POST',
+            agent,
+            headers: { 'content-type': 'application/json', 'content-length': Buffer.byteLength(text), cookie },
+          },
+          (response) => {
+            let answer = '';
+            response.on('data', (chunk: Buffer) => {
+              answer += chunk.toString();
+            });
+            response.on('end', () =>
+              resolve({
+                status: response.statusCode!,
+                text: answer,
+                cookie: response.headers['set-cookie']?.[0].split(';')[0] ?? '',
+              }),
+            );
+          },
+        );
+        sending.on('error', reject);
+        sending.end(text);
       });
-      sending.on('error', reject);
-      sending.end(text);
-    });
     const { cookie } = await post('/api/sign-in', { person: 'rui-castellane', pin: '4004' });
     const runs: string[] = [];
-    for (let n = 0; n < WRITERS; n += 1) runs.push((JSON.parse((await post('/api/runs', { job: 2402, procedures: ['kite-rear-door'], goals: ['pull-cap'], options: { windows: 'power' } }, cookie)).text) as { id: string }).id);
+    for (let n = 0; n < WRITERS; n += 1)
+      runs.push(
+        (
+          JSON.parse(
+            (
+              await post(
+                '/api/runs',
+                { job: 2402, procedures: ['kite-rear-door'], goals: ['pull-cap'], options: { windows: 'power' } },
+                cookie,
+              )
+            ).text,
+          ) as { id: string }
+        ).id,
+      );
     const rui = await actorOf('rui-castellane');
     const byService = (logOf: (writer: number) => string) => async (writer: number) => {
       const { kept } = await receiveEvents(rui, logOf(writer), [newEvent()], Number.MAX_SAFE_INTEGER);
       if (kept.length !== 1) throw new Error('An event was not kept.');
     };
     const byApp = (logOf: (writer: number) => string) => async (writer: number) => {
-      const { status, text } = await post(`/api/logs/${logOf(writer)}/events?after=9007199254740991`, { events: [newEvent()] }, cookie);
+      const { status, text } = await post(
+        `/api/logs/${logOf(writer)}/events?after=9007199254740991`,
+        { events: [newEvent()] },
+        cookie,
+      );
       if (status !== 200) throw new Error(text);
     };
     const raw = (logOf: (writer: number) => string) => async (writer: number) => {
@@ -82,13 +129,28 @@ export async function main(): Promise<void> {
         [logOf(writer), id, time, device, seq, person, at, type, { text }],
       );
     };
-    process.stdout.write(`${WRITERS} writers, one event each at a time, ${SECONDS} s each; durable PostgreSQL, ${CONNECTIONS} connections\n`);
+    process.stdout.write(
+      `${WRITERS} writers, one event each at a time, ${SECONDS} s each; durable PostgreSQL, ${CONNECTIONS} connections\n`,
+    );
     const rows: string[][] = [];
-    for (const [name, logOf] of [['one run', () => runs[0]], ['a run each', (writer: number) => runs[writer]]] as const) {
+    for (const [name, logOf] of [
+      ['one run', () => runs[0]],
+      ['a run each', (writer: number) => runs[writer]],
+    ] as const) {
       await writeFor(byApp(logOf));
       const plain = await writeFor(raw(logOf));
-      for (const [what, rate] of [['raw inserts', plain], ['service', await writeFor(byService(logOf))], ['over HTTP', await writeFor(byApp(logOf))]] as const) {
-        rows.push([name, what, rate.perSecond.toFixed(0), `${rate.p95.toFixed(0)} ms`, (rate.perSecond / plain.perSecond).toFixed(2)]);
+      for (const [what, rate] of [
+        ['raw inserts', plain],
+        ['service', await writeFor(byService(logOf))],
+        ['over HTTP', await writeFor(byApp(logOf))],
+      ] as const) {
+        rows.push([
+          name,
+          what,
+          rate.perSecond.toFixed(0),
+          `${rate.p95.toFixed(0)} ms`,
+          (rate.perSecond / plain.perSecond).toFixed(2),
+        ]);
       }
     }
     printTable(['', '', 'events/s', 'p95', 'ratio'], rows);

@@ -1,7 +1,14 @@
 import highs from 'highs';
 import { buildGraph, DEFAULT_COSTS, precedenceOf } from '../src/core/graph';
 import { leastTeardown } from '../src/core/teardown';
-import { followWish, priceOrder, solveOrder, vehicleFirst, type OrderProblem, type SolvedOrder } from '../src/core/order';
+import {
+  followWish,
+  priceOrder,
+  solveOrder,
+  vehicleFirst,
+  type OrderProblem,
+  type SolvedOrder,
+} from '../src/core/order';
 import { recordedWish } from '../src/core/plan';
 import { milpOf } from '../tests/support/order-milp';
 import { madeDash, madeVehicle } from './support/made-vehicles';
@@ -9,7 +16,13 @@ import { seeded } from './support/seeded';
 import { median, printTable, quantile } from './support/measure';
 import type { ProcedureDocument } from '../src/core/procedure';
 
-interface Case { name: string; actions: number; runs: number; limitSeconds: number; target: string }
+interface Case {
+  name: string;
+  actions: number;
+  runs: number;
+  limitSeconds: number;
+  target: string;
+}
 
 const CASES: Case[] = [
   { name: 'door, 15', actions: 15, runs: 40, limitSeconds: 10, target: 'proved, p95 ≤ 50 ms' },
@@ -25,7 +38,12 @@ const CASES: Case[] = [
 /** The ordering problem of taking everything off, or only so many of the parts recorded last, and the recorded order. */
 function problemOf(documents: ProcedureDocument[], only = Infinity): { problem: OrderProblem; recorded: number[] } {
   const graph = buildGraph(documents, { options: {} });
-  const goals = documents.flatMap((document) => document.parts.map((part) => graph.idOf.get(`takeOff:${document.id}/${part.id}`)!).reverse().slice(0, only));
+  const goals = documents.flatMap((document) =>
+    document.parts
+      .map((part) => graph.idOf.get(`takeOff:${document.id}/${part.id}`)!)
+      .reverse()
+      .slice(0, only),
+  );
   const least = leastTeardown(graph, goals);
   if ('stuck' in least) throw new Error('A made vehicle waits for itself.');
   const { actions, before } = precedenceOf(graph, least.chosen, least.taken);
@@ -52,27 +70,45 @@ function routesCase(): (string | number)[] {
   let actions = 0;
   for (let seed = 1; seed <= 20; seed += 1) {
     const random = seeded(seed * 104_729);
-    const documents = madeVehicle(1000, random).map((document) => ({ ...document, routes: [] as NonNullable<ProcedureDocument['routes']> }));
+    const documents = madeVehicle(1000, random).map((document) => ({
+      ...document,
+      routes: [] as NonNullable<ProcedureDocument['routes']>,
+    }));
     for (let n = 0; n < ROUTES; n += 1) addRoute(documents[n % documents.length], random);
     const graph = buildGraph(documents, { options: {} });
     actions = graph.nodes.filter((node) => node.action).length;
-    const goals = documents.flatMap((document) => document.routes.map((route) => graph.idOf.get(`reach:${document.id}/${route.of}`)!));
+    const goals = documents.flatMap((document) =>
+      document.routes.map((route) => graph.idOf.get(`reach:${document.id}/${route.of}`)!),
+    );
     const began = performance.now();
     const least = leastTeardown(graph, goals);
     times.push(performance.now() - began);
     if ('stuck' in least || !least.proved) throw new Error('A least teardown was not proved.');
     decided.push(least.taken.size);
   }
-  return ['vehicle with routes', actions, `${ROUTES}, up to ${Math.max(...decided)} in play`, `${median(times).toFixed(0)} ms`, `${Math.max(...times).toFixed(0)} ms`, 'exact, ≤ 100 ms'];
+  return [
+    'vehicle with routes',
+    actions,
+    `${ROUTES}, up to ${Math.max(...decided)} in play`,
+    `${median(times).toFixed(0)} ms`,
+    `${Math.max(...times).toFixed(0)} ms`,
+    'exact, ≤ 100 ms',
+  ];
 }
 
 /** Gives a cover or trim two or three ways in, each through earlier ones. */
-function addRoute(document: (ProcedureDocument & { routes: NonNullable<ProcedureDocument['routes']> }), random: () => number): void {
+function addRoute(
+  document: ProcedureDocument & { routes: NonNullable<ProcedureDocument['routes']> },
+  random: () => number,
+): void {
   const trims = document.parts.filter((part) => !['main', 'speaker'].includes(part.id));
   const at = 2 + Math.floor(random() * (trims.length - 2));
   if (trims.length < 4 || document.routes.some((route) => route.of === trims[at].id)) return;
   const earlier = () => trims[Math.floor(random() * at)].id;
-  document.routes.push({ of: trims[at].id, anyOf: Array.from({ length: 2 + Math.floor(random() * 2) }, () => [...new Set([earlier(), earlier()])]) });
+  document.routes.push({
+    of: trims[at].id,
+    anyOf: Array.from({ length: 2 + Math.floor(random() * 2) }, () => [...new Set([earlier(), earlier()])]),
+  });
 }
 
 function measure({ name, actions, runs, limitSeconds, target }: Case): (string | number)[] {
@@ -82,7 +118,15 @@ function measure({ name, actions, runs, limitSeconds, target }: Case): (string |
   const sizes: number[] = [];
   for (let seed = 1; seed <= runs; seed += 1) {
     const random = seeded(seed * 7919 + actions);
-    const documents = actions ? madeVehicle(actions, random) : [madeDash({ id: 'dash', zone: 'dash-top', side: 'centre', width: 1400, height: 500 }, 41 + (seed % 24), random)];
+    const documents = actions
+      ? madeVehicle(actions, random)
+      : [
+          madeDash(
+            { id: 'dash', zone: 'dash-top', side: 'centre', width: 1400, height: 500 },
+            41 + (seed % 24),
+            random,
+          ),
+        ];
     const { problem, recorded } = problemOf(documents);
     const { solved, ms } = timed(() => solve(problem, recorded, limitSeconds));
     times.push(ms);
@@ -92,8 +136,14 @@ function measure({ name, actions, runs, limitSeconds, target }: Case): (string |
   }
   const proved = gaps.filter((gap) => gap === 0).length / runs;
   return [
-    name, `${Math.min(...sizes)}–${Math.max(...sizes)}`, `${median(times).toFixed(0)} ms`, `${quantile(times, 0.95).toFixed(0)} ms`, `${Math.round(proved * 100)} %`,
-    `${(Math.max(...gaps) * 100).toFixed(2)} %`, `${(median(saved) * 100).toFixed(0)} %`, target,
+    name,
+    `${Math.min(...sizes)}–${Math.max(...sizes)}`,
+    `${median(times).toFixed(0)} ms`,
+    `${quantile(times, 0.95).toFixed(0)} ms`,
+    `${Math.round(proved * 100)} %`,
+    `${(Math.max(...gaps) * 100).toFixed(2)} %`,
+    `${(median(saved) * 100).toFixed(0)} %`,
+    target,
   ];
 }
 
@@ -133,8 +183,18 @@ async function besideMilp(): Promise<void> {
     const own = problem.actions.reduce((sum, action) => sum + action.ms, 0);
     const finished = answer.Status === 'Optimal';
     if (finished) ratios.push(ms / ours.ms);
-    const same = finished ? (own + Math.round(answer.ObjectiveValue) === ours.solved.costMs ? 'same' : 'DIFFERENT') : 'not finished';
-    rows.push([problem.actions.length, `${ours.ms.toFixed(1)} ms`, `${ms.toFixed(0)} ms`, `${(ms / ours.ms).toFixed(0)} ×`, same]);
+    const same = finished
+      ? own + Math.round(answer.ObjectiveValue) === ours.solved.costMs
+        ? 'same'
+        : 'DIFFERENT'
+      : 'not finished';
+    rows.push([
+      problem.actions.length,
+      `${ours.ms.toFixed(1)} ms`,
+      `${ms.toFixed(0)} ms`,
+      `${(ms / ours.ms).toFixed(0)} ×`,
+      same,
+    ]);
   }
   printTable(['actions', 'Pezzo', `HiGHS (≤ ${MILP_SECONDS} s)`, 'ratio', 'optimum'], rows);
   if (ratios.length) process.stdout.write(`median ratio where HiGHS finished: ${median(ratios).toFixed(0)} ×\n`);

@@ -31,27 +31,42 @@ export async function main(): Promise<void> {
     const other = await (await signedIn(browser, up.url, 'bea-nwosu', '3003')).newPage();
     const seen = await otherSees(page, other);
     await visitEverything(page);
-    printTable(['what', 'figure', 'target'], [
-      ['ready after a warm start', `${(up.readyMs / 1000).toFixed(1)} s`, '10 s'],
-      ['run screen, compressed script at first load', `${Math.round(weight / 1000)} kB`, '250 kB'],
-      [`tap to painted, processor ${SLOWDOWN}× slower, median of ${taps.length}`, `${Math.round(median(taps))} ms`, '100 ms'],
-      ['the same, 95th percentile', `${Math.round(quantile(taps, 0.95))} ms`, '100 ms'],
-      [`tap to painted on another tablet, median of ${seen.length}`, `${Math.round(median(seen))} ms`, '1000 ms'],
-      ['the same, 95th percentile', `${Math.round(quantile(seen, 0.95))} ms`, '1000 ms'],
-      ['memory of the app process after use', `${memoryMb(up.pid)} MB`, '300 MB'],
-    ]);
+    printTable(
+      ['what', 'figure', 'target'],
+      [
+        ['ready after a warm start', `${(up.readyMs / 1000).toFixed(1)} s`, '10 s'],
+        ['run screen, compressed script at first load', `${Math.round(weight / 1000)} kB`, '250 kB'],
+        [
+          `tap to painted, processor ${SLOWDOWN}× slower, median of ${taps.length}`,
+          `${Math.round(median(taps))} ms`,
+          '100 ms',
+        ],
+        ['the same, 95th percentile', `${Math.round(quantile(taps, 0.95))} ms`, '100 ms'],
+        [`tap to painted on another tablet, median of ${seen.length}`, `${Math.round(median(seen))} ms`, '1000 ms'],
+        ['the same, 95th percentile', `${Math.round(quantile(seen, 0.95))} ms`, '1000 ms'],
+        ['memory of the app process after use', `${memoryMb(up.pid)} MB`, '300 MB'],
+      ],
+    );
   } finally {
     await browser.close();
     await up.stop();
   }
 }
 
-interface Up { url: string; readyMs: number; pid: number; stop: () => Promise<void> }
+interface Up {
+  url: string;
+  readyMs: number;
+  pid: number;
+  stop: () => Promise<void>;
+}
 
 /** Runs `bin/pezzo up` as a person would, and waits for its address. */
 async function startUp(port: number): Promise<Up> {
   const began = performance.now();
-  const child = spawn(join(ROOT, 'bin/pezzo'), ['up', '--port', String(port)], { cwd: ROOT, stdio: ['ignore', 'pipe', 'inherit'] });
+  const child = spawn(join(ROOT, 'bin/pezzo'), ['up', '--port', String(port)], {
+    cwd: ROOT,
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
   const url = `http://127.0.0.1:${port}`;
   await new Promise<void>((resolve, reject) => {
     child.on('exit', () => reject(new Error('Pezzo ended while starting.')));
@@ -60,10 +75,11 @@ async function startUp(port: number): Promise<Up> {
   const readyMs = performance.now() - began;
   const children = readFileSync(`/proc/${child.pid}/task/${child.pid}/children`, 'utf8').trim().split(' ').map(Number);
   const pid = children.find((one) => readFileSync(`/proc/${one}/cmdline`, 'utf8').includes('front.mjs'))!;
-  const stop = () => new Promise<void>((resolve) => {
-    child.removeAllListeners('exit').on('exit', () => resolve());
-    child.kill('SIGINT');
-  });
+  const stop = () =>
+    new Promise<void>((resolve) => {
+      child.removeAllListeners('exit').on('exit', () => resolve());
+      child.kill('SIGINT');
+    });
   return { url, readyMs, pid, stop };
 }
 
@@ -72,7 +88,10 @@ const startAndStop = async (port: number) => (await startUp(port)).stop();
 
 async function openRun(page: Page): Promise<void> {
   await page.goto('/jobs/2402');
-  await page.getByRole('link', { name: /^Velden Kite, rear door, left/ }).first().click();
+  await page
+    .getByRole('link', { name: /^Velden Kite, rear door, left/ })
+    .first()
+    .click();
   await page.locator('.done-bar').waitFor();
 }
 
@@ -84,8 +103,12 @@ async function scriptWeight(page: Page, session: CDPSession): Promise<number> {
   await session.send('Network.setCacheDisabled', { cacheDisabled: true });
   const scripts = new Set<string>();
   let bytes = 0;
-  session.on('Network.responseReceived', ({ requestId, type }) => { if (type === 'Script') scripts.add(requestId); });
-  session.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => { if (scripts.has(requestId)) bytes += encodedDataLength; });
+  session.on('Network.responseReceived', ({ requestId, type }) => {
+    if (type === 'Script') scripts.add(requestId);
+  });
+  session.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => {
+    if (scripts.has(requestId)) bytes += encodedDataLength;
+  });
   await page.reload();
   await page.locator('.done-bar').waitFor();
   // The stream of news stays open, so the network is never idle: what is loaded late has come by then.
@@ -107,19 +130,21 @@ async function tapTimes(page: Page, session: CDPSession): Promise<number[]> {
 }
 
 /** Runs in the page: clicks, waits for the frame in which the panel's words have changed, until that is painted. */
-const tapAndWait = (selector: string) => new Promise<number>((resolve) => {
-  const words = () => `${document.querySelector('.run-panel h1')!.textContent}${document.querySelector('.progress-words')!.textContent}`;
-  const before = words();
-  const began = performance.now();
-  const look = () => {
-    if (words() === before) return void requestAnimationFrame(look);
-    const channel = new MessageChannel();
-    channel.port1.onmessage = () => resolve(performance.now() - began);
-    channel.port2.postMessage(null); // Answered after the frame that shows the change has been painted.
-  };
-  (document.querySelector(selector) as HTMLElement).click();
-  requestAnimationFrame(look);
-});
+const tapAndWait = (selector: string) =>
+  new Promise<number>((resolve) => {
+    const words = () =>
+      `${document.querySelector('.run-panel h1')!.textContent}${document.querySelector('.progress-words')!.textContent}`;
+    const before = words();
+    const began = performance.now();
+    const look = () => {
+      if (words() === before) return void requestAnimationFrame(look);
+      const channel = new MessageChannel();
+      channel.port1.onmessage = () => resolve(performance.now() - began);
+      channel.port2.postMessage(null); // Answered after the frame that shows the change has been painted.
+    };
+    (document.querySelector(selector) as HTMLElement).click();
+    requestAnimationFrame(look);
+  });
 
 /** Milliseconds from the click on one tablet to the change on another that has the same run open, by the one clock both have here. */
 async function otherSees(page: Page, other: Page): Promise<number[]> {
@@ -134,10 +159,13 @@ async function otherSees(page: Page, other: Page): Promise<number[]> {
       const look = () => (words() === before ? requestAnimationFrame(look) : resolve(Date.now()));
       look();
     })`) as Promise<number>;
-    const began = await page.evaluate((selector) => {
-      (document.querySelector(selector) as HTMLElement).click();
-      return Date.now();
-    }, n % 2 ? '.run-foot button:last-child' : '.done-bar');
+    const began = await page.evaluate(
+      (selector) => {
+        (document.querySelector(selector) as HTMLElement).click();
+        return Date.now();
+      },
+      n % 2 ? '.run-foot button:last-child' : '.done-bar',
+    );
     times.push((await seen) - began);
     await page.waitForTimeout(300);
   }
@@ -146,8 +174,16 @@ async function otherSees(page: Page, other: Page): Promise<number[]> {
 
 async function visitEverything(page: Page): Promise<void> {
   for (let n = 0; n < 10; n += 1) {
-    for (const address of ['/', '/library', '/procedures/kite-rear-door', '/jobs/2402', '/plan?procedure=lumen-front-door&goal=woofer']) await page.goto(address);
+    for (const address of [
+      '/',
+      '/library',
+      '/procedures/kite-rear-door',
+      '/jobs/2402',
+      '/plan?procedure=lumen-front-door&goal=woofer',
+    ])
+      await page.goto(address);
   }
 }
 
-const memoryMb = (pid: number) => Math.round(Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))![1]) / 1024);
+const memoryMb = (pid: number) =>
+  Math.round(Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))![1]) / 1024);

@@ -9,9 +9,54 @@ import { median, printTable, quantile } from './support/measure';
 
 const PROCEDURES = 50_000;
 const RUNS = 40;
-const MAKES = ['Velden', 'Brannock', 'Soria', 'Wicket', 'Aldermere', 'Quillon', 'Tarrant', 'Ostrava', 'Pellmere', 'Dunholt'];
-const MODELS = ['Kite', 'Drover', 'Lumen', 'Carry', 'Calder', 'Tarn', 'Heron', 'Sable', 'Finch', 'Moor', 'Vesper', 'Larch', 'Plover', 'Skiff', 'Anvil', 'Birch', 'Cinder', 'Delta', 'Ember', 'Fjord'];
-const QUERIES = ['kite', '2018 kite rear door', 'rear door kite 2018', 'velden', 'lumen dash 2020', 'driver door 2012 soria', 'kite 77', '2016', 'front door', 'b pillar left', 'no such thing', 'e'];
+const MAKES = [
+  'Velden',
+  'Brannock',
+  'Soria',
+  'Wicket',
+  'Aldermere',
+  'Quillon',
+  'Tarrant',
+  'Ostrava',
+  'Pellmere',
+  'Dunholt',
+];
+const MODELS = [
+  'Kite',
+  'Drover',
+  'Lumen',
+  'Carry',
+  'Calder',
+  'Tarn',
+  'Heron',
+  'Sable',
+  'Finch',
+  'Moor',
+  'Vesper',
+  'Larch',
+  'Plover',
+  'Skiff',
+  'Anvil',
+  'Birch',
+  'Cinder',
+  'Delta',
+  'Ember',
+  'Fjord',
+];
+const QUERIES = [
+  'kite',
+  '2018 kite rear door',
+  'rear door kite 2018',
+  'velden',
+  'lumen dash 2020',
+  'driver door 2012 soria',
+  'kite 77',
+  '2016',
+  'front door',
+  'b pillar left',
+  'no such thing',
+  'e',
+];
 
 /** Times the library's search over 50 000 made procedures beside the same statement sent by hand. Prints figures. */
 export async function main(): Promise<void> {
@@ -39,18 +84,37 @@ async function fill(url: string): Promise<void> {
   const rows = Array.from({ length: PROCEDURES }, (_, n) => {
     const [make, model, zone] = [pick(MAKES), `${pick(MODELS)} ${Math.floor(random() * 90)}`, pick(ZONES)];
     const from = 1990 + Math.floor(random() * 32);
-    return { id: `made-${n}`, make, model, zone, side: zone.sided ? pick(['left', 'right']) : 'centre', from, to: from + Math.floor(random() * 8) };
+    return {
+      id: `made-${n}`,
+      make,
+      model,
+      zone,
+      side: zone.sided ? pick(['left', 'right']) : 'centre',
+      from,
+      to: from + Math.floor(random() * 8),
+    };
   });
   const column = <T>(of: (row: (typeof rows)[number]) => T) => rows.map(of);
   await client.query(
     `insert into procedures (id, title, zone, side, search_text, revision, created_by)
      select id, title, zone, side, lower(title || ' ' || id), 1, 'made' from unnest($1::text[], $2::text[], $3::text[], $4::text[]) as t(id, title, zone, side)`,
-    [column((row) => row.id), column((row) => `${row.make} ${row.model}, ${row.zone.name}`), column((row) => row.zone.code), column((row) => row.side)],
+    [
+      column((row) => row.id),
+      column((row) => `${row.make} ${row.model}, ${row.zone.name}`),
+      column((row) => row.zone.code),
+      column((row) => row.side),
+    ],
   );
   await client.query(
     `insert into procedure_applies (procedure_id, make, model, years) select id, make, model, int4range(f, t, '[]')
        from unnest($1::text[], $2::text[], $3::text[], $4::int[], $5::int[]) as x(id, make, model, f, t)`,
-    [column((row) => row.id), column((row) => row.make), column((row) => row.model), column((row) => row.from), column((row) => row.to)],
+    [
+      column((row) => row.id),
+      column((row) => row.make),
+      column((row) => row.model),
+      column((row) => row.from),
+      column((row) => row.to),
+    ],
   );
   await client.query('analyze');
   await client.end();
@@ -62,10 +126,21 @@ async function measure(query: string): Promise<(string | number)[]> {
   let found = 0;
   const statement = await sentBy(() => searchLibrary(query));
   for (let n = 0; n < RUNS; n += 1) {
-    times.push(await timed(async () => { found = (await searchLibrary(query)).length; }));
+    times.push(
+      await timed(async () => {
+        found = (await searchLibrary(query)).length;
+      }),
+    );
     raw.push(await timed(() => getPool().query(statement.text, statement.values)));
   }
-  return [query, found, `${median(times).toFixed(1)} ms`, `${quantile(times, 0.95).toFixed(1)} ms`, `${median(raw).toFixed(1)} ms`, `${(median(times) / median(raw)).toFixed(2)} ×`];
+  return [
+    query,
+    found,
+    `${median(times).toFixed(1)} ms`,
+    `${quantile(times, 0.95).toFixed(1)} ms`,
+    `${median(raw).toFixed(1)} ms`,
+    `${(median(times) / median(raw)).toFixed(2)} ×`,
+  ];
 }
 
 /** The one statement a piece of work sends. */
@@ -73,7 +148,10 @@ async function sentBy(work: () => Promise<unknown>): Promise<{ text: string; val
   const pool = getPool();
   const original = pool.query.bind(pool);
   let seen = { text: '', values: [] as unknown[] };
-  pool.query = ((text: string, values: unknown[]) => { seen = { text, values }; return original(text, values); }) as typeof pool.query;
+  pool.query = ((text: string, values: unknown[]) => {
+    seen = { text, values };
+    return original(text, values);
+  }) as typeof pool.query;
   await work();
   pool.query = original;
   return seen;

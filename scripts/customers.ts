@@ -17,10 +17,13 @@ async function theOwner(): Promise<Actor> {
 async function list(by: Actor, json: boolean): Promise<void> {
   const rows = await viewCustomers(by);
   if (json) process.stdout.write(`${JSON.stringify(rows)}\n`);
-  else for (const row of rows) {
-    const state = row.redactedAt ? 'erased' : row.isDue ? 'due' : row.closedAt ? 'given back' : 'vehicle here';
-    process.stdout.write(`${row.jobNumber}  ${state.padEnd(12)}  ${[row.customer, row.plate, row.vin].filter(Boolean).join(' · ') || '–'}  (${row.signatures} signatures, ${row.photos} photos)\n`);
-  }
+  else
+    for (const row of rows) {
+      const state = row.redactedAt ? 'erased' : row.isDue ? 'due' : row.closedAt ? 'given back' : 'vehicle here';
+      process.stdout.write(
+        `${row.jobNumber}  ${state.padEnd(12)}  ${[row.customer, row.plate, row.vin].filter(Boolean).join(' · ') || '–'}  (${row.signatures} signatures, ${row.photos} photos)\n`,
+      );
+    }
 }
 
 /** Works on the shop's database as its owner; says what came of it where there is something to say. Returns the exit status. */
@@ -45,16 +48,18 @@ async function work(act: (by: Actor) => Promise<string | null>): Promise<number>
 }
 
 /** `pezzo customers list`: every job with what it holds of its customer. */
-export const listCommand = ({ json }: { json?: boolean }): Promise<number> => work(async (by) => {
-  await list(by, json ?? false);
-  return null;
-});
+export const listCommand = ({ json }: { json?: boolean }): Promise<number> =>
+  work(async (by) => {
+    await list(by, json ?? false);
+    return null;
+  });
 
 /** `pezzo customers export JOB FILE`: what a customer may ask for, readable by nobody else on this machine. */
-export const exportCommand = (job: number, file: string): Promise<number> => work(async (by) => {
-  writeFileSync(fileHere(file), `${JSON.stringify(await exportCustomer(by, job), null, 1)}\n`, { mode: 0o600 });
-  return `Everything that job ${job} holds of its customer is in ${file}.`;
-});
+export const exportCommand = (job: number, file: string): Promise<number> =>
+  work(async (by) => {
+    writeFileSync(fileHere(file), `${JSON.stringify(await exportCustomer(by, job), null, 1)}\n`, { mode: 0o600 });
+    return `Everything that job ${job} holds of its customer is in ${file}.`;
+  });
 
 /** `pezzo customers erase JOB | --due`. */
 export function eraseCommand(job: number | undefined, { due }: { due?: boolean }): Promise<number> {

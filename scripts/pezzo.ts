@@ -6,7 +6,9 @@ import { makeProgram } from './program';
 const WRONG_USAGE = 2;
 
 async function main(argv: string[]): Promise<void> {
-  const program = makeProgram((status) => { process.exitCode = status; });
+  const program = makeProgram((status) => {
+    process.exitCode = status;
+  });
   const strict = [program, ...program.commands, ...program.commands.flatMap(({ commands }) => commands)];
   for (const command of strict) command.exitOverride();
   try {

@@ -8,44 +8,84 @@ type Work<A extends unknown[]> = () => Promise<(...args: A) => number | Promise<
 
 /** Every `pezzo` command with its arguments and options. `done` is told the exit status. */
 export function makeProgram(done: (status: number) => void): Command {
-  const program = new Command('pezzo').description('Pezzo: teardown plans, records and runs for a car-audio shop.').showHelpAfterError('(--help shows how it is used)');
-  const run = <A extends unknown[]>(work: Work<A>) => async (...args: unknown[]) => done(await (await work())(...(args as A)));
+  const program = new Command('pezzo')
+    .description('Pezzo: teardown plans, records and runs for a car-audio shop.')
+    .showHelpAfterError('(--help shows how it is used)');
+  const run =
+    <A extends unknown[]>(work: Work<A>) =>
+    async (...args: unknown[]) =>
+      done(await (await work())(...(args as A)));
 
-  program.command('up').description('install what is missing, start the database, migrate, build and serve')
+  program
+    .command('up')
+    .description('install what is missing, start the database, migrate, build and serve')
     .option('--port <number>', 'port to serve on', wholeNumberFrom(1, 65_535), 4700)
-    .option('--host <name>', 'name or address that tablets use; other than loopback it is served over HTTPS', '127.0.0.1')
-    .option('--certificate <file>', 'certificate of your own, with --key').option('--key <file>', 'its private key')
-    .addOption(new Option('--reset-demo', 'load the demo shop anew').conflicts('demo')).option('--no-demo', 'start with an empty shop')
+    .option(
+      '--host <name>',
+      'name or address that tablets use; other than loopback it is served over HTTPS',
+      '127.0.0.1',
+    )
+    .option('--certificate <file>', 'certificate of your own, with --key')
+    .option('--key <file>', 'its private key')
+    .addOption(new Option('--reset-demo', 'load the demo shop anew').conflicts('demo'))
+    .option('--no-demo', 'start with an empty shop')
     .action(run(async () => (await import('./up/up')).upCommand));
-  program.command('dev').description('the same with reload on every change, for working on Pezzo itself; loopback only')
+  program
+    .command('dev')
+    .description('the same with reload on every change, for working on Pezzo itself; loopback only')
     .option('--port <number>', 'port to serve on', wholeNumberFrom(1, 65_535), 4701)
     .action(run(async () => (await import('./up/dev')).devCommand));
-  program.command('test').description('run the tests: all stages but “faults” where none is named')
+  program
+    .command('test')
+    .description('run the tests: all stages but “faults” where none is named')
     .addArgument(new Argument('[stages...]', 'stages to run').choices(STAGES))
     .action(run(async () => (await import('./test/test')).testCommand));
-  program.command('measure').description('print the figures of one benchmark')
+  program
+    .command('measure')
+    .description('print the figures of one benchmark')
     .addArgument(new Argument('<name>', 'benchmark').choices(BENCHMARKS))
     .action(run(async () => (await import('./measure/measure')).measureCommand));
 
-  program.command('plan').description('the least teardown for a goal, and the way back')
+  program
+    .command('plan')
+    .description('the least teardown for a goal, and the way back')
     .argument('<files...>', 'procedure files of one vehicle')
-    .requiredOption('--goal <goal>', 'what you want: card, card:free, "expose s1", "keep sail"; may be given several times', collect)
+    .requiredOption(
+      '--goal <goal>',
+      'what you want: card, card:free, "expose s1", "keep sail"; may be given several times',
+      collect,
+    )
     .option('--option <name=value>', 'an option of the vehicle; may be given several times', collectPair, {})
     .addOption(new Option('--order <order>', 'which order to print').choices(['best', 'recorded']).default('best'))
-    .option('--costs <file>', 'prices of the order, JSON').option('--tray <bins>', 'bins of the tray at hand', wholeNumberFrom(1, 200))
-    .option('--time-limit <seconds>', 'longest time to search', numberFrom(0.1, 3600)).option('--battery-always', 'take the battery off whatever is done').option('--json', 'print JSON')
+    .option('--costs <file>', 'prices of the order, JSON')
+    .option('--tray <bins>', 'bins of the tray at hand', wholeNumberFrom(1, 200))
+    .option('--time-limit <seconds>', 'longest time to search', numberFrom(0.1, 3600))
+    .option('--battery-always', 'take the battery off whatever is done')
+    .option('--json', 'print JSON')
     .action(run(async () => (await import('./cli/plan')).planCommand));
-  program.command('check').description('what cannot be right in a procedure')
-    .argument('<file>', 'procedure file').option('--json', 'print JSON')
+  program
+    .command('check')
+    .description('what cannot be right in a procedure')
+    .argument('<file>', 'procedure file')
+    .option('--json', 'print JSON')
     .action(run(async () => (await import('./cli/check')).checkCommand));
 
-  program.command('backup').description('write everything the database holds to one file').argument('<file>')
+  program
+    .command('backup')
+    .description('write everything the database holds to one file')
+    .argument('<file>')
     .action(run(async () => (await import('./backup/backup')).backupCommand));
-  program.command('restore').description('restore a backup into an empty database, or in place of what is there').argument('<file>')
+  program
+    .command('restore')
+    .description('restore a backup into an empty database, or in place of what is there')
+    .argument('<file>')
     .option('--replace', 'replace what the database holds')
     .action(run(async () => (await import('./backup/restore')).restoreCommand));
   addCustomers(program.command('customers').description('what the shop holds of its customers'), run);
-  program.command('sbom').description('write the bill of materials (CycloneDX), or update docs/third-party.md').argument('[file]')
+  program
+    .command('sbom')
+    .description('write the bill of materials (CycloneDX), or update docs/third-party.md')
+    .argument('[file]')
     .option('--document', 'update docs/third-party.md')
     .action(run(async () => (await import('./sbom')).sbomCommand));
   return program;
@@ -55,11 +95,22 @@ type Runner = <A extends unknown[]>(work: Work<A>) => (...args: unknown[]) => Pr
 
 function addCustomers(customers: Command, run: Runner): void {
   const job = () => new Argument('<job>', 'job number').argParser(wholeNumberFrom(1, 2 ** 31 - 1));
-  customers.command('list').description('every job with what it holds').option('--json', 'print JSON')
+  customers
+    .command('list')
+    .description('every job with what it holds')
+    .option('--json', 'print JSON')
     .action(run(async () => (await import('./customers')).listCommand));
-  customers.command('export').description('write everything of one job’s customer to a file').addArgument(job()).argument('<file>')
+  customers
+    .command('export')
+    .description('write everything of one job’s customer to a file')
+    .addArgument(job())
+    .argument('<file>')
     .action(run(async () => (await import('./customers')).exportCommand));
-  customers.command('erase').alias('redact').description('erase the customer data of one job, or of all that are due').addArgument(new Argument('[job]', 'job number').argParser(wholeNumberFrom(1, 2 ** 31 - 1)))
+  customers
+    .command('erase')
+    .alias('redact')
+    .description('erase the customer data of one job, or of all that are due')
+    .addArgument(new Argument('[job]', 'job number').argParser(wholeNumberFrom(1, 2 ** 31 - 1)))
     .option('--due', 'erase everything whose keeping time is over')
     .action(run(async () => (await import('./customers')).eraseCommand));
 }

@@ -19,46 +19,93 @@ const PHONE = { width: 390, height: 844 };
 type Shot = [name: string, path: string, before?: (page: Page) => Promise<void>];
 
 /** A front door, the dash and a kick panel of one vehicle, planned together. */
-const LUMEN = '/plan?procedure=lumen-front-door&procedure=lumen-dash-top&procedure=lumen-kick-panel&goal=lumen-front-door%2Fwoofer&goal=lumen-dash-top%2Ftweeter-left&goal=lumen-kick-panel%2Fmodule'
-  + '&option.audio=amplified&option.puddle=fitted&option.display=low&job=2403';
+const LUMEN =
+  '/plan?procedure=lumen-front-door&procedure=lumen-dash-top&procedure=lumen-kick-panel&goal=lumen-front-door%2Fwoofer&goal=lumen-dash-top%2Ftweeter-left&goal=lumen-kick-panel%2Fmodule' +
+  '&option.audio=amplified&option.puddle=fitted&option.display=low&job=2403';
 const answered = (page: Page) => page.getByText(/^Proved: no order is quicker|is open/).waitFor({ timeout: 60_000 });
 
 const DESK_SHOTS: Shot[] = [
   ['jobs', '/'],
   ['library', '/library?q=2018+kite'],
-  ['procedure', '/procedures/kite-rear-door', (page) => page.getByRole('slider', { name: 'Peel the layers' }).fill('1')],
-  ['recorder', '/procedures/kite-front-door/edit', async (page) => {
-    await page.getByRole('button', { name: /^window switch pack/ }).click();
-  }],
+  [
+    'procedure',
+    '/procedures/kite-rear-door',
+    (page) => page.getByRole('slider', { name: 'Peel the layers' }).fill('1'),
+  ],
+  [
+    'recorder',
+    '/procedures/kite-front-door/edit',
+    async (page) => {
+      await page.getByRole('button', { name: /^window switch pack/ }).click();
+    },
+  ],
   ['plan', LUMEN, answered],
-  ['plan-order', LUMEN, async (page) => {
-    await answered(page);
-    await page.getByRole('heading', { name: /^Take apart/ }).evaluate((heading) => window.scrollTo(0, heading.getBoundingClientRect().top + window.scrollY - 30));
-  }],
-  ['plan-tray', LUMEN, async (page) => {
-    await answered(page);
-    await page.getByRole('heading', { name: 'Lay out' }).evaluate((heading) => window.scrollTo(0, heading.getBoundingClientRect().top + window.scrollY - 30));
-  }],
-  ['why', '/plan?procedure=kite-rear-door&goal=kite-rear-door/woofer&option.windows=power', async (page) => {
-    await answered(page);
-    await page.getByRole('button', { name: 'What waits for what' }).click();
-    await page.getByRole('button', { name: /^Unscrew 7 mm/ }).click();
-  }],
+  [
+    'plan-order',
+    LUMEN,
+    async (page) => {
+      await answered(page);
+      await page
+        .getByRole('heading', { name: /^Take apart/ })
+        .evaluate((heading) => window.scrollTo(0, heading.getBoundingClientRect().top + window.scrollY - 30));
+    },
+  ],
+  [
+    'plan-tray',
+    LUMEN,
+    async (page) => {
+      await answered(page);
+      await page
+        .getByRole('heading', { name: 'Lay out' })
+        .evaluate((heading) => window.scrollTo(0, heading.getBoundingClientRect().top + window.scrollY - 30));
+    },
+  ],
+  [
+    'why',
+    '/plan?procedure=kite-rear-door&goal=kite-rear-door/woofer&option.windows=power',
+    async (page) => {
+      await answered(page);
+      await page.getByRole('button', { name: 'What waits for what' }).click();
+      await page.getByRole('button', { name: /^Unscrew 7 mm/ }).click();
+    },
+  ],
   ['kit', '/kit'],
-  ['check-in', '/jobs/2402/check-in', async (page) => {
-    await page.getByRole('heading', { name: 'Rear door, left' }).evaluate((heading) => document.querySelector('.visit-body')!.scrollTo(0, (heading as HTMLElement).offsetTop - 330));
-  }],
-  ['check-in-marks', '/jobs/2402/check-in', async (page) => {
-    await page.getByRole('button', { name: /^Body and trim/ }).click();
-    await page.getByRole('img', { name: 'Mark 1' }).waitFor();
-  }],
-  ['give-back', '/jobs/2402/check-in?walk=departure', async (page) => {
-    await page.getByRole('group', { name: /^Radio plays/ }).getByRole('button', { name: 'Does not' }).click();
-    const rest = page.getByRole('button', { name: /as on arrival$/ });
-    await rest.last().click();
-    await page.getByRole('group', { name: /^Speaker alone/ }).getByRole('button', { name: 'Works' }).click();
-    await page.getByRole('button', { name: /^Compare and give back/ }).click();
-  }],
+  [
+    'check-in',
+    '/jobs/2402/check-in',
+    async (page) => {
+      await page
+        .getByRole('heading', { name: 'Rear door, left' })
+        .evaluate((heading) =>
+          document.querySelector('.visit-body')!.scrollTo(0, (heading as HTMLElement).offsetTop - 330),
+        );
+    },
+  ],
+  [
+    'check-in-marks',
+    '/jobs/2402/check-in',
+    async (page) => {
+      await page.getByRole('button', { name: /^Body and trim/ }).click();
+      await page.getByRole('img', { name: 'Mark 1' }).waitFor();
+    },
+  ],
+  [
+    'give-back',
+    '/jobs/2402/check-in?walk=departure',
+    async (page) => {
+      await page
+        .getByRole('group', { name: /^Radio plays/ })
+        .getByRole('button', { name: 'Does not' })
+        .click();
+      const rest = page.getByRole('button', { name: /as on arrival$/ });
+      await rest.last().click();
+      await page
+        .getByRole('group', { name: /^Speaker alone/ })
+        .getByRole('button', { name: 'Works' })
+        .click();
+      await page.getByRole('button', { name: /^Compare and give back/ }).click();
+    },
+  ],
 ];
 
 async function main(): Promise<void> {
@@ -73,7 +120,23 @@ async function main(): Promise<void> {
   const browser = await openBrowser();
   try {
     const desk = await (await signedIn(browser, app.url, 'tomas-varga', 'saltmarsh-bench', DESK)).newPage();
-    await desk.request.put('/api/kit', { data: { tools: ['T20', 'T25', 'T30', 'PH2', 'hex 7 mm', 'hex 10 mm', 'trim-tool', 'pick', 'drill', 'battery-spanner', 'extension-75'] } });
+    await desk.request.put('/api/kit', {
+      data: {
+        tools: [
+          'T20',
+          'T25',
+          'T30',
+          'PH2',
+          'hex 7 mm',
+          'hex 10 mm',
+          'trim-tool',
+          'pick',
+          'drill',
+          'battery-spanner',
+          'extension-75',
+        ],
+      },
+    });
     const take = (page: Page, name: string) => page.screenshot({ path: join(FOLDER, `${name}.png`) });
     for (const [name, path, before] of DESK_SHOTS) {
       await desk.goto(path);
@@ -89,7 +152,10 @@ async function main(): Promise<void> {
     await takeGate(desk, take);
     await takeNight(desk, take);
     await desk.goto('/jobs/2401');
-    await desk.getByRole('link', { name: /^Velden Kite, rear door, left/ }).first().click();
+    await desk
+      .getByRole('link', { name: /^Velden Kite, rear door, left/ })
+      .first()
+      .click();
     await desk.getByRole('heading', { name: /^Finished/ }).waitFor();
     await desk.getByText('● saved').waitFor();
     await take(desk, 'ledger');
@@ -108,7 +174,10 @@ async function main(): Promise<void> {
 /** The bay screen at the next screw of the running job. */
 async function takeRun(page: Page, name: string, take: (page: Page, name: string) => Promise<unknown>): Promise<void> {
   await page.goto('/jobs/2402');
-  await page.getByRole('link', { name: /^Velden Kite, rear door, left/ }).first().click();
+  await page
+    .getByRole('link', { name: /^Velden Kite, rear door, left/ })
+    .first()
+    .click();
   const heading = page.getByRole('heading', { level: 1 });
   await heading.waitFor();
   for (let n = 0; n < 20 && !(await heading.textContent())?.startsWith('Unscrew'); n += 1) await step(page);
@@ -119,7 +188,8 @@ async function takeRun(page: Page, name: string, take: (page: Page, name: string
 /** A card that will not come, with the place where it resists. */
 async function takeStuck(page: Page, take: (page: Page, name: string) => Promise<unknown>): Promise<void> {
   const heading = page.getByRole('heading', { level: 1 });
-  for (let n = 0; n < 30 && !/Pull free .*× 9/.test(((await heading.textContent()) ?? '').replace(/\s+/g, ' ')); n += 1) await step(page);
+  for (let n = 0; n < 30 && !/Pull free .*× 9/.test(((await heading.textContent()) ?? '').replace(/\s+/g, ' ')); n += 1)
+    await step(page);
   await page.getByRole('button', { name: 'Fewer: 9 of 9 out' }).click();
   await page.getByRole('button', { name: 'Fewer: 8 of 9 out' }).click();
   await page.locator('.done-bar').click();
@@ -136,17 +206,24 @@ async function takeStuck(page: Page, take: (page: Page, name: string) => Promise
 /** The bay at night, a test before the shield closes. */
 async function takeNight(page: Page, take: (page: Page, name: string) => Promise<unknown>): Promise<void> {
   for (let n = 0; n < 60 && !(await page.getByRole('button', { name: 'Fails' }).count()); n += 1) await step(page);
-  await page.evaluate(() => { document.documentElement.dataset.scheme = 'night'; });
+  await page.evaluate(() => {
+    document.documentElement.dataset.scheme = 'night';
+  });
   await page.getByRole('button', { name: 'Works', exact: true }).first().click();
   await page.waitForTimeout(500);
   await take(page, 'test-night');
-  await page.evaluate(() => { delete document.documentElement.dataset.scheme; });
+  await page.evaluate(() => {
+    delete document.documentElement.dataset.scheme;
+  });
 }
 
 /** The first gate on the way back. */
 async function takeGate(page: Page, take: (page: Page, name: string) => Promise<unknown>): Promise<void> {
   await page.goto('/jobs/2402');
-  await page.getByRole('link', { name: /^Velden Kite, rear door, left/ }).first().click();
+  await page
+    .getByRole('link', { name: /^Velden Kite, rear door, left/ })
+    .first()
+    .click();
   const isGate = () => page.getByText('Gate', { exact: true }).isVisible();
   for (let n = 0; n < 60; n += 1) {
     if ((await isGate()) && (await page.getByRole('checkbox').count()) > 2) break;
@@ -162,7 +239,11 @@ async function step(page: Page): Promise<void> {
   const standing = `${await page.getByRole('heading', { level: 1 }).textContent()}${await page.locator('.progress-words').textContent()}`;
   await answerAll(page);
   await page.locator('.done-bar').click();
-  await page.waitForFunction((old) => `${document.querySelector('h1')?.textContent}${document.querySelector('.progress-words')?.textContent}` !== old, standing);
+  await page.waitForFunction(
+    (old) =>
+      `${document.querySelector('h1')?.textContent}${document.querySelector('.progress-words')?.textContent}` !== old,
+    standing,
+  );
 }
 
 await main();

@@ -6,5 +6,10 @@ export const dynamic = 'force-dynamic';
 
 export default async function BayLayout({ children }: { children: ReactNode }) {
   const person = await requirePerson();
-  return <><SignedIn endsAt={person.expiresAt.toISOString()} me={person.id} />{children}</>;
+  return (
+    <>
+      <SignedIn endsAt={person.expiresAt.toISOString()} me={person.id} />
+      {children}
+    </>
+  );
 }

@@ -13,8 +13,15 @@ export default async function DeskLayout({ children }: { children: ReactNode }) 
   return (
     <>
       <SignedIn endsAt={person.expiresAt.toISOString()} me={person.id} />
-      <TopBar shop={shop.name} person={{ id: person.id, name: person.name, role: person.role }} isOwner={may(person, 'set-up')} isLocked={isLead(person) && !person.byPassword && person.hasPassword} />
-      <CatalogueProvider ownKinds={shop.settings.ownKinds}><main className="page">{children}</main></CatalogueProvider>
+      <TopBar
+        shop={shop.name}
+        person={{ id: person.id, name: person.name, role: person.role }}
+        isOwner={may(person, 'set-up')}
+        isLocked={isLead(person) && !person.byPassword && person.hasPassword}
+      />
+      <CatalogueProvider ownKinds={shop.settings.ownKinds}>
+        <main className="page">{children}</main>
+      </CatalogueProvider>
     </>
   );
 }

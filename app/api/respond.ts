@@ -4,7 +4,15 @@ import { invalid, PezzoError, tooLarge, type ErrorKind } from '@/core/errors';
 import type { Actor } from '@/services';
 import { findPerson } from '../session';
 
-const STATUS: Record<ErrorKind, number> = { 'invalid': 400, 'too-large': 413, 'not-found': 404, 'conflict': 409, 'forbidden': 403, 'too-often': 429, 'unavailable': 503 };
+const STATUS: Record<ErrorKind, number> = {
+  invalid: 400,
+  'too-large': 413,
+  'not-found': 404,
+  conflict: 409,
+  forbidden: 403,
+  'too-often': 429,
+  unavailable: 503,
+};
 /** Values that one byte of JSON can hold at most ("[1,1,…]" holds one in two); forms and events hold far fewer. */
 const MOST_VALUES = 60_000;
 
@@ -15,7 +23,10 @@ export async function answer(work: () => Promise<unknown>): Promise<Response> {
   } catch (error) {
     if (error instanceof PezzoError) return refusal(error);
     process.stderr.write(`${(error as Error).stack ?? String(error)}\n`);
-    return Response.json({ code: 'failed', message: 'Something went wrong here. Nothing was changed; try again.' }, { status: 500 });
+    return Response.json(
+      { code: 'failed', message: 'Something went wrong here. Nothing was changed; try again.' },
+      { status: 500 },
+    );
   }
 }
 
@@ -25,19 +36,30 @@ function refusal({ kind, code, message, fields, retryAfterSeconds }: PezzoError)
 }
 
 /** Like `answer`, for a signed-in person. */
-export const answerPerson = (work: (person: Actor) => Promise<unknown>) => answer(async () => work(await demandPerson()));
+export const answerPerson = (work: (person: Actor) => Promise<unknown>) =>
+  answer(async () => work(await demandPerson()));
 
 /** Like `answerPerson`, where the answer is a file: its bytes with these headers, or the refusal in JSON. */
-export async function answerFile(headers: Record<string, string>, read: (person: Actor) => Promise<Buffer>): Promise<Response> {
+export async function answerFile(
+  headers: Record<string, string>,
+  read: (person: Actor) => Promise<Buffer>,
+): Promise<Response> {
   const file: { bytes?: Buffer } = {};
-  const refused = await answer(async () => { file.bytes = await read(await demandPerson()); });
+  const refused = await answer(async () => {
+    file.bytes = await read(await demandPerson());
+  });
   return file.bytes ? new Response(new Uint8Array(file.bytes), { headers }) : refused;
 }
 
 /** The signed-in person of a request. Throws forbidden where there is none. */
 export async function demandPerson(): Promise<Actor> {
   const person = await findPerson();
-  if (!person) throw new PezzoError('forbidden', 'signed-out', 'You are signed out. What you recorded is kept on this device; sign in again.');
+  if (!person)
+    throw new PezzoError(
+      'forbidden',
+      'signed-out',
+      'You are signed out. What you recorded is kept on this device; sign in again.',
+    );
   return person;
 }
 

@@ -18,7 +18,14 @@ export default async function SignInPage({ searchParams }: { searchParams: Promi
   const [people, shop] = await Promise.all([listSignInPeople(sender), readShop()]);
   const asked = people.find(({ id }) => id === one(query.person)) ?? null;
   return (
-    <SignIn shop={shop.name} people={people.map(({ id, name, role, hasPassword }) => ({ id, name, role, hasPassword }))} isEnrolled={isEnrolled(sender)} tablet={sender.device?.name ?? null}
-      next={nextOf(query)} asked={asked?.id ?? null} byPassword={one(query.by) === 'password'} />
+    <SignIn
+      shop={shop.name}
+      people={people.map(({ id, name, role, hasPassword }) => ({ id, name, role, hasPassword }))}
+      isEnrolled={isEnrolled(sender)}
+      tablet={sender.device?.name ?? null}
+      next={nextOf(query)}
+      asked={asked?.id ?? null}
+      byPassword={one(query.by) === 'password'}
+    />
   );
 }

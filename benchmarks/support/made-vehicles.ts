@@ -17,7 +17,10 @@ class Maker {
   readonly fasteners: Fastener[] = [];
   readonly links: Link[] = [];
 
-  constructor(readonly panel: Panel, readonly random: () => number) {}
+  constructor(
+    readonly panel: Panel,
+    readonly random: () => number,
+  ) {}
 
   pick = <T>(list: T[]): T => list[Math.floor(this.random() * list.length)];
   point = (): Point => [Math.round(this.random() * this.panel.width), Math.round(this.random() * this.panel.height)];
@@ -26,12 +29,30 @@ class Maker {
   }
 
   part(id: string, kind: string, at: Point, extra: Partial<Part> = {}): string {
-    this.parts.push({ id, kind, motions: ['pry-front', 'pull'], shape: [[at[0] - 30, at[1] - 15], [at[0] + 30, at[1] - 15], [at[0] + 30, at[1] + 15], [at[0] - 30, at[1] + 15]], ...extra });
+    this.parts.push({
+      id,
+      kind,
+      motions: ['pry-front', 'pull'],
+      shape: [
+        [at[0] - 30, at[1] - 15],
+        [at[0] + 30, at[1] - 15],
+        [at[0] + 30, at[1] + 15],
+        [at[0] - 30, at[1] + 15],
+      ],
+      ...extra,
+    });
     return id;
   }
 
   fastener(holds: string, kind: string, at: Point, extra: Partial<Fastener> = {}): void {
-    this.fasteners.push({ id: `f${this.fasteners.length}`, holds, kind, at: [at], count: 1 + Math.floor(this.random() * 3), ...extra });
+    this.fasteners.push({
+      id: `f${this.fasteners.length}`,
+      holds,
+      kind,
+      at: [at],
+      count: 1 + Math.floor(this.random() * 3),
+      ...extra,
+    });
   }
 
   screw(holds: string, at: Point, behind: string[]): void {
@@ -39,7 +60,12 @@ class Maker {
   }
 
   link(part: string, extra: Partial<Link> = {}): void {
-    this.links.push({ id: `l${this.links.length}`, joins: [part, 'body'], kind: this.pick(['connector', 'connector', 'cable']), ...extra });
+    this.links.push({
+      id: `l${this.links.length}`,
+      joins: [part, 'body'],
+      kind: this.pick(['connector', 'connector', 'cable']),
+      ...extra,
+    });
   }
 
   /** A cover over a screw of the main panel: tab, cover, sometimes a switch on a plug, sometimes under the cover before it. */
@@ -57,8 +83,19 @@ class Maker {
     const { id, zone, side, width, height } = this.panel;
     const ids = [...this.parts, ...this.fasteners, ...this.links].map((item) => item.id);
     return {
-      format: 'pezzo-procedure/1', id, title: id, applies: [{ make: 'Made', model: 'Up' }], zone, side, map: { width, height, outline: zone },
-      parts: this.parts, fasteners: this.fasteners, links: this.links, recordedOrder: this.recorded(ids), before: [], routes: [],
+      format: 'pezzo-procedure/1',
+      id,
+      title: id,
+      applies: [{ make: 'Made', model: 'Up' }],
+      zone,
+      side,
+      map: { width, height, outline: zone },
+      parts: this.parts,
+      fasteners: this.fasteners,
+      links: this.links,
+      recordedOrder: this.recorded(ids),
+      before: [],
+      routes: [],
     };
   }
 
@@ -103,26 +140,60 @@ export function madeDash(panel: Panel, actions: number, random: () => number): P
   return maker.document();
 }
 
-const door = (id: string, zone: string, side: Panel['side']): Panel => ({ id, zone, side, width: zone === 'front-door' ? 1100 : 980, height: 680 });
-const panel = (id: string, zone: string, side: Panel['side'], width: number, height: number): Panel => ({ id, zone, side, width, height });
+const door = (id: string, zone: string, side: Panel['side']): Panel => ({
+  id,
+  zone,
+  side,
+  width: zone === 'front-door' ? 1100 : 980,
+  height: 680,
+});
+const panel = (id: string, zone: string, side: Panel['side'], width: number, height: number): Panel => ({
+  id,
+  zone,
+  side,
+  width,
+  height,
+});
 
 /** Whole vehicles of about so many actions, with everything wanted off. */
 export function madeVehicle(actions: number, random: () => number): ProcedureDocument[] {
   if (actions <= 35) return [madeDoor(door('door', 'front-door', 'left'), actions, random)];
   if (actions <= 64) return [madeDash(panel('dash', 'dash-top', 'centre', 1400, 500), actions, random)];
-  const doors: [string, string, Panel['side']][] = [['fl', 'front-door', 'left'], ['fr', 'front-door', 'right'], ['rl', 'rear-door', 'left'], ['rr', 'rear-door', 'right']];
-  if (actions <= 100) return doors.slice(0, 3).map(([id, zone, side], n) => madeDoor(door(id, zone, side), Math.round((actions - 3) / 3), random, n === 0));
+  const doors: [string, string, Panel['side']][] = [
+    ['fl', 'front-door', 'left'],
+    ['fr', 'front-door', 'right'],
+    ['rl', 'rear-door', 'left'],
+    ['rr', 'rear-door', 'right'],
+  ];
+  if (actions <= 100)
+    return doors
+      .slice(0, 3)
+      .map(([id, zone, side], n) => madeDoor(door(id, zone, side), Math.round((actions - 3) / 3), random, n === 0));
   const size = actions <= 200 ? 35 : actions <= 500 ? 45 : 60;
   const rest = actions - 4 * size;
   const dash = Math.min(64, rest);
-  const made = [...doors.map(([id, zone, side]) => madeDoor(door(id, zone, side), size, random)), madeDash(panel('dash', 'dash-top', 'centre', 1400, 500), dash, random)];
+  const made = [
+    ...doors.map(([id, zone, side]) => madeDoor(door(id, zone, side), size, random)),
+    madeDash(panel('dash', 'dash-top', 'centre', 1400, 500), dash, random),
+  ];
   const others: [string, string, Panel['side'], number, number][] = [
-    ['kick-l', 'kick-panel', 'left', 400, 500], ['kick-r', 'kick-panel', 'right', 400, 500], ['tail', 'tailgate', 'centre', 1200, 800], ['quarter-l', 'rear-quarter', 'left', 1000, 700],
-    ['quarter-r', 'rear-quarter', 'right', 1000, 700], ['seat', 'rear-seat', 'centre', 1300, 900], ['load-l', 'load-side', 'left', 1000, 700], ['load-r', 'load-side', 'right', 1000, 700],
-    ['roof', 'roof', 'centre', 1200, 1800], ['shelf', 'parcel-shelf', 'centre', 1200, 500], ['console', 'centre-stack', 'centre', 500, 600], ['sill-l', 'sill', 'left', 1600, 200], ['sill-r', 'sill', 'right', 1600, 200],
+    ['kick-l', 'kick-panel', 'left', 400, 500],
+    ['kick-r', 'kick-panel', 'right', 400, 500],
+    ['tail', 'tailgate', 'centre', 1200, 800],
+    ['quarter-l', 'rear-quarter', 'left', 1000, 700],
+    ['quarter-r', 'rear-quarter', 'right', 1000, 700],
+    ['seat', 'rear-seat', 'centre', 1300, 900],
+    ['load-l', 'load-side', 'left', 1000, 700],
+    ['load-r', 'load-side', 'right', 1000, 700],
+    ['roof', 'roof', 'centre', 1200, 1800],
+    ['shelf', 'parcel-shelf', 'centre', 1200, 500],
+    ['console', 'centre-stack', 'centre', 500, 600],
+    ['sill-l', 'sill', 'left', 1600, 200],
+    ['sill-r', 'sill', 'right', 1600, 200],
   ];
   const left = rest - dash;
   const share = Math.max(10, Math.min(60, Math.ceil(left / others.length)));
-  for (let n = 0, used = 0; used < left && n < others.length; n += 1, used += share) made.push(madeDoor(panel(...others[n]), Math.min(share, Math.max(10, left - used)), random));
+  for (let n = 0, used = 0; used < left && n < others.length; n += 1, used += share)
+    made.push(madeDoor(panel(...others[n]), Math.min(share, Math.max(10, left - used)), random));
   return made;
 }

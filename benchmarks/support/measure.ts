@@ -10,5 +10,8 @@ export const median = (values: number[]) => quantile(values, 0.5);
 export function printTable(head: string[], rows: (string | number)[][]): void {
   const cells = [head, ...rows.map((row) => row.map(String))];
   const widths = head.map((_, column) => Math.max(...cells.map((row) => row[column].length)));
-  for (const row of cells) process.stdout.write(`${row.map((cell, column) => (column === 0 ? cell.padEnd(widths[column]) : cell.padStart(widths[column]))).join('  ')}\n`);
+  for (const row of cells)
+    process.stdout.write(
+      `${row.map((cell, column) => (column === 0 ? cell.padEnd(widths[column]) : cell.padStart(widths[column]))).join('  ')}\n`,
+    );
 }

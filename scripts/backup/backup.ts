@@ -18,7 +18,19 @@ export async function backup(databaseUrl: string, file: string): Promise<void> {
     // Made before anything is written to it, so that it is never readable by others, not even for a moment.
     rmSync(part, { force: true });
     closeSync(openSync(part, 'wx', 0o600));
-    capture(await clientProgram('pg_dump'), ['--format=custom', '--no-owner', '--no-privileges', ...LEFT_OUT.map((table) => `--exclude-table-data=${table}`), `--file=${part}`, address], undefined, env);
+    capture(
+      await clientProgram('pg_dump'),
+      [
+        '--format=custom',
+        '--no-owner',
+        '--no-privileges',
+        ...LEFT_OUT.map((table) => `--exclude-table-data=${table}`),
+        `--file=${part}`,
+        address,
+      ],
+      undefined,
+      env,
+    );
     chmodSync(part, 0o600);
     renameSync(part, file);
   } finally {
@@ -37,6 +49,8 @@ export async function backupCommand(name: string): Promise<number> {
     say(`${error.message}\nNo backup was written.`);
     return 1;
   }
-  say(`Everything is in ${file} (${Math.max(1, Math.round(statSync(file).size / 1024))} kB). Keep it elsewhere than on this machine.`);
+  say(
+    `Everything is in ${file} (${Math.max(1, Math.round(statSync(file).size / 1024))} kB). Keep it elsewhere than on this machine.`,
+  );
   return 0;
 }

@@ -20,7 +20,10 @@ export async function restore(databaseUrl: string, file: string, replace: boolea
     throw new PlainFailure(`${file} is no backup of Pezzo, or it is damaged. Nothing was changed.`);
   }
   if (!(await isEmpty(databaseUrl))) {
-    if (!replace) throw new PlainFailure('The database holds something already, so nothing was changed. To put the backup in its place, say --replace.');
+    if (!replace)
+      throw new PlainFailure(
+        'The database holds something already, so nothing was changed. To put the backup in its place, say --replace.',
+      );
   }
   const folder = mkdtempSync(join(tmpdir(), 'pezzo-restore-'));
   try {
@@ -28,9 +31,21 @@ export async function restore(databaseUrl: string, file: string, replace: boolea
     capture(program, ['--no-owner', '--no-privileges', `--file=${script}`, file]);
     const { address, env } = withoutPassword(databaseUrl);
     // Emptying and filling are one transaction: whatever fails, what was there stays.
-    capture(await clientProgram('psql'), [
-      '--no-psqlrc', '--quiet', '--single-transaction', '--set=ON_ERROR_STOP=1', '--command=drop schema public cascade', '--command=create schema public', `--file=${script}`, address,
-    ], undefined, env);
+    capture(
+      await clientProgram('psql'),
+      [
+        '--no-psqlrc',
+        '--quiet',
+        '--single-transaction',
+        '--set=ON_ERROR_STOP=1',
+        '--command=drop schema public cascade',
+        '--command=create schema public',
+        `--file=${script}`,
+        address,
+      ],
+      undefined,
+      env,
+    );
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }
@@ -47,15 +62,22 @@ async function withClient<T>(databaseUrl: string, work: (client: pg.Client) => P
   }
 }
 
-const isEmpty = (databaseUrl: string) => withClient(databaseUrl, async (client) =>
-  (await client.query(`select 1 from pg_tables where schemaname = 'public' limit 1`)).rowCount === 0);
+const isEmpty = (databaseUrl: string) =>
+  withClient(
+    databaseUrl,
+    async (client) =>
+      (await client.query(`select 1 from pg_tables where schemaname = 'public' limit 1`)).rowCount === 0,
+  );
 
 /** The app's own role, where it is another than the owner. */
 function roleOf(ownerUrl: string, appUrl: string): AppRole | undefined {
   if (ownerUrl === appUrl) return undefined;
   const { username, password } = new URL(appUrl);
   // A role that was given by whoever keeps the database has its password already.
-  return { name: decodeURIComponent(username), ...(process.env.DATABASE_URL ? {} : { password: decodeURIComponent(password) }) };
+  return {
+    name: decodeURIComponent(username),
+    ...(process.env.DATABASE_URL ? {} : { password: decodeURIComponent(password) }),
+  };
 }
 
 /** `pezzo restore FILE`; returns the exit status. */

@@ -1,5 +1,11 @@
 import { resolve } from 'node:path';
-import { postgresProgram, ensurePostgres, ensureDatabase, startProjectCluster, type Cluster } from '../support/postgres';
+import {
+  postgresProgram,
+  ensurePostgres,
+  ensureDatabase,
+  startProjectCluster,
+  type Cluster,
+} from '../support/postgres';
 
 /** A file named on the command line, from where the command was called. */
 export const fileHere = (name: string) => resolve(process.env.PEZZO_CWD ?? process.cwd(), name);

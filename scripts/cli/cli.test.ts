@@ -12,7 +12,11 @@ const file = (name: string, text: string) => {
   return join(folder, name);
 };
 const run = (...args: string[]) => {
-  const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', join(ROOT, 'scripts/pezzo.ts'), ...args], { cwd: ROOT, encoding: 'utf8' });
+  const { status, stdout, stderr } = spawnSync(
+    process.execPath,
+    ['--import', 'tsx', join(ROOT, 'scripts/pezzo.ts'), ...args],
+    { cwd: ROOT, encoding: 'utf8' },
+  );
   return { status, stdout, stderr };
 };
 const REAR = 'demo/procedures/kite-rear-door.json';
@@ -22,17 +26,48 @@ describe('pezzo plan', () => {
     const { status, stdout, stderr } = run('plan', REAR, '--goal', 'woofer:off', '--option', 'windows=power', '--json');
     const plan = JSON.parse(stdout);
     expect([status, stderr]).toEqual([0, '']);
-    expect(Object.keys(plan)).toEqual(expect.arrayContaining(['removal', 'refit', 'tools', 'tray', 'unknownOptions', 'cost', 'findings']));
-    expect(plan.removal.find((step: { item: string }) => step.item === 's1')).toMatchObject({ action: 'release', procedure: 'kite-rear-door', side: 'left', tool: 'T20', seconds: 16, bin: expect.any(Number), why: expect.any(Array) });
+    expect(Object.keys(plan)).toEqual(
+      expect.arrayContaining(['removal', 'refit', 'tools', 'tray', 'unknownOptions', 'cost', 'findings']),
+    );
+    expect(plan.removal.find((step: { item: string }) => step.item === 's1')).toMatchObject({
+      action: 'release',
+      procedure: 'kite-rear-door',
+      side: 'left',
+      tool: 'T20',
+      seconds: 16,
+      bin: expect.any(Number),
+      why: expect.any(Array),
+    });
     expect(plan.removal.at(-1)).toMatchObject({ action: 'takeOff', item: 'woofer' });
-    expect(plan.cost).toMatchObject({ seconds: expect.any(Number), toolChanges: expect.any(Number), lowerBound: expect.any(Number), optimal: expect.any(Boolean) });
-    expect(plan.removal.some((step: { item: string }) => ['crank', 'cc', 'crank-washer'].includes(step.item))).toBe(false);
+    expect(plan.cost).toMatchObject({
+      seconds: expect.any(Number),
+      toolChanges: expect.any(Number),
+      lowerBound: expect.any(Number),
+      optimal: expect.any(Boolean),
+    });
+    expect(plan.removal.some((step: { item: string }) => ['crank', 'cc', 'crank-washer'].includes(step.item))).toBe(
+      false,
+    );
   });
 
   it('reads every form of a goal, and takes the battery off before an airbag link', () => {
     const lumen = 'demo/procedures/lumen-front-door.json';
-    const { status, stdout } = run('plan', lumen, '--goal', 'card:free', '--goal', 's1', '--goal', 'expose s2', '--goal', 'srs1', '--json');
-    const keys = JSON.parse(stdout).removal.map((step: { action: string; item: string }) => `${step.action} ${step.item}`);
+    const { status, stdout } = run(
+      'plan',
+      lumen,
+      '--goal',
+      'card:free',
+      '--goal',
+      's1',
+      '--goal',
+      'expose s2',
+      '--goal',
+      'srs1',
+      '--json',
+    );
+    const keys = JSON.parse(stdout).removal.map(
+      (step: { action: string; item: string }) => `${step.action} ${step.item}`,
+    );
     expect(status).toBe(0);
     expect(keys).toEqual(expect.arrayContaining(['free card', 'release s1', 'undo srs1']));
     const at = (key: string) => keys.findIndex((one: string) => one.startsWith(key));
@@ -40,12 +75,23 @@ describe('pezzo plan', () => {
   });
 
   it.each([
-    ['a goal that is not there', ['plan', REAR, '--goal', 'sunroof', '--json'], 1], ['an option value that is not listed', ['plan', REAR, '--goal', 'card', '--option', 'windows=sliding', '--json'], 1],
-    ['an option that is not listed', ['plan', REAR, '--goal', 'card', '--option', 'roof=glass', '--json'], 1], ['no goal', ['plan', REAR], 2], ['no file', ['plan', '--goal', 'card'], 2],
-    ['a flag nobody knows', ['plan', REAR, '--goal', 'card', '--fast'], 2], ['an option without a value', ['plan', REAR, '--goal', 'card', '--option', 'windows'], 2],
-    ['an order nobody knows', ['plan', REAR, '--goal', 'card', '--order', 'random'], 2], ['half a bin', ['plan', REAR, '--goal', 'card', '--tray', '2.5'], 2],
-    ['a costs file that is not there', ['plan', REAR, '--goal', 'card', '--costs', 'nowhere.json', '--json'], 1], ['one procedure twice', ['plan', REAR, REAR, '--goal', 'kite-rear-door/card', '--json'], 1],
-    ['a command nobody knows', ['plane'], 2], ['a file that is not there', ['plan', 'nowhere.json', '--goal', 'card', '--json'], 1],
+    ['a goal that is not there', ['plan', REAR, '--goal', 'sunroof', '--json'], 1],
+    [
+      'an option value that is not listed',
+      ['plan', REAR, '--goal', 'card', '--option', 'windows=sliding', '--json'],
+      1,
+    ],
+    ['an option that is not listed', ['plan', REAR, '--goal', 'card', '--option', 'roof=glass', '--json'], 1],
+    ['no goal', ['plan', REAR], 2],
+    ['no file', ['plan', '--goal', 'card'], 2],
+    ['a flag nobody knows', ['plan', REAR, '--goal', 'card', '--fast'], 2],
+    ['an option without a value', ['plan', REAR, '--goal', 'card', '--option', 'windows'], 2],
+    ['an order nobody knows', ['plan', REAR, '--goal', 'card', '--order', 'random'], 2],
+    ['half a bin', ['plan', REAR, '--goal', 'card', '--tray', '2.5'], 2],
+    ['a costs file that is not there', ['plan', REAR, '--goal', 'card', '--costs', 'nowhere.json', '--json'], 1],
+    ['one procedure twice', ['plan', REAR, REAR, '--goal', 'kite-rear-door/card', '--json'], 1],
+    ['a command nobody knows', ['plane'], 2],
+    ['a file that is not there', ['plan', 'nowhere.json', '--goal', 'card', '--json'], 1],
   ])('ends with the right status for %s, in words on standard error', (_, args, status) => {
     const got = run(...args);
     expect(got.status).toBe(status);
@@ -57,10 +103,27 @@ describe('pezzo plan', () => {
 describe('pezzo plan over a vehicle', () => {
   it('plans several files at once, prices by a costs file, keeps to a tray, and compares with the recorded order', () => {
     const costs = file('costs.json', JSON.stringify({ toolChangeSeconds: 30 }));
-    const args = ['plan', 'demo/procedures/calder-quarter-trim.json', 'demo/procedures/calder-rear-seat.json', '--goal', 'speaker', '--option', 'heating=none', '--costs', costs, '--tray', '3', '--time-limit', '5', '--json'];
+    const args = [
+      'plan',
+      'demo/procedures/calder-quarter-trim.json',
+      'demo/procedures/calder-rear-seat.json',
+      '--goal',
+      'speaker',
+      '--option',
+      'heating=none',
+      '--costs',
+      costs,
+      '--tray',
+      '3',
+      '--time-limit',
+      '5',
+      '--json',
+    ];
     const best = JSON.parse(run(...args).stdout);
     const recorded = JSON.parse(run(...args, '--order', 'recorded').stdout);
-    expect(new Set(best.removal.map((step: { procedure: string }) => step.procedure))).toEqual(new Set([null, 'calder-quarter-trim', 'calder-rear-seat']));
+    expect(new Set(best.removal.map((step: { procedure: string }) => step.procedure))).toEqual(
+      new Set([null, 'calder-quarter-trim', 'calder-rear-seat']),
+    );
     expect(best.missingProcedures).toEqual([]);
     expect(best.tray.length).toBeLessThanOrEqual(3);
     expect(recorded.cost.seconds).toBe(best.recorded.seconds);
@@ -70,14 +133,35 @@ describe('pezzo plan over a vehicle', () => {
   });
 
   it('refuses costs that make no sense, in words', () => {
-    const { status, stderr } = run('plan', REAR, '--goal', 'card', '--costs', file('bad-costs.json', JSON.stringify({ zoneMoveSeconds: 90, sideMoveSeconds: 2 })), '--json');
+    const { status, stderr } = run(
+      'plan',
+      REAR,
+      '--goal',
+      'card',
+      '--costs',
+      file('bad-costs.json', JSON.stringify({ zoneMoveSeconds: 90, sideMoveSeconds: 2 })),
+      '--json',
+    );
     expect([status, stderr]).toEqual([1, expect.stringContaining('at most twice')]);
   });
 
   it('says which route was taken, and what a procedure that is not at hand was needed for', () => {
-    const drover = JSON.parse(run('plan', 'demo/procedures/drover-front-door-crew.json', '--goal', 'woofer', '--option', 'windows=power', '--json').stdout);
+    const drover = JSON.parse(
+      run(
+        'plan',
+        'demo/procedures/drover-front-door-crew.json',
+        '--goal',
+        'woofer',
+        '--option',
+        'windows=power',
+        '--json',
+      ).stdout,
+    );
     expect(drover.routesTaken[0].words).toMatch(/^By way of the speaker grille: \d+ actions instead of \d+\.$/);
-    expect(JSON.parse(run('plan', 'demo/procedures/calder-quarter-trim.json', '--goal', 'speaker', '--json').stdout).missingProcedures).toEqual(['calder-rear-seat']);
+    expect(
+      JSON.parse(run('plan', 'demo/procedures/calder-quarter-trim.json', '--goal', 'speaker', '--json').stdout)
+        .missingProcedures,
+    ).toEqual(['calder-rear-seat']);
   });
 });
 
@@ -85,11 +169,23 @@ describe('pezzo check', () => {
   it('allows warnings, refuses errors, and names what and how to mend it', () => {
     expect(run('check', REAR, '--json').status).toBe(0);
     const door = demoProcedure('kite-rear-door');
-    const loop = file('loop.json', JSON.stringify({ ...door, parts: door.parts.map((part) => (part.id === 'sail' ? { ...part, behind: ['woofer'] } : part)) }));
+    const loop = file(
+      'loop.json',
+      JSON.stringify({
+        ...door,
+        parts: door.parts.map((part) => (part.id === 'sail' ? { ...part, behind: ['woofer'] } : part)),
+      }),
+    );
     const { status, stdout } = run('check', loop, '--json');
     const { findings } = JSON.parse(stdout);
     expect(status).toBe(1);
-    expect(findings[0]).toMatchObject({ level: 'error', code: 'loop', items: expect.any(Array), message: expect.any(String), repair: expect.any(String) });
+    expect(findings[0]).toMatchObject({
+      level: 'error',
+      code: 'loop',
+      items: expect.any(Array),
+      message: expect.any(String),
+      repair: expect.any(String),
+    });
     expect(run('check', file('text.json', 'hello'), '--json').status).toBe(1);
     expect(run('check').status).toBe(2);
   });
@@ -97,8 +193,18 @@ describe('pezzo check', () => {
 
 describe('commands that keep and serve', () => {
   it.each([
-    ['backup'], ['backup', 'a', 'b'], ['backup', '--replace', 'a'], ['restore'], ['restore', 'a', 'b'], ['restore', 'a', '--force'],
-    ['up', '--host', '0.0.0.0'], ['up', '--host', 'bay.example', '--certificate', 'a.pem'], ['up', '--certificate', 'a.pem', '--key', 'a.key'], ['up', '--port', '70000'], ['test', 'everything'], ['weld'],
+    ['backup'],
+    ['backup', 'a', 'b'],
+    ['backup', '--replace', 'a'],
+    ['restore'],
+    ['restore', 'a', 'b'],
+    ['restore', 'a', '--force'],
+    ['up', '--host', '0.0.0.0'],
+    ['up', '--host', 'bay.example', '--certificate', 'a.pem'],
+    ['up', '--certificate', 'a.pem', '--key', 'a.key'],
+    ['up', '--port', '70000'],
+    ['test', 'everything'],
+    ['weld'],
   ])('say how they are used where they are called wrongly: %s %s %s', (...args) => {
     const { status, stdout, stderr } = run(...args.filter((arg) => arg !== undefined));
     expect([status, stdout]).toEqual([2, '']);

@@ -32,9 +32,22 @@ export function planCommand(names: string[], given: PlanArguments): number {
   const findings = files.flatMap(({ result }) => result.findings);
   const documents = files.flatMap(({ read }) => (read.ok ? [read.document] : []));
   const doubled = twice(documents);
-  if (doubled) findings.unshift({ level: 'error', code: 'duplicate-procedure', items: [doubled], message: `Two files hold the procedure “${doubled}”.`, repair: 'Name each procedure once.' });
+  if (doubled)
+    findings.unshift({
+      level: 'error',
+      code: 'duplicate-procedure',
+      items: [doubled],
+      message: `Two files hold the procedure “${doubled}”.`,
+      repair: 'Name each procedure once.',
+    });
   if (documents.length < files.length || hasErrors(findings)) return refuse(findings, json);
-  const request: PlanRequest = { documents, goals, options, order, policy: { batteryAlways: given.batteryAlways, trayBins, costs } };
+  const request: PlanRequest = {
+    documents,
+    goals,
+    options,
+    order,
+    policy: { batteryAlways: given.batteryAlways, trayBins, costs },
+  };
   const end = performance.now() + limit * 1000;
   const planned = makePlan(request, limit === Infinity ? {} : { shouldStop: () => performance.now() > end });
   if (!planned.ok) return refuse([...planned.problems.map(asFinding), ...findings], json);
@@ -44,19 +57,36 @@ export function planCommand(names: string[], given: PlanArguments): number {
 }
 
 function readCosts(name: string): CostSettings | { findings: Finding[] } {
-  const fail = (message: string): { findings: Finding[] } =>
-    ({ findings: [{ level: 'error', code: 'costs', items: [], message: `${name}: ${message}`, repair: 'See docs/command-line.md for the fields of a costs file.' }] });
+  const fail = (message: string): { findings: Finding[] } => ({
+    findings: [
+      {
+        level: 'error',
+        code: 'costs',
+        items: [],
+        message: `${name}: ${message}`,
+        repair: 'See docs/command-line.md for the fields of a costs file.',
+      },
+    ],
+  });
   try {
-    return costSettings(readForm(costSchema, JSON.parse(readFileSync(resolve(process.env.PEZZO_CWD ?? '.', name), 'utf8'))));
+    return costSettings(
+      readForm(costSchema, JSON.parse(readFileSync(resolve(process.env.PEZZO_CWD ?? '.', name), 'utf8'))),
+    );
   } catch (error) {
     return fail(error instanceof PezzoError ? error.message : (error as Error).message);
   }
 }
 
-const twice = (documents: ProcedureDocument[]) => documents.map((document) => document.id).find((id, at, all) => all.indexOf(id) !== at) ?? null;
+const twice = (documents: ProcedureDocument[]) =>
+  documents.map((document) => document.id).find((id, at, all) => all.indexOf(id) !== at) ?? null;
 
-const asFinding = ({ code, items, message }: PlanProblem): Finding =>
-  ({ level: 'error', code, items, message, repair: 'Correct the goal, the option or the procedure.' });
+const asFinding = ({ code, items, message }: PlanProblem): Finding => ({
+  level: 'error',
+  code,
+  items,
+  message,
+  repair: 'Correct the goal, the option or the procedure.',
+});
 
 function refuse(findings: Finding[], json: boolean | undefined): number {
   for (const finding of findings) if (finding.level === 'error') process.stderr.write(`${finding.message}\n`);
@@ -69,13 +99,24 @@ function planOutput(plan: Plan, documents: ProcedureDocument[], findings: Findin
   const short = (item: string) => (documents.length === 1 ? item.slice(item.indexOf('/') + 1) : item);
   return {
     removal: plan.removal.map((action) => ({
-      action: action.type, item: action.item, procedure: action.procedure, side: action.side, tool: action.tool,
-      seconds: action.ms / 1000, bin: action.bin, why: action.why,
+      action: action.type,
+      item: action.item,
+      procedure: action.procedure,
+      side: action.side,
+      tool: action.tool,
+      seconds: action.ms / 1000,
+      bin: action.bin,
+      why: action.why,
       ...(action.ifFitted.length ? { ifFitted: action.ifFitted } : {}),
     })),
     refit: plan.refit.map((step) => ({
-      action: step.type, item: step.item, procedure: step.procedure, side: step.side, tool: step.tool,
-      seconds: step.ms / 1000, bin: step.bin,
+      action: step.type,
+      item: step.item,
+      procedure: step.procedure,
+      side: step.side,
+      tool: step.tool,
+      seconds: step.ms / 1000,
+      bin: step.bin,
       ...(step.gate ? { gate: step.gate, checks: step.checks.map((check) => check.text) } : {}),
       ...(step.notes.length ? { notes: step.notes } : {}),
     })),
@@ -83,7 +124,13 @@ function planOutput(plan: Plan, documents: ProcedureDocument[], findings: Findin
     tray: plan.tray.map(({ bin, items }) => ({ bin, items: items.map(short) })),
     taped: plan.taped.map(({ item, label }) => ({ item: short(item), label })),
     fewestBins: plan.fewestBins,
-    spares: plan.spares.map(({ kind, name, pieces, spares, items }) => ({ kind, name, pieces, spares, items: items.map(short) })),
+    spares: plan.spares.map(({ kind, name, pieces, spares, items }) => ({
+      kind,
+      name,
+      pieces,
+      spares,
+      items: items.map(short),
+    })),
     replacements: plan.replacements.map((one) => ({ ...one, item: short(one.item) })),
     time: plan.time,
     cautions: plan.cautions,

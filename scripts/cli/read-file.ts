@@ -15,12 +15,19 @@ export function readAndCheck(name: string): CheckedFile {
 }
 
 function readFile(path: string): ReadProcedure {
-  const fail = (code: string, message: string, repair: string): ReadProcedure =>
-    ({ ok: false, findings: [{ level: 'error', code, items: [], message, repair }] });
+  const fail = (code: string, message: string, repair: string): ReadProcedure => ({
+    ok: false,
+    findings: [{ level: 'error', code, items: [], message, repair }],
+  });
   try {
-    if (statSync(path).size > MAX_PROCEDURE_BYTES) return fail('too-large', `${path} is larger than 5 MB.`, 'Keep photos out of the file.');
+    if (statSync(path).size > MAX_PROCEDURE_BYTES)
+      return fail('too-large', `${path} is larger than 5 MB.`, 'Keep photos out of the file.');
     return readProcedureText(readFileSync(path, 'utf8'));
   } catch (error) {
-    return fail('unreadable', `${path} cannot be read: ${(error as NodeJS.ErrnoException).code ?? (error as Error).message}.`, 'Check the path.');
+    return fail(
+      'unreadable',
+      `${path} cannot be read: ${(error as NodeJS.ErrnoException).code ?? (error as Error).message}.`,
+      'Check the path.',
+    );
   }
 }

@@ -3,7 +3,13 @@ import { CHROMIUM } from './debian';
 
 /** Flags that keep Chromium off the network and running as root. */
 export const CHROMIUM_ARGS = [
-  '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync',
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
 ];
 
 /** Starts Debian's Chromium without a window. */
@@ -13,7 +19,13 @@ export const openBrowser = (): Promise<Browser> => chromium.launch({ executableP
 export const secretOf = (secret: string) => (/^\d+$/.test(secret) ? { pin: secret } : { password: secret });
 
 /** A browser context that is signed in. */
-export async function signedIn(browser: Browser, baseURL: string, person: string, secret: string, size = { width: 1280, height: 800 }): Promise<BrowserContext> {
+export async function signedIn(
+  browser: Browser,
+  baseURL: string,
+  person: string,
+  secret: string,
+  size = { width: 1280, height: 800 },
+): Promise<BrowserContext> {
   const context = await browser.newContext({ baseURL, viewport: size });
   const response = await context.request.post('/api/sign-in', { data: { person, ...secretOf(secret) } });
   if (!response.ok()) throw new Error(`Sign-in failed: ${await response.text()}`);

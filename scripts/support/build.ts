@@ -5,13 +5,24 @@ import { runLogged } from './command';
 import { ROOT, say } from './project';
 import { makeServiceWorker } from './service-worker';
 
-const INPUTS = ['app', 'src', 'instrumentation.ts', 'public', 'next.config.ts', 'package-lock.json', 'tsconfig.json', 'scripts/support/service-worker.ts'];
+const INPUTS = [
+  'app',
+  'src',
+  'instrumentation.ts',
+  'public',
+  'next.config.ts',
+  'package-lock.json',
+  'tsconfig.json',
+  'scripts/support/service-worker.ts',
+];
 const STAMP = join(ROOT, '.next/pezzo-stamp');
 
 function filesUnder(path: string): string[] {
   if (!existsSync(path)) return [];
   if (statSync(path).isFile()) return [path];
-  return readdirSync(path).sort().flatMap((name) => filesUnder(join(path, name)));
+  return readdirSync(path)
+    .sort()
+    .flatMap((name) => filesUnder(join(path, name)));
 }
 
 /** A fingerprint of everything the build is made from. */
@@ -27,7 +38,9 @@ export async function ensureBuild(): Promise<void> {
   const wanted = fingerprint();
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted) return;
   say('Building the app…');
-  await runLogged('build.log', process.execPath, ['node_modules/next/dist/bin/next', 'build'], { env: { ...process.env, NODE_ENV: 'production' } });
+  await runLogged('build.log', process.execPath, ['node_modules/next/dist/bin/next', 'build'], {
+    env: { ...process.env, NODE_ENV: 'production' },
+  });
   await makeServiceWorker(wanted.slice(0, 16));
   writeFileSync(STAMP, wanted);
 }

@@ -23,10 +23,14 @@ export async function keepServing(options: ServeOptions): Promise<KeptServing> {
   let app = await serve(options);
   let stopping = false;
   let wake = () => {};
-  const pause = (ms: number) => new Promise<void>((resolve) => {
-    const timer = setTimeout(resolve, ms);
-    wake = () => { clearTimeout(timer); resolve(); };
-  });
+  const pause = (ms: number) =>
+    new Promise<void>((resolve) => {
+      const timer = setTimeout(resolve, ms);
+      wake = () => {
+        clearTimeout(timer);
+        resolve();
+      };
+    });
   const watch = async () => {
     let wait = FIRST_WAIT_MS;
     for (;;) {
@@ -34,11 +38,16 @@ export async function keepServing(options: ServeOptions): Promise<KeptServing> {
       const code = await app.ended;
       if (stopping) return;
       wait = Date.now() - since > HEALTHY_MS ? FIRST_WAIT_MS : Math.min(LONGEST_WAIT_MS, wait * 2);
-      say(`The app ended by itself (exit code ${code}). Nothing recorded is lost; it is started again in ${wait / 1000} s.`);
+      say(
+        `The app ended by itself (exit code ${code}). Nothing recorded is lost; it is started again in ${wait / 1000} s.`,
+      );
       for (;;) {
         await pause(wait);
         if (stopping) return;
-        const next = await serve(options).catch((error: Error) => { say(`${error.message} It is tried again.`); return null; });
+        const next = await serve(options).catch((error: Error) => {
+          say(`${error.message} It is tried again.`);
+          return null;
+        });
         if (next) {
           app = next;
           break;
@@ -51,7 +60,8 @@ export async function keepServing(options: ServeOptions): Promise<KeptServing> {
   };
   const watching = watch();
   return {
-    url: app.url, process: () => app.process,
+    url: app.url,
+    process: () => app.process,
     stop: async () => {
       stopping = true;
       wake();

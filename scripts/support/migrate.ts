@@ -30,7 +30,13 @@ export async function migrate(ownerUrl: string, role?: AppRole): Promise<void> {
     await client.query('begin');
     await client.query('select pg_advisory_xact_lock($1)', [LOCK]);
     await runner({
-      databaseUrl: { connectionString: ownerUrl, options: '-c statement_timeout=0 -c lock_timeout=60s' }, dir: join(ROOT, 'src/data/migrations'), direction: 'up', migrationsTable: 'migrations', count: Infinity, noLock: true, log: () => undefined,
+      databaseUrl: { connectionString: ownerUrl, options: '-c statement_timeout=0 -c lock_timeout=60s' },
+      dir: join(ROOT, 'src/data/migrations'),
+      direction: 'up',
+      migrationsTable: 'migrations',
+      count: Infinity,
+      noLock: true,
+      log: () => undefined,
     });
     if (role) await grant(client, role);
     await client.query('commit');
@@ -46,8 +52,11 @@ async function grant(client: pg.Client, { name, password }: AppRole): Promise<vo
   if (password !== undefined) {
     const { rowCount } = await client.query('select 1 from pg_roles where rolname = $1', [name]);
     if (!rowCount) await client.query(`create role ${role}`);
-    await client.query(`alter role ${role} with login nosuperuser nocreatedb nocreaterole noreplication nobypassrls password ${pg.escapeLiteral(password)}`);
-    for (const [setting, value] of Object.entries(LIMITS)) await client.query(`alter role ${role} set ${setting} = ${pg.escapeLiteral(value)}`);
+    await client.query(
+      `alter role ${role} with login nosuperuser nocreatedb nocreaterole noreplication nobypassrls password ${pg.escapeLiteral(password)}`,
+    );
+    for (const [setting, value] of Object.entries(LIMITS))
+      await client.query(`alter role ${role} set ${setting} = ${pg.escapeLiteral(value)}`);
   }
   await client.query(readFileSync(join(ROOT, 'src/data/grants.sql'), 'utf8').replaceAll('pezzo_app_role', role));
 }
@@ -71,7 +80,10 @@ export async function limitRole(databaseUrl: string): Promise<boolean> {
   const client = new pg.Client({ connectionString: databaseUrl });
   await client.connect();
   try {
-    for (const [setting, value] of Object.entries(LIMITS)) await client.query(`do $$ begin execute format('alter role %I in database %I set ${setting} = %L', current_user, current_database(), '${value}'); end $$`);
+    for (const [setting, value] of Object.entries(LIMITS))
+      await client.query(
+        `do $$ begin execute format('alter role %I in database %I set ${setting} = %L', current_user, current_database(), '${value}'); end $$`,
+      );
     return true;
   } catch {
     return false;

@@ -1,5 +1,14 @@
 import { randomBytes, createHash } from 'node:crypto';
-import { chownSync, existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  chownSync,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import pg from 'pg';
@@ -35,7 +44,9 @@ function asOwner(program: string, args: string[]): [string, string[]] {
 }
 
 const server = (program: string, args: string[]) => capture(...asOwner(join(binFolder()!, program), args), '/');
-const isRunning = (folder: string) => existsSync(join(folder, 'postmaster.pid')) && succeeds(...asOwner(join(binFolder()!, 'pg_ctl'), ['status', '-D', folder]), '/');
+const isRunning = (folder: string) =>
+  existsSync(join(folder, 'postmaster.pid')) &&
+  succeeds(...asOwner(join(binFolder()!, 'pg_ctl'), ['status', '-D', folder]), '/');
 
 /** True where the database's user can get into the folder (a parent of mode 0700 keeps it out). */
 const canEnter = (folder: string) => succeeds(...asOwner('test', ['-x', folder]), '/');
@@ -53,7 +64,10 @@ function projectFolder(): string {
   if (existsSync(join(usual, 'PG_VERSION')) || canEnter(DATA_FOLDER)) return usual;
   const name = createHash('sha256').update(ROOT).digest('hex').slice(0, 12);
   const other = `/var/lib/pezzo/${name}`;
-  if (!existsSync(other)) say(`${DATA_FOLDER} lies in a folder that the database's user may not enter (mode 0700), so the database is kept in ${other}.`);
+  if (!existsSync(other))
+    say(
+      `${DATA_FOLDER} lies in a folder that the database's user may not enter (mode 0700), so the database is kept in ${other}.`,
+    );
   mkdirSync('/var/lib/pezzo', { recursive: true, mode: 0o755 });
   return other;
 }
@@ -86,7 +100,17 @@ function initialise(folder: string, password: string): void {
   writeFileSync(passwordFile, password, { mode: 0o600 });
   if (isRoot()) capture('chown', ['postgres', passwordFile]);
   try {
-    server('initdb', ['-D', folder, '-U', 'pezzo', '--auth=scram-sha-256', `--pwfile=${passwordFile}`, '-E', 'UTF8', '--locale=C.UTF-8']);
+    server('initdb', [
+      '-D',
+      folder,
+      '-U',
+      'pezzo',
+      '--auth=scram-sha-256',
+      `--pwfile=${passwordFile}`,
+      '-E',
+      'UTF8',
+      '--locale=C.UTF-8',
+    ]);
   } catch (error) {
     rmSync(folder, { recursive: true, force: true });
     throw new PlainFailure(`The database could not be created in ${folder}.\n${(error as Error).message}`);
@@ -96,9 +120,23 @@ function initialise(folder: string, password: string): void {
 }
 
 function start(folder: string, port: number, settings: string[]): void {
-  const options = [`listen_addresses=127.0.0.1`, `port=${port}`, `unix_socket_directories=`, ...settings].map((s) => `-c ${s.endsWith('=') ? `${s}''` : s}`);
+  const options = [`listen_addresses=127.0.0.1`, `port=${port}`, `unix_socket_directories=`, ...settings].map(
+    (s) => `-c ${s.endsWith('=') ? `${s}''` : s}`,
+  );
   try {
-    server('pg_ctl', ['start', '-w', '-t', '60', '-s', '-D', folder, '-l', join(folder, 'server.log'), '-o', options.join(' ')]);
+    server('pg_ctl', [
+      'start',
+      '-w',
+      '-t',
+      '60',
+      '-s',
+      '-D',
+      folder,
+      '-l',
+      join(folder, 'server.log'),
+      '-o',
+      options.join(' '),
+    ]);
   } catch (error) {
     const log = existsSync(join(folder, 'server.log')) ? capture('tail', ['-n', '8', join(folder, 'server.log')]) : '';
     throw new PlainFailure(`The database in ${folder} could not start.\n${(error as Error).message}\n${log}`);
@@ -122,17 +160,24 @@ export const postgresProgram = (name: string) => join(binFolder()!, name);
 
 export const ensurePostgres = () => ensurePackages(['postgresql'], () => binFolder() !== null);
 
-const keepRecord = (file: string, kept: Kept) => writeFileSync(file, JSON.stringify({ ...kept, owner: process.pid }), { mode: 0o600 });
+const keepRecord = (file: string, kept: Kept) =>
+  writeFileSync(file, JSON.stringify({ ...kept, owner: process.pid }), { mode: 0o600 });
 
 /** Creates on first use, and starts, the project's own cluster. It keeps its port while that is free. */
 export async function startProjectCluster(): Promise<Cluster> {
   await ensurePostgres();
   const folder = projectFolder();
   const keptFile = join(DATA_FOLDER, 'database.json');
-  const kept: Kept = { password: newPassword(), appPassword: newPassword(), port: 0, ...(existsSync(keptFile) ? (JSON.parse(readFileSync(keptFile, 'utf8')) as Partial<Kept>) : {}) };
+  const kept: Kept = {
+    password: newPassword(),
+    appPassword: newPassword(),
+    port: 0,
+    ...(existsSync(keptFile) ? (JSON.parse(readFileSync(keptFile, 'utf8')) as Partial<Kept>) : {}),
+  };
   if (isRunning(folder)) {
     // A second Pezzo beside a running one only borrows its database; one left behind by a killed Pezzo is taken over.
-    if (kept.owner && kept.owner !== process.pid && isAlive(kept.owner)) return clusterAt(folder, kept, () => undefined);
+    if (kept.owner && kept.owner !== process.pid && isAlive(kept.owner))
+      return clusterAt(folder, kept, () => undefined);
     keepRecord(keptFile, kept);
     return clusterAt(folder, kept, () => stopServer(folder));
   }
@@ -167,7 +212,9 @@ export async function startThrowAwayCluster({ durable = false } = {}): Promise<T
   });
   return {
     ...cluster,
-    crash: () => { process.kill(Number(readFileSync(join(folder, 'postmaster.pid'), 'utf8').split('\n')[0]), 'SIGKILL'); },
+    crash: () => {
+      process.kill(Number(readFileSync(join(folder, 'postmaster.pid'), 'utf8').split('\n')[0]), 'SIGKILL');
+    },
     restart: () => startAgain(folder, kept.port, settings),
   };
 }

@@ -34,16 +34,33 @@ export const LOOPBACK = ['localhost', '127.0.0.1', '::1'];
 export const isLoopback = (host: string) => host === 'localhost' || host === '::1' || host.startsWith('127.');
 
 /** Starts the built app behind its front and waits until it answers. Throws where it does not within half a minute. */
-export async function serve({ host, port, databaseUrl, hosts = LOOPBACK, tls = null, env = {} }: ServeOptions): Promise<Served> {
+export async function serve({
+  host,
+  port,
+  databaseUrl,
+  hosts = LOOPBACK,
+  tls = null,
+  env = {},
+}: ServeOptions): Promise<Served> {
   await makeWorkers();
   const child = spawn(process.execPath, [`--max-old-space-size=${MEMORY_MB}`, join(WORKERS_FOLDER, 'front.mjs')], {
-    cwd: ROOT, stdio: ['ignore', 'ignore', 'inherit'],
+    cwd: ROOT,
+    stdio: ['ignore', 'ignore', 'inherit'],
     env: {
-      ...process.env, NODE_ENV: 'production', DATABASE_URL: databaseUrl, PEZZO_HOST: host, PEZZO_PORT: String(port), PEZZO_HOSTS: [...hosts, process.env.PEZZO_HOSTS ?? ''].join(','), PEZZO_LOCAL: isLoopback(host) && !tls ? '1' : '0',
-      ...(tls ? { PEZZO_TLS: '1', PEZZO_TLS_CERTIFICATE: tls.certificateFile, PEZZO_TLS_KEY: tls.keyFile } : {}), ...env,
+      ...process.env,
+      NODE_ENV: 'production',
+      DATABASE_URL: databaseUrl,
+      PEZZO_HOST: host,
+      PEZZO_PORT: String(port),
+      PEZZO_HOSTS: [...hosts, process.env.PEZZO_HOSTS ?? ''].join(','),
+      PEZZO_LOCAL: isLoopback(host) && !tls ? '1' : '0',
+      ...(tls ? { PEZZO_TLS: '1', PEZZO_TLS_CERTIFICATE: tls.certificateFile, PEZZO_TLS_KEY: tls.keyFile } : {}),
+      ...env,
     },
   });
-  const ended = new Promise<number>((resolve) => child.on('exit', (code, signal) => resolve(code ?? 128 + (signal ? constants.signals[signal] : 0))));
+  const ended = new Promise<number>((resolve) =>
+    child.on('exit', (code, signal) => resolve(code ?? 128 + (signal ? constants.signals[signal] : 0))),
+  );
   const at = host === '0.0.0.0' ? '127.0.0.1' : host;
   const url = `${tls ? 'https' : 'http'}://${at.includes(':') ? `[${at}]` : at}:${port}`;
   const stop = async () => {
@@ -62,10 +79,16 @@ export async function serve({ host, port, databaseUrl, hosts = LOOPBACK, tls = n
 }
 
 /** Whether the app answers; its certificate is not looked at, since it is asked on this machine. */
-const answers = (url: string) => new Promise<boolean>((resolve) => {
-  const request = url.startsWith('https') ? requestHttps(url, { rejectUnauthorized: false, timeout: 2000 }) : requestHttp(url, { timeout: 2000 });
-  request.on('response', (response) => { response.resume(); resolve(response.statusCode === 200); });
-  request.on('timeout', () => request.destroy());
-  request.on('error', () => resolve(false));
-  request.end();
-});
+const answers = (url: string) =>
+  new Promise<boolean>((resolve) => {
+    const request = url.startsWith('https')
+      ? requestHttps(url, { rejectUnauthorized: false, timeout: 2000 })
+      : requestHttp(url, { timeout: 2000 });
+    request.on('response', (response) => {
+      response.resume();
+      resolve(response.statusCode === 200);
+    });
+    request.on('timeout', () => request.destroy());
+    request.on('error', () => resolve(false));
+    request.end();
+  });

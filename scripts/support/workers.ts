@@ -4,7 +4,12 @@ import { build } from 'esbuild';
 import { DATA_FOLDER, ROOT } from './project';
 
 /** What is bundled, and from where: the server's front and what its threads run. */
-const ENTRIES = { front: 'src/front/server.ts', think: 'src/workers/server/think.ts', draw: 'src/workers/server/draw.ts', photo: 'src/workers/server/photo.ts' };
+const ENTRIES = {
+  front: 'src/front/server.ts',
+  think: 'src/workers/server/think.ts',
+  draw: 'src/workers/server/draw.ts',
+  photo: 'src/workers/server/photo.ts',
+};
 
 /** Where the server's worker threads find what they run. */
 export const WORKERS_FOLDER = join(DATA_FOLDER, 'workers');
@@ -13,8 +18,15 @@ export const WORKERS_FOLDER = join(DATA_FOLDER, 'workers');
 export async function makeWorkers(): Promise<void> {
   const making = `${WORKERS_FOLDER}.${process.pid}`;
   await build({
-    entryPoints: Object.fromEntries(Object.entries(ENTRIES).map(([name, path]) => [name, join(ROOT, path)])), outdir: making, outExtension: { '.js': '.mjs' }, bundle: true, platform: 'node', format: 'esm',
-    target: 'node20', packages: 'external', logLevel: 'error',
+    entryPoints: Object.fromEntries(Object.entries(ENTRIES).map(([name, path]) => [name, join(ROOT, path)])),
+    outdir: making,
+    outExtension: { '.js': '.mjs' },
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    packages: 'external',
+    logLevel: 'error',
   });
   mkdirSync(WORKERS_FOLDER, { recursive: true });
   // Renaming file by file: a running app that starts a thread meanwhile finds either the old one or the new one.

@@ -25,12 +25,29 @@ export async function runBrowser(cluster: Cluster): Promise<Tally> {
   await loadDemo(databaseUrl);
   const app = await serve({ host: '127.0.0.1', port: await freePort(), databaseUrl });
   const second = await serve({ host: '127.0.0.1', port: await freePort(), databaseUrl });
-  const empty = await serve({ host: '127.0.0.1', port: await freePort(), databaseUrl: emptyUrl, env: { PEZZO_SETUP_CODE: SETUP_CODE } });
+  const empty = await serve({
+    host: '127.0.0.1',
+    port: await freePort(),
+    databaseUrl: emptyUrl,
+    env: { PEZZO_SETUP_CODE: SETUP_CODE },
+  });
   rmSync(join(ROOT, REPORT), { force: true });
   try {
-    const status = await runShown(process.execPath, ['node_modules/@playwright/test/cli.js', 'test', '--project=http', '--project=browser'], {
-      env: { ...process.env, PEZZO_URL: app.url, PEZZO_SECOND_URL: second.url, PEZZO_EMPTY_URL: empty.url, PEZZO_SETUP_CODE: SETUP_CODE, PEZZO_APP_PID: String(app.process.pid), PLAYWRIGHT_JSON_OUTPUT_NAME: REPORT },
-    });
+    const status = await runShown(
+      process.execPath,
+      ['node_modules/@playwright/test/cli.js', 'test', '--project=http', '--project=browser'],
+      {
+        env: {
+          ...process.env,
+          PEZZO_URL: app.url,
+          PEZZO_SECOND_URL: second.url,
+          PEZZO_EMPTY_URL: empty.url,
+          PEZZO_SETUP_CODE: SETUP_CODE,
+          PEZZO_APP_PID: String(app.process.pid),
+          PLAYWRIGHT_JSON_OUTPUT_NAME: REPORT,
+        },
+      },
+    );
     return readPlaywright(REPORT, status);
   } finally {
     await Promise.all([app, second, empty].map((one) => one.stop()));
@@ -42,8 +59,12 @@ export async function runFaults(): Promise<Tally> {
   say('— faults: app, database and browser are killed again and again; this takes minutes');
   await ensureBuild();
   rmSync(join(ROOT, FAULTS_REPORT), { force: true });
-  const status = await runShown(process.execPath, ['node_modules/@playwright/test/cli.js', 'test', '--project=faults'], {
-    env: { ...process.env, PLAYWRIGHT_JSON_OUTPUT_NAME: FAULTS_REPORT },
-  });
+  const status = await runShown(
+    process.execPath,
+    ['node_modules/@playwright/test/cli.js', 'test', '--project=faults'],
+    {
+      env: { ...process.env, PLAYWRIGHT_JSON_OUTPUT_NAME: FAULTS_REPORT },
+    },
+  );
   return readPlaywright(FAULTS_REPORT, status);
 }

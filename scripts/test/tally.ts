@@ -12,10 +12,15 @@ export interface Tally {
 export const NOTHING: Tally = { passed: 0, failed: 0, skipped: 0 };
 export const passedOne: Tally = { passed: 1, failed: 0, skipped: 0 };
 export const failedOne: Tally = { passed: 0, failed: 1, skipped: 0 };
-export const add = (a: Tally, b: Tally): Tally => ({ passed: a.passed + b.passed, failed: a.failed + b.failed, skipped: a.skipped + b.skipped });
+export const add = (a: Tally, b: Tally): Tally => ({
+  passed: a.passed + b.passed,
+  failed: a.failed + b.failed,
+  skipped: a.skipped + b.skipped,
+});
 
 /** A runner that failed without a failed test (a file that does not load) still counts as one failure. */
-const orFailed = (tally: Tally, status: number): Tally => (status !== 0 && tally.failed === 0 ? add(tally, failedOne) : tally);
+const orFailed = (tally: Tally, status: number): Tally =>
+  status !== 0 && tally.failed === 0 ? add(tally, failedOne) : tally;
 
 const readReport = <T>(path: string): T | null => {
   const file = join(ROOT, path);
@@ -26,7 +31,10 @@ const readReport = <T>(path: string): T | null => {
 export function readVitest(path: string, status: number): Tally {
   const report = readReport<{ numPassedTests: number; numFailedTests: number; numPendingTests: number }>(path);
   if (!report) return failedOne;
-  return orFailed({ passed: report.numPassedTests, failed: report.numFailedTests, skipped: report.numPendingTests }, status);
+  return orFailed(
+    { passed: report.numPassedTests, failed: report.numFailedTests, skipped: report.numPendingTests },
+    status,
+  );
 }
 
 /** The tally of a Playwright JSON report. */

@@ -6,7 +6,6 @@ import { runBrowser, runFaults } from './browser-stage';
 import { USUAL_STAGES, type Stage } from './stages';
 import { add, failedOne, passedOne, NOTHING, readVitest, type Tally } from './tally';
 
-
 const node = (tool: string, ...args: string[]) => runShown(process.execPath, [`node_modules/${tool}`, ...args]);
 
 /** Format, type check, lint, dependency rules and unused code: each counts as one test. */
@@ -15,7 +14,20 @@ async function runStatic(): Promise<Tally> {
     ['format', () => node('prettier/bin/prettier.cjs', '--check', '--log-level=warn', '.')],
     ['types', () => node('typescript/bin/tsc', '--noEmit')],
     ['lint', () => node('eslint/bin/eslint.js', '.', '--max-warnings=0')],
-    ['dependency rules', () => node('dependency-cruiser/bin/dependency-cruise.mjs', '--config', '.dependency-cruiser.cjs', 'src', 'app', 'scripts', 'benchmarks', 'tests')],
+    [
+      'dependency rules',
+      () =>
+        node(
+          'dependency-cruiser/bin/dependency-cruise.mjs',
+          '--config',
+          '.dependency-cruiser.cjs',
+          'src',
+          'app',
+          'scripts',
+          'benchmarks',
+          'tests',
+        ),
+    ],
     ['unused code', () => node('knip/bin/knip.js')],
   ];
   let tally = NOTHING;
@@ -29,9 +41,19 @@ async function runStatic(): Promise<Tally> {
 async function runVitest(project: 'unit' | 'integration', env: Record<string, string> = {}): Promise<Tally> {
   say(`— ${project} tests`);
   const report = `.pezzo/${project}.json`;
-  const status = await runShown(process.execPath, [
-    'node_modules/vitest/vitest.mjs', 'run', '--project', project, '--reporter=default', '--reporter=json', `--outputFile.json=${report}`,
-  ], { env: { ...process.env, ...env } });
+  const status = await runShown(
+    process.execPath,
+    [
+      'node_modules/vitest/vitest.mjs',
+      'run',
+      '--project',
+      project,
+      '--reporter=default',
+      '--reporter=json',
+      `--outputFile.json=${report}`,
+    ],
+    { env: { ...process.env, ...env } },
+  );
   return readVitest(report, status);
 }
 
@@ -44,7 +66,8 @@ export async function testCommand(stages: Stage[]): Promise<number> {
     if (wanted.has('static')) tally = add(tally, await runStatic());
     if (wanted.has('unit')) tally = add(tally, await runVitest('unit'));
     if (wanted.has('integration') || wanted.has('browser')) cluster = await startThrowAwayCluster();
-    if (wanted.has('integration')) tally = add(tally, await runVitest('integration', { PEZZO_TEST_ADMIN_URL: cluster!.url('postgres') }));
+    if (wanted.has('integration'))
+      tally = add(tally, await runVitest('integration', { PEZZO_TEST_ADMIN_URL: cluster!.url('postgres') }));
     if (wanted.has('browser')) {
       await ensureChromium();
       tally = add(tally, await runBrowser(cluster!));

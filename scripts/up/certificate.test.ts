@@ -17,8 +17,12 @@ const folder = mkdtempSync(join(tmpdir(), 'pezzo-tls-'));
 const text = (path: string) => readFileSync(path, 'utf8');
 beforeAll(async () => {
   made = await privateCertificate(HOST);
-  server = createServer(tlsOptions(text(made.certificateFile), text(made.keyFile)), (request, response) => response.end(`behind ${request.url}`));
-  await new Promise<void>((resolve) => { server.listen(0, '127.0.0.1', resolve); });
+  server = createServer(tlsOptions(text(made.certificateFile), text(made.keyFile)), (request, response) =>
+    response.end(`behind ${request.url}`),
+  );
+  await new Promise<void>((resolve) => {
+    server.listen(0, '127.0.0.1', resolve);
+  });
 });
 afterAll(() => {
   server.close();
@@ -27,20 +31,38 @@ afterAll(() => {
 
 const port = () => (server.address() as AddressInfo).port;
 /** Asks over TLS as a tablet would: trusting `authority` only, for the name `host`. */
-const ask = (authority: string | undefined, host: string) => new Promise<string>((resolve, reject) => {
-  get({ host: '127.0.0.1', port: port(), servername: host, headers: { host }, path: '/trust', ca: authority, agent: false }, (response) => {
-    let body = '';
-    response.on('data', (chunk: Buffer) => { body += chunk.toString(); });
-    response.on('end', () => resolve(body));
-  }).on('error', reject);
-});
+const ask = (authority: string | undefined, host: string) =>
+  new Promise<string>((resolve, reject) => {
+    get(
+      {
+        host: '127.0.0.1',
+        port: port(),
+        servername: host,
+        headers: { host },
+        path: '/trust',
+        ca: authority,
+        agent: false,
+      },
+      (response) => {
+        let body = '';
+        response.on('data', (chunk: Buffer) => {
+          body += chunk.toString();
+        });
+        response.on('end', () => resolve(body));
+      },
+    ).on('error', reject);
+  });
 
 describe('the private certificate', () => {
   it('is accepted for its name by whoever trusts the shop’s own authority, and by nobody else', async () => {
     expect(await ask(made.authority!, HOST)).toBe('behind /trust');
     expect(await ask(made.authority!, 'localhost')).toBe('behind /trust');
-    await expect(ask(made.authority!, 'elsewhere.test')).rejects.toMatchObject({ code: 'ERR_TLS_CERT_ALTNAME_INVALID' });
-    await expect(ask(undefined, HOST)).rejects.toMatchObject({ code: expect.stringMatching(/UNABLE_TO_VERIFY|SELF_SIGNED/) });
+    await expect(ask(made.authority!, 'elsewhere.test')).rejects.toMatchObject({
+      code: 'ERR_TLS_CERT_ALTNAME_INVALID',
+    });
+    await expect(ask(undefined, HOST)).rejects.toMatchObject({
+      code: expect.stringMatching(/UNABLE_TO_VERIFY|SELF_SIGNED/),
+    });
   });
 
   it('is made once, is good for less than 825 days, and each name has an authority of its own', async () => {
@@ -58,29 +80,41 @@ describe('the private certificate', () => {
     const { stdout } = spawnSync('openssl', ['x509', '-noout', '-text'], { input: made.authority!, encoding: 'utf8' });
     const words = stdout.replace(/\s+/g, ' ');
     expect(words).toContain('X509v3 Basic Constraints: critical CA:TRUE, pathlen:0');
-    expect(words).toContain(`X509v3 Name Constraints: critical Permitted: DNS:${HOST} DNS:localhost IP:10.0.0.0/255.0.0.0`);
+    expect(words).toContain(
+      `X509v3 Name Constraints: critical Permitted: DNS:${HOST} DNS:localhost IP:10.0.0.0/255.0.0.0`,
+    );
     expect(addressesOf(HOST)).toEqual(expect.arrayContaining([HOST, 'localhost', '127.0.0.1']));
   });
 
   it('shows the fingerprint that a tablet shows', () => {
-    expect(fingerprintOf(made.authority!)).toBe(new X509Certificate(made.authority!).fingerprint256.replaceAll(':', ' '));
+    expect(fingerprintOf(made.authority!)).toBe(
+      new X509Certificate(made.authority!).fingerprint256.replaceAll(':', ' '),
+    );
   });
 });
 
 describe('TLS', () => {
-  const shake = (options: { maxVersion?: SecureVersion; minVersion?: SecureVersion; ciphers?: string }) => new Promise<string>((resolve, reject) => {
-    const socket = connect({ host: '127.0.0.1', port: port(), servername: HOST, ca: made.authority!, ...options }, () => {
-      resolve(`${socket.getProtocol()} ${socket.getCipher().standardName}`);
-      socket.end();
+  const shake = (options: { maxVersion?: SecureVersion; minVersion?: SecureVersion; ciphers?: string }) =>
+    new Promise<string>((resolve, reject) => {
+      const socket = connect(
+        { host: '127.0.0.1', port: port(), servername: HOST, ca: made.authority!, ...options },
+        () => {
+          resolve(`${socket.getProtocol()} ${socket.getCipher().standardName}`);
+          socket.end();
+        },
+      );
+      socket.on('error', reject);
     });
-    socket.on('error', reject);
-  });
 
   it('is 1.2 or 1.3 with authenticated encryption, and nothing older or weaker', async () => {
     expect(await shake({})).toMatch(/^TLSv1\.3 TLS_(AES_\d+_GCM|CHACHA20_POLY1305)_/);
-    expect(await shake({ maxVersion: 'TLSv1.2' })).toMatch(/^TLSv1\.2 TLS_ECDHE_ECDSA_WITH_(AES_\d+_GCM|CHACHA20_POLY1305)_/);
+    expect(await shake({ maxVersion: 'TLSv1.2' })).toMatch(
+      /^TLSv1\.2 TLS_ECDHE_ECDSA_WITH_(AES_\d+_GCM|CHACHA20_POLY1305)_/,
+    );
     await expect(shake({ maxVersion: 'TLSv1.2', ciphers: 'ECDHE-ECDSA-AES128-SHA256:AES128-SHA' })).rejects.toThrow();
-    await expect(shake({ minVersion: 'TLSv1', maxVersion: 'TLSv1.1', ciphers: 'DEFAULT:@SECLEVEL=0' })).rejects.toThrow();
+    await expect(
+      shake({ minVersion: 'TLSv1', maxVersion: 'TLSv1.1', ciphers: 'DEFAULT:@SECLEVEL=0' }),
+    ).rejects.toThrow();
   });
 });
 
@@ -91,7 +125,11 @@ describe('a given certificate', () => {
   };
 
   it('is taken where certificate and key belong together', () => {
-    expect(givenCertificate(made.certificateFile, made.keyFile)).toEqual({ certificateFile: made.certificateFile, keyFile: made.keyFile, authority: null });
+    expect(givenCertificate(made.certificateFile, made.keyFile)).toEqual({
+      certificateFile: made.certificateFile,
+      keyFile: made.keyFile,
+      authority: null,
+    });
   });
 
   it('is refused in words where they do not, or are none', async () => {

@@ -4,7 +4,16 @@ import pg from 'pg';
 import { v7 as uuid } from 'uuid';
 import { foldRun, graphOf, viewRun, type RunEvent, type RunFact } from '../../src/core/run';
 import { db, findShop, getPool, insertPerson, insertShop, transaction, updateShopSettings } from '../../src/data';
-import { approveDraft, bringIn, hashSecret, moveStock, openJob, openRun, openRunScreen, receiveEvents } from '../../src/services';
+import {
+  approveDraft,
+  bringIn,
+  hashSecret,
+  moveStock,
+  openJob,
+  openRun,
+  openRunScreen,
+  receiveEvents,
+} from '../../src/services';
 import { migrate } from '../support/migrate';
 import { PlainFailure, ROOT, say } from '../support/project';
 import { actorOf } from './actor';
@@ -20,7 +29,8 @@ export async function loadDemo(databaseUrl: string, emptyAs: string | null = nul
   try {
     const shop = await findShop(db);
     if (shop && !emptyAs) return;
-    if (shop && shop.settings.demo !== true) throw new PlainFailure('This database holds a real shop: --reset-demo would destroy it, so nothing was done.');
+    if (shop && shop.settings.demo !== true)
+      throw new PlainFailure('This database holds a real shop: --reset-demo would destroy it, so nothing was done.');
     if (shop) await empty(databaseUrl, emptyAs!);
     say('Loading the demo shop…');
     await fill();
@@ -40,13 +50,20 @@ async function empty(databaseUrl: string, ownerUrl: string): Promise<void> {
   } finally {
     await client.end();
   }
-  await migrate(ownerUrl, ownerUrl === databaseUrl ? undefined : { name: decodeURIComponent(new URL(databaseUrl).username) });
+  await migrate(
+    ownerUrl,
+    ownerUrl === databaseUrl ? undefined : { name: decodeURIComponent(new URL(databaseUrl).username) },
+  );
 }
 
 async function fill(): Promise<void> {
-  const hashed = await Promise.all(DEMO_PEOPLE.map(async (person) => ({
-    ...person, pinHash: await hashSecret(person.pin), passwordHash: person.password ? await hashSecret(person.password) : null,
-  })));
+  const hashed = await Promise.all(
+    DEMO_PEOPLE.map(async (person) => ({
+      ...person,
+      pinHash: await hashSecret(person.pin),
+      passwordHash: person.password ? await hashSecret(person.password) : null,
+    })),
+  );
   await transaction(async (tx) => {
     await insertShop(tx, DEMO_SHOP);
     await updateShopSettings(tx, { demo: true, labourPerHour: 72, currency: '€' });
@@ -54,7 +71,9 @@ async function fill(): Promise<void> {
   });
   const lead = await actorOf('tomas-varga');
   const folder = join(ROOT, 'demo/procedures');
-  for (const file of readdirSync(folder).filter((name) => name.endsWith('.json')).sort()) {
+  for (const file of readdirSync(folder)
+    .filter((name) => name.endsWith('.json'))
+    .sort()) {
     const { id } = await bringIn(lead, readFileSync(join(folder, file), 'utf8'));
     await approveDraft(lead, id, 1, 'First recording, checked on the vehicle');
   }
@@ -69,13 +88,29 @@ async function loadJobs(): Promise<void> {
   const done = await openJob(lead, { ...INTERCOM, ...KITE, label: 'school car 1' });
   const running = await openJob(lead, { ...INTERCOM, ...KITE, label: 'school car 2' });
   const waiting = await openJob(lead, {
-    title: 'Front speakers after water in the door', customer: 'Mrs Aldane', make: 'Soria', model: 'Lumen', year: 2021, body: 'suv-5', steering: 'left', label: 'green',
+    title: 'Front speakers after water in the door',
+    customer: 'Mrs Aldane',
+    make: 'Soria',
+    model: 'Lumen',
+    year: 2021,
+    body: 'suv-5',
+    steering: 'left',
+    label: 'green',
   });
-  const rear = { procedures: ['kite-rear-door'], goals: ['woofer'], options: { windows: 'power' }, newParts: ['Fit the intercom speaker on its ring', 'Foam behind the cable', 'Speaker plays'] };
+  const rear = {
+    procedures: ['kite-rear-door'],
+    goals: ['woofer'],
+    options: { windows: 'power' },
+    newParts: ['Fit the intercom speaker on its ring', 'Foam behind the cable', 'Speaker plays'],
+  };
   const first = await openRun(lead, { job: done, ...rear });
   const second = await openRun(lead, { job: running, ...rear });
   await openRun(lead, {
-    job: waiting, procedures: ['lumen-front-door'], goals: ['woofer'], options: { audio: 'amplified', puddle: 'fitted' }, newParts: ['Rivet nuts set', 'New woofer on its adapter'],
+    job: waiting,
+    procedures: ['lumen-front-door'],
+    goals: ['woofer'],
+    options: { audio: 'amplified', puddle: 'fitted' },
+    newParts: ['Rivet nuts set', 'New woofer on its adapter'],
   });
   await moveStock(lead, { kind: 'push-clip', change: 60, reason: 'delivery' });
   await moveStock(lead, { kind: 'push-pin', change: 24, reason: 'delivery' });
@@ -94,7 +129,15 @@ async function work(runId: string, personId: string, removalSteps: number): Prom
   let clock = Date.UTC(2026, 2, 2, 9);
   const add = (fact: RunFact, ms = 0) => {
     clock += ms * 1.2;
-    events.push({ id: uuid(), lamport: events.length + 1, device: 'demo-tablet', seq: events.length + 1, person: personId, at: new Date(clock).toISOString(), ...fact } as RunEvent);
+    events.push({
+      id: uuid(),
+      lamport: events.length + 1,
+      device: 'demo-tablet',
+      seq: events.length + 1,
+      person: personId,
+      at: new Date(clock).toISOString(),
+      ...fact,
+    } as RunEvent);
   };
   const now = () => viewRun(graph, run.plan, foldRun(events)).now;
   add({ type: 'started' });
@@ -109,8 +152,14 @@ async function work(runId: string, personId: string, removalSteps: number): Prom
     add({ type: 'phase', to: 'refit' });
     add({ type: 'renewed', item: 'kite-rear-door/c1', count: 1 });
     for (let step = now(); step; step = now()) {
-      if ('checks' in step.step && step.step.gate === 'test') for (const { text } of step.step.checks) add({ type: 'test', gate: step.key, check: text, result: 'pass' });
-      add('gate' in step.step && step.step.gate ? { type: 'gatePassed', gate: step.key } : { type: 'done', action: step.key }, Math.max(step.step.ms, 4000));
+      if ('checks' in step.step && step.step.gate === 'test')
+        for (const { text } of step.step.checks) add({ type: 'test', gate: step.key, check: text, result: 'pass' });
+      add(
+        'gate' in step.step && step.step.gate
+          ? { type: 'gatePassed', gate: step.key }
+          : { type: 'done', action: step.key },
+        Math.max(step.step.ms, 4000),
+      );
     }
     add({ type: 'finished' });
   }

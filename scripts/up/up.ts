@@ -32,9 +32,14 @@ interface UpOptions extends UpArguments {
 
 function readOptions(given: UpArguments): UpOptions {
   const { certificate, key, host } = given;
-  if ((certificate === undefined) !== (key === undefined)) throw new UsageError('--certificate and --key belong together.');
-  if (host === '0.0.0.0' || host === '::') throw new UsageError('Give the name or address that the tablets use, as in --host bay.example: the certificate is made for it.');
-  if (certificate && isLoopback(host)) throw new UsageError('A certificate is for --host NAME: on loopback plain HTTP is served.');
+  if ((certificate === undefined) !== (key === undefined))
+    throw new UsageError('--certificate and --key belong together.');
+  if (host === '0.0.0.0' || host === '::')
+    throw new UsageError(
+      'Give the name or address that the tablets use, as in --host bay.example: the certificate is made for it.',
+    );
+  if (certificate && isLoopback(host))
+    throw new UsageError('A certificate is for --host NAME: on loopback plain HTTP is served.');
   return { ...given, given: certificate && key ? { certificate, key } : null };
 }
 
@@ -47,18 +52,34 @@ export async function upCommand(given: UpArguments): Promise<number> {
   });
   try {
     if (!(await isFree(options.port, listenOn(options.host)))) {
-      throw new PlainFailure(`Port ${options.port} on ${options.host} is taken. Stop what uses it, or start with --port ${options.port + 1}.`);
+      throw new PlainFailure(
+        `Port ${options.port} on ${options.host} is taken. Stop what uses it, or start with --port ${options.port + 1}.`,
+      );
     }
     if (!process.env.DATABASE_URL) cluster = await startProjectCluster();
-    const databaseUrl = cluster ? await prepareDatabase(cluster, 'pezzo') : await prepareGiven(process.env.DATABASE_URL!);
+    const databaseUrl = cluster
+      ? await prepareDatabase(cluster, 'pezzo')
+      : await prepareGiven(process.env.DATABASE_URL!);
     await makeWorkers();
-    if (options.demo) await loadDemo(databaseUrl, options.resetDemo ? cluster?.url('pezzo') ?? ownerOf(databaseUrl) : null);
+    if (options.demo)
+      await loadDemo(databaseUrl, options.resetDemo ? (cluster?.url('pezzo') ?? ownerOf(databaseUrl)) : null);
     await ensureBuild();
-    const tls = isLoopback(options.host) ? null : options.given ? givenCertificate(options.given.certificate, options.given.key) : await privateCertificate(options.host);
+    const tls = isLoopback(options.host)
+      ? null
+      : options.given
+        ? givenCertificate(options.given.certificate, options.given.key)
+        : await privateCertificate(options.host);
     const code = await setupCode(databaseUrl);
     const app = await keepServing({
-      host: listenOn(options.host), port: options.port, databaseUrl, hosts: tls ? [options.host, ...LOOPBACK, ...addressesOf(options.host)] : [options.host, ...LOOPBACK], tls,
-      env: { ...(tls?.authority ? { PEZZO_AUTHORITY: tls.authority } : {}), ...(code ? { PEZZO_SETUP_CODE: code } : {}) },
+      host: listenOn(options.host),
+      port: options.port,
+      databaseUrl,
+      hosts: tls ? [options.host, ...LOOPBACK, ...addressesOf(options.host)] : [options.host, ...LOOPBACK],
+      tls,
+      env: {
+        ...(tls?.authority ? { PEZZO_AUTHORITY: tls.authority } : {}),
+        ...(code ? { PEZZO_SETUP_CODE: code } : {}),
+      },
     });
     await greet(tls ? `https://${options.host}:${options.port}` : app.url, options, tls, code);
     await stopped;
@@ -81,9 +102,15 @@ const ownerOf = (databaseUrl: string) => process.env.PEZZO_OWNER_URL ?? database
 async function prepareGiven(databaseUrl: string): Promise<string> {
   const owner = ownerOf(databaseUrl);
   await migrate(owner, owner === databaseUrl ? undefined : { name: decodeURIComponent(new URL(databaseUrl).username) });
-  if (!(await limitRole(databaseUrl))) say('The role of DATABASE_URL may not set its own time limits; set statement_timeout, lock_timeout and idle_in_transaction_session_timeout for it.');
+  if (!(await limitRole(databaseUrl)))
+    say(
+      'The role of DATABASE_URL may not set its own time limits; set statement_timeout, lock_timeout and idle_in_transaction_session_timeout for it.',
+    );
   const tooMuch = await tooMuchOf(databaseUrl);
-  if (tooMuch.length) say(`The app works as a role that can do more than it needs: ${tooMuch.join(', ')}. Give it a plain one in DATABASE_URL, and the owner's address in PEZZO_OWNER_URL.`);
+  if (tooMuch.length)
+    say(
+      `The app works as a role that can do more than it needs: ${tooMuch.join(', ')}. Give it a plain one in DATABASE_URL, and the owner's address in PEZZO_OWNER_URL.`,
+    );
   return databaseUrl;
 }
 
@@ -111,10 +138,15 @@ async function greet(url: string, { demo }: UpOptions, tls: Certificate | null, 
   if (code) process.stdout.write(`\nFirst start: open ${url}/setup and type this code there: ${code}\n`);
   if (demo && !code) {
     process.stdout.write('\nDemo sign-ins (name: PIN, and password at the desk):\n');
-    for (const person of DEMO_PEOPLE) process.stdout.write(`  ${person.name}, ${person.role}: ${person.pin}${person.password ? `  ${person.password}` : ''}\n`);
+    for (const person of DEMO_PEOPLE)
+      process.stdout.write(
+        `  ${person.name}, ${person.role}: ${person.pin}${person.password ? `  ${person.password}` : ''}\n`,
+      );
   }
   if (tls?.authority) {
-    process.stdout.write(`\nA tablet trusts this shop once: scan this, or open ${url}/trust, and follow the page there.\nIts first visit warns that the certificate is not known yet; compare this fingerprint before going on:\n  ${fingerprintOf(tls.authority)}\n\n`);
+    process.stdout.write(
+      `\nA tablet trusts this shop once: scan this, or open ${url}/trust, and follow the page there.\nIts first visit warns that the certificate is not known yet; compare this fingerprint before going on:\n  ${fingerprintOf(tls.authority)}\n\n`,
+    );
     process.stdout.write(`${await QRCode.toString(`${url}/trust`, { type: 'terminal', small: true })}\n`);
   } else if (tls) {
     process.stdout.write(`\n${await QRCode.toString(url, { type: 'terminal', small: true })}\n`);

@@ -11,17 +11,24 @@ export interface DeviceRow {
   revokedAt: Date | null;
 }
 
-const DEVICE = 'id, name, enrolled_by as "enrolledBy", enrolled_at as "enrolledAt", seen_at as "seenAt", revoked_at as "revokedAt"';
+const DEVICE =
+  'id, name, enrolled_by as "enrolledBy", enrolled_at as "enrolledAt", seen_at as "seenAt", revoked_at as "revokedAt"';
 
 /** Lets a tablet in; only its token's hash is stored. Returns its id. */
 export async function insertDevice(db: Db, device: { name: string; tokenHash: Buffer; by: string }): Promise<string> {
-  const { rows } = await db.query<{ id: string }>('insert into devices (name, token_hash, enrolled_by) values ($1, $2, $3) returning id', [device.name, device.tokenHash, device.by]);
+  const { rows } = await db.query<{ id: string }>(
+    'insert into devices (name, token_hash, enrolled_by) values ($1, $2, $3) returning id',
+    [device.name, device.tokenHash, device.by],
+  );
   return rows[0].id;
 }
 
 /** The tablet a token belongs to; null where it is none, or no longer let in. */
 export async function findDevice(db: Db, tokenHash: Buffer): Promise<DeviceRow | null> {
-  const { rows } = await db.query<DeviceRow>(`select ${DEVICE} from devices where token_hash = $1 and revoked_at is null`, [tokenHash]);
+  const { rows } = await db.query<DeviceRow>(
+    `select ${DEVICE} from devices where token_hash = $1 and revoked_at is null`,
+    [tokenHash],
+  );
   return rows[0] ?? null;
 }
 
@@ -32,12 +39,17 @@ export async function noteDeviceSeen(db: Db, id: string): Promise<void> {
 
 /** Every tablet that was ever let in: those that still are first, by name. */
 export async function listDevices(db: Db): Promise<DeviceRow[]> {
-  const { rows } = await db.query<DeviceRow>(`select ${DEVICE} from devices order by revoked_at is not null, name, enrolled_at`);
+  const { rows } = await db.query<DeviceRow>(
+    `select ${DEVICE} from devices order by revoked_at is not null, name, enrolled_at`,
+  );
   return rows;
 }
 
 /** Shuts a tablet out. Throws not-found. */
 export async function revokeDevice(db: Db, id: string, by: string): Promise<void> {
-  const { rowCount } = await db.query('update devices set revoked_at = coalesce(revoked_at, now()), revoked_by = coalesce(revoked_by, $2) where id = $1', [id, by]);
+  const { rowCount } = await db.query(
+    'update devices set revoked_at = coalesce(revoked_at, now()), revoked_by = coalesce(revoked_by, $2) where id = $1',
+    [id, by],
+  );
   if (!rowCount) throw notFound('device-unknown', 'There is no such tablet.');
 }

@@ -2,7 +2,17 @@ import { notFound } from '../core/errors';
 import type { Db } from './pool';
 
 /** Why a lead must look at an event. */
-export type FlagReason = 'removed-person' | 'other-sender' | 'unknown-type' | 'unreadable' | 'foreign' | 'override' | 'late' | 'too-far-ahead' | 'protected' | 'not-own';
+export type FlagReason =
+  | 'removed-person'
+  | 'other-sender'
+  | 'unknown-type'
+  | 'unreadable'
+  | 'foreign'
+  | 'override'
+  | 'late'
+  | 'too-far-ahead'
+  | 'protected'
+  | 'not-own';
 
 export interface FlagRow {
   id: string;
@@ -47,6 +57,9 @@ export async function listOpenFlags(db: Db, jobNumbers: number[]): Promise<FlagR
 
 /** Notes that somebody looked. Throws not-found. */
 export async function markLooked(db: Db, id: string, by: string): Promise<void> {
-  const { rowCount } = await db.query('update flags set looked_by = coalesce(looked_by, $2), looked_at = coalesce(looked_at, now()) where id = $1', [id, by]);
+  const { rowCount } = await db.query(
+    'update flags set looked_by = coalesce(looked_by, $2), looked_at = coalesce(looked_at, now()) where id = $1',
+    [id, by],
+  );
   if (!rowCount) throw notFound('flag-unknown', 'There is nothing like that to look at.');
 }

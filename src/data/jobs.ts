@@ -37,7 +37,10 @@ export async function insertVehicle(db: Db, vehicle: Vehicle & { label: string }
 }
 
 /** Opens a job with the log of its visit, and returns its number. */
-export async function insertJob(db: Db, job: { title: string; customer: string; vehicleId: string; by: string }): Promise<number> {
+export async function insertJob(
+  db: Db,
+  job: { title: string; customer: string; vehicleId: string; by: string },
+): Promise<number> {
   const { rows } = await db.query<{ number: number }>(
     'insert into jobs (title, customer, vehicle_id, created_by) values ($1, $2, $3, $4) returning number',
     [job.title, job.customer, job.vehicleId, job.by],
@@ -48,9 +51,7 @@ export async function insertJob(db: Db, job: { title: string; customer: string; 
 
 /** All jobs with their vehicle, newest first. */
 export async function listJobs(db: Db, limit: number): Promise<JobRow[]> {
-  const { rows } = await db.query<JobRow>(
-    `select ${JOB} ${FROM} order by j.number desc limit $1`, [limit],
-  );
+  const { rows } = await db.query<JobRow>(`select ${JOB} ${FROM} order by j.number desc limit $1`, [limit]);
   return rows;
 }
 
@@ -63,5 +64,8 @@ export async function getJob(db: Db, number: number): Promise<JobRow> {
 
 /** Notes the VIN of a job's vehicle. */
 export async function updateVin(db: Db, jobNumber: number, vin: string): Promise<void> {
-  await db.query('update vehicles set vin = $2 where id = (select vehicle_id from jobs where number = $1)', [jobNumber, vin]);
+  await db.query('update vehicles set vin = $2 where id = (select vehicle_id from jobs where number = $1)', [
+    jobNumber,
+    vin,
+  ]);
 }

@@ -26,7 +26,10 @@ export const lockLog = (db: Db, id: string): Promise<LogRow> => selectLog(db, id
 export const getLog = (db: Db, id: string): Promise<LogRow> => selectLog(db, id, '');
 
 async function selectLog(db: Db, id: string, lock: 'for update' | ''): Promise<LogRow> {
-  const { rows } = await db.query<LogRow>(`select id, kind, job_number as "jobNumber", closed_position is not null as "isClosed" from logs where id = $1 ${lock}`, [id]);
+  const { rows } = await db.query<LogRow>(
+    `select id, kind, job_number as "jobNumber", closed_position is not null as "isClosed" from logs where id = $1 ${lock}`,
+    [id],
+  );
   if (!rows[0]) throw notFound('log-unknown', 'There is no such run or visit.');
   return rows[0];
 }
@@ -35,7 +38,19 @@ async function selectLog(db: Db, id: string, lock: 'for update' | ''): Promise<L
 export const MOST_LAMPORT_AHEAD = 1_000_000;
 
 /** One event as the statement below unpacks it. */
-const packed = (events: KeptEvent[]) => JSON.stringify(events.map(({ id, lamport, device, seq, person, at, type, late: _late, ...fact }) => ({ id, lamport, device, seq, person, at: new Date(at).toISOString(), type, fact })));
+const packed = (events: KeptEvent[]) =>
+  JSON.stringify(
+    events.map(({ id, lamport, device, seq, person, at, type, late: _late, ...fact }) => ({
+      id,
+      lamport,
+      device,
+      seq,
+      person,
+      at: new Date(at).toISOString(),
+      type,
+      fact,
+    })),
+  );
 
 /** Adds the events of $2 to the log in `held`, in their order, as received from $3. */
 const INSERT = `insert into events (id, log_id, lamport, device, seq, person_id, at, type, fact, received_from)
@@ -46,23 +61,39 @@ const INSERT = `insert into events (id, log_id, lamport, device, seq, person_id,
  * Appends events to a log that is held. One that is there already, by its id, changes nothing. Returns the ids that this log now holds; an id that
  * belongs to another log is missing from the answer.
  */
-export async function appendEvents(db: Db, logId: string, events: KeptEvent[], receivedFrom: string): Promise<string[]> {
+export async function appendEvents(
+  db: Db,
+  logId: string,
+  events: KeptEvent[],
+  receivedFrom: string,
+): Promise<string[]> {
   if (events.length === 0) return [];
-  await db.query(`with held as (select $1::uuid as id) ${INSERT} on conflict (id) do nothing`, [logId, packed(events), receivedFrom]);
-  const { rows } = await db.query<{ id: string }>(
-    'select id from events where log_id = $1 and id = any($2)', [logId, events.map((event) => event.id)],
-  );
+  await db.query(`with held as (select $1::uuid as id) ${INSERT} on conflict (id) do nothing`, [
+    logId,
+    packed(events),
+    receivedFrom,
+  ]);
+  const { rows } = await db.query<{ id: string }>('select id from events where log_id = $1 and id = any($2)', [
+    logId,
+    events.map((event) => event.id),
+  ]);
   return rows.map((row) => row.id);
 }
 
 /** Closes the runs of a job that never began: what arrives in them after the vehicle was given back stands beside. */
 export async function closeIdleRuns(db: Db, jobNumber: number): Promise<void> {
-  await db.query(`update logs set closed_position = 0 where job_number = $1 and kind = 'run' and closed_position is null`, [jobNumber]);
+  await db.query(
+    `update logs set closed_position = 0 where job_number = $1 and kind = 'run' and closed_position is null`,
+    [jobNumber],
+  );
 }
 
 /** Closes a log with the event that was just added to it. What arrives from now on stands beside. */
 export async function closeLog(db: Db, logId: string, eventId: string): Promise<void> {
-  await db.query('update logs set closed_position = (select position from events where id = $2) where id = $1 and closed_position is null', [logId, eventId]);
+  await db.query(
+    'update logs set closed_position = (select position from events where id = $2) where id = $1 and closed_position is null',
+    [logId, eventId],
+  );
 }
 
 interface EventRow {
@@ -79,14 +110,23 @@ interface EventRow {
   late: boolean;
 }
 
-const COLUMNS = 'e.position, e.log_id as "logId", e.id, e.lamport, e.device, e.seq, e.person_id as person, e.at, e.type, e.fact';
+const COLUMNS =
+  'e.position, e.log_id as "logId", e.id, e.lamport, e.device, e.seq, e.person_id as person, e.at, e.type, e.fact';
 const EVENT = `${COLUMNS}, coalesce(e.position > l.closed_position, false) as late`;
 const FROM = 'from events e join logs l on l.id = e.log_id';
 
-const toEvent = <E extends KeptEvent>(row: EventRow): E => ({
-  id: row.id, lamport: Number(row.lamport), device: row.device, seq: Number(row.seq), person: row.person,
-  at: new Date(row.at).toISOString(), type: row.type, ...row.fact, ...(row.late ? { late: true } : {}),
-} as unknown as E);
+const toEvent = <E extends KeptEvent>(row: EventRow): E =>
+  ({
+    id: row.id,
+    lamport: Number(row.lamport),
+    device: row.device,
+    seq: Number(row.seq),
+    person: row.person,
+    at: new Date(row.at).toISOString(),
+    type: row.type,
+    ...row.fact,
+    ...(row.late ? { late: true } : {}),
+  }) as unknown as E;
 
 /** What one statement took in, and what it saw of the log besides. */
 export interface Taken<E extends KeptEvent> {
@@ -100,7 +140,13 @@ export interface Taken<E extends KeptEvent> {
  * run too far ahead, or come to a log that is closed are missing from `added`, and need a closer look. The news are what the statement saw at its start: what others added
  * while it waited for the log, and its own, come with the next look. Throws `invalid` where a value is not the database's kind.
  */
-export async function takePlainEvents<E extends KeptEvent>(db: Db, logId: string, sent: KeptEvent[], receivedFrom: string, after: number): Promise<Taken<E>> {
+export async function takePlainEvents<E extends KeptEvent>(
+  db: Db,
+  logId: string,
+  sent: KeptEvent[],
+  receivedFrom: string,
+  after: number,
+): Promise<Taken<E>> {
   const { rows } = await db.query<{ added: string[]; news: EventRow[] }>(
     `with held as (select id from logs where id = $1 and closed_position is null for update),
           last as (select coalesce(max(lamport), 0) as lamport from events where log_id = $1),
@@ -110,18 +156,31 @@ export async function takePlainEvents<E extends KeptEvent>(db: Db, logId: string
     [logId, packed(sent), receivedFrom, after],
   );
   const [{ added, news }] = rows;
-  return { added, events: news.map(toEvent<E>), position: news.length ? Number(news[news.length - 1].position) : after };
+  return {
+    added,
+    events: news.map(toEvent<E>),
+    position: news.length ? Number(news[news.length - 1].position) : after,
+  };
 }
 
 /** The events of a log that arrived after a position, in order of arrival, with the new position. */
-export async function listEvents<E extends KeptEvent>(db: Db, logId: string, after: number): Promise<{ events: E[]; position: number }> {
-  const { rows } = await db.query<EventRow>(`select ${EVENT} ${FROM} where e.log_id = $1 and e.position > $2 order by e.position`, [logId, after]);
+export async function listEvents<E extends KeptEvent>(
+  db: Db,
+  logId: string,
+  after: number,
+): Promise<{ events: E[]; position: number }> {
+  const { rows } = await db.query<EventRow>(
+    `select ${EVENT} ${FROM} where e.log_id = $1 and e.position > $2 order by e.position`,
+    [logId, after],
+  );
   return { events: rows.map(toEvent<E>), position: rows.length ? Number(rows[rows.length - 1].position) : after };
 }
 
 /** The events of several logs, grouped by log. */
 export async function listEventsOf<E extends KeptEvent>(db: Db, logIds: string[]): Promise<Map<string, E[]>> {
-  const { rows } = await db.query<EventRow>(`select ${EVENT} ${FROM} where e.log_id = any($1) order by e.position`, [logIds]);
+  const { rows } = await db.query<EventRow>(`select ${EVENT} ${FROM} where e.log_id = any($1) order by e.position`, [
+    logIds,
+  ]);
   const grouped = new Map<string, E[]>(logIds.map((id) => [id, []]));
   for (const row of rows) grouped.get(row.logId)!.push(toEvent<E>(row));
   return grouped;
@@ -129,19 +188,27 @@ export async function listEventsOf<E extends KeptEvent>(db: Db, logIds: string[]
 
 /** In which log each of the given events is; those that are in none are missing. */
 export async function findLogsOfEvents(db: Db, eventIds: string[]): Promise<Map<string, string>> {
-  const { rows } = await db.query<{ id: string; logId: string }>('select id, log_id as "logId" from events where id = any($1)', [eventIds]);
+  const { rows } = await db.query<{ id: string; logId: string }>(
+    'select id, log_id as "logId" from events where id = any($1)',
+    [eventIds],
+  );
   return new Map(rows.map((row) => [row.id, row.logId]));
 }
 
 /** The highest logical time of a log; 0 where it is empty. */
 export async function lastLamport(db: Db, logId: string): Promise<number> {
-  const { rows } = await db.query<{ last: string | null }>('select max(lamport) as last from events where log_id = $1', [logId]);
+  const { rows } = await db.query<{ last: string | null }>(
+    'select max(lamport) as last from events where log_id = $1',
+    [logId],
+  );
   return Number(rows[0].last ?? 0);
 }
 
 /** The types of the given events; those that are in no log are missing. */
 export async function listTypesOfEvents(db: Db, eventIds: string[]): Promise<Map<string, string>> {
   if (eventIds.length === 0) return new Map();
-  const { rows } = await db.query<{ id: string; type: string }>('select id, type from events where id = any($1)', [eventIds]);
+  const { rows } = await db.query<{ id: string; type: string }>('select id, type from events where id = any($1)', [
+    eventIds,
+  ]);
   return new Map(rows.map((row) => [row.id, row.type]));
 }

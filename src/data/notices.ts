@@ -51,7 +51,11 @@ class Notices {
   }
 
   private async connect(): Promise<void> {
-    const client = new pg.Client({ connectionString: process.env.PEZZO_LISTEN_URL || process.env.DATABASE_URL, connectionTimeoutMillis: 5000, keepAlive: true });
+    const client = new pg.Client({
+      connectionString: process.env.PEZZO_LISTEN_URL || process.env.DATABASE_URL,
+      connectionTimeoutMillis: 5000,
+      keepAlive: true,
+    });
     this.client = client;
     client.on('notification', ({ payload }) => this.heard(payload ?? ''));
     client.on('error', () => this.lost(client));
@@ -97,7 +101,12 @@ class Notices {
       this.tests.set(mark, () => resolve(true));
       setTimeout(() => resolve(false), TEST_PATIENCE_MS).unref();
     });
-    const sent = await getPool().query('select pg_notify($1, $2)', [CHANNEL, mark]).then(() => true, () => false);
+    const sent = await getPool()
+      .query('select pg_notify($1, $2)', [CHANNEL, mark])
+      .then(
+        () => true,
+        () => false,
+      );
     const passed = sent && (await came);
     this.tests.delete(mark);
     // A database that is away says nothing about the channel: the lost connection is looked after by itself.
@@ -112,7 +121,9 @@ class Notices {
       say('Notices from the database come through again: tablets hear at once.');
       return;
     }
-    say('Notices from the database do not come through (is there a pooler in between?), so it is asked once a second. Give a direct address as PEZZO_LISTEN_URL.');
+    say(
+      'Notices from the database do not come through (is there a pooler in between?), so it is asked once a second. Give a direct address as PEZZO_LISTEN_URL.',
+    );
     this.asker = setInterval(() => void this.ask(), ASK_MS);
   }
 
@@ -122,7 +133,8 @@ class Notices {
     this.isAsking = true;
     try {
       const { rows } = await getPool().query<{ logId: string; position: string }>(
-        `select log_id as "logId", max(position) as position from events where position > $1 and received_at > now() - interval '10 seconds' group by log_id`, [this.askFrom],
+        `select log_id as "logId", max(position) as position from events where position > $1 and received_at > now() - interval '10 seconds' group by log_id`,
+        [this.askFrom],
       );
       for (const { logId, position } of rows) {
         // Positions of one log become visible in order; those of different logs need not: so each is remembered by itself.
@@ -143,7 +155,10 @@ class Notices {
     this.client = null;
     client.end().catch(() => undefined);
     if (this.listeners.size === 0 || this.again) return;
-    this.again = setTimeout(() => { this.again = null; if (this.listeners.size && !this.client) void this.connect(); }, AGAIN_MS);
+    this.again = setTimeout(() => {
+      this.again = null;
+      if (this.listeners.size && !this.client) void this.connect();
+    }, AGAIN_MS);
   }
 
   private close(): void {

@@ -42,11 +42,17 @@ export async function findPersonForSignIn(db: Db, idOrName: string): Promise<Per
 }
 
 /** Adds a person. */
-export async function insertPerson(db: Db, person: { id: string; name: string; role: Role; pinHash: string; passwordHash: string | null }): Promise<void> {
-  await db.query(
-    'insert into people (id, name, role, pin_hash, password_hash) values ($1, $2, $3, $4, $5)',
-    [person.id, person.name, person.role, person.pinHash, person.passwordHash],
-  );
+export async function insertPerson(
+  db: Db,
+  person: { id: string; name: string; role: Role; pinHash: string; passwordHash: string | null },
+): Promise<void> {
+  await db.query('insert into people (id, name, role, pin_hash, password_hash) values ($1, $2, $3, $4, $5)', [
+    person.id,
+    person.name,
+    person.role,
+    person.pinHash,
+    person.passwordHash,
+  ]);
 }
 
 /** Changes a person's role and whether they may sign in. */
@@ -66,7 +72,9 @@ export async function updatePassword(db: Db, id: string, passwordHash: string): 
 
 /** How many active owners there are: the last one may not be removed. */
 export async function countOwners(db: Db): Promise<number> {
-  const { rows } = await db.query<{ n: number }>(`select count(*)::int as n from people where active and role = 'owner'`);
+  const { rows } = await db.query<{ n: number }>(
+    `select count(*)::int as n from people where active and role = 'owner'`,
+  );
   return rows[0].n;
 }
 

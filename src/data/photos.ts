@@ -16,34 +16,59 @@ export async function insertPhoto(db: Db, photo: PhotoRow & { receivedFrom: stri
   await db.query(
     `insert into photos (id, job_number, sha256, picture, small, width, height, received_from) values ($1, $2, $3, $4, $5, $6, $7, $8)
      on conflict (id) do nothing`,
-    [photo.id, photo.jobNumber, photo.sha256, photo.picture, photo.small, photo.width, photo.height, photo.receivedFrom],
+    [
+      photo.id,
+      photo.jobNumber,
+      photo.sha256,
+      photo.picture,
+      photo.small,
+      photo.width,
+      photo.height,
+      photo.receivedFrom,
+    ],
   );
 }
 
 /** What tells one delivery of a photo from another; null where there is none yet. */
 export async function findPhotoMark(db: Db, id: string): Promise<{ sha256: Buffer; jobNumber: number } | null> {
-  const { rows } = await db.query<{ sha256: Buffer; jobNumber: number }>('select sha256, job_number as "jobNumber" from photos where id = $1', [id]);
+  const { rows } = await db.query<{ sha256: Buffer; jobNumber: number }>(
+    'select sha256, job_number as "jobNumber" from photos where id = $1',
+    [id],
+  );
   return rows[0] ?? null;
 }
 
 /** The bytes of a photo, whole or small. Throws not-found. */
 export async function getPhoto(db: Db, id: string, size: 'picture' | 'small'): Promise<Buffer> {
-  const { rows } = await db.query<{ bytes: Buffer }>(size === 'small' ? 'select small as bytes from photos where id = $1' : 'select picture as bytes from photos where id = $1', [id]);
+  const { rows } = await db.query<{ bytes: Buffer }>(
+    size === 'small'
+      ? 'select small as bytes from photos where id = $1'
+      : 'select picture as bytes from photos where id = $1',
+    [id],
+  );
   if (rows[0]?.bytes.length === 0) throw notFound('photo-redacted', 'This photo was erased with the customer data.');
   if (!rows[0]) throw notFound('photo-unknown', 'There is no such photo, or its tablet has not sent it yet.');
   return rows[0].bytes;
 }
 
 /** Some photos of a job, in the order of the ids. */
-export async function listPhotos(db: Db, jobNumber: number, ids: string[]): Promise<Pick<PhotoRow, 'id' | 'picture' | 'width' | 'height'>[]> {
+export async function listPhotos(
+  db: Db,
+  jobNumber: number,
+  ids: string[],
+): Promise<Pick<PhotoRow, 'id' | 'picture' | 'width' | 'height'>[]> {
   const { rows } = await db.query<PhotoRow>(
-    'select id, picture, width, height from photos where job_number = $1 and id = any($2) order by array_position($2, id)', [jobNumber, ids],
+    'select id, picture, width, height from photos where job_number = $1 and id = any($2) order by array_position($2, id)',
+    [jobNumber, ids],
   );
   return rows;
 }
 
 /** Photos of a job that are still kept, as they came. */
 export async function listPhotosOfJob(db: Db, jobNumber: number): Promise<Pick<PhotoRow, 'id' | 'picture'>[]> {
-  const { rows } = await db.query<PhotoRow>('select id, picture from photos where job_number = $1 and redacted_at is null order by received_at, id', [jobNumber]);
+  const { rows } = await db.query<PhotoRow>(
+    'select id, picture from photos where job_number = $1 and redacted_at is null order by received_at, id',
+    [jobNumber],
+  );
   return rows;
 }

@@ -38,7 +38,14 @@ const fold = (text: string) => text.normalize('NFKD').replace(/\p{M}/gu, '').toL
 
 /** The text the search box looks in: title, makes, models, bodies and the zone's words. */
 const searchText = (document: ProcedureDocument) =>
-  fold([document.title, ...document.applies.flatMap((a) => [a.make, a.model, a.body ?? '']), zoneName(document.zone), document.id].join(' '));
+  fold(
+    [
+      document.title,
+      ...document.applies.flatMap((a) => [a.make, a.model, a.body ?? '']),
+      zoneName(document.zone),
+      document.id,
+    ].join(' '),
+  );
 
 /** Adds a procedure that has neither draft nor revision yet. */
 export async function insertProcedure(db: Db, document: ProcedureDocument, by: string): Promise<void> {
@@ -112,24 +119,38 @@ export async function isProcedureId(db: Db, id: string): Promise<boolean> {
 /** The draft of a procedure, or null. */
 export async function findDraft(db: Db, id: string): Promise<Draft | null> {
   const { rows } = await db.query<Draft>(
-    'select version, document, begun_by as "begunBy", edited_by as "editedBy", edited_at as "editedAt" from procedure_drafts where procedure_id = $1', [id],
+    'select version, document, begun_by as "begunBy", edited_by as "editedBy", edited_at as "editedAt" from procedure_drafts where procedure_id = $1',
+    [id],
   );
   return rows[0] ?? null;
 }
 
 /** Starts a draft at version 1. A conflict where there is one already. */
 export async function insertDraft(db: Db, document: ProcedureDocument, by: string): Promise<void> {
-  await db.query('insert into procedure_drafts (procedure_id, document, begun_by, edited_by) values ($1, $2, $3, $3)', [document.id, document, by]);
+  await db.query('insert into procedure_drafts (procedure_id, document, begun_by, edited_by) values ($1, $2, $3, $3)', [
+    document.id,
+    document,
+    by,
+  ]);
 }
 
 /** Saves over the version the editor started from. A conflict where somebody saved in between: nothing is overwritten. */
-export async function updateDraft(db: Db, document: ProcedureDocument, fromVersion: number, by: string): Promise<number> {
+export async function updateDraft(
+  db: Db,
+  document: ProcedureDocument,
+  fromVersion: number,
+  by: string,
+): Promise<number> {
   const { rows } = await db.query<{ version: number }>(
     `update procedure_drafts set version = version + 1, document = $3, edited_by = $4, edited_at = now()
       where procedure_id = $1 and version = $2 returning version`,
     [document.id, fromVersion, document, by],
   );
-  if (!rows[0]) throw conflict('draft-moved-on', 'Somebody else saved this draft in the meantime. Your changes are still here, unsaved.');
+  if (!rows[0])
+    throw conflict(
+      'draft-moved-on',
+      'Somebody else saved this draft in the meantime. Your changes are still here, unsaved.',
+    );
   return rows[0].version;
 }
 
@@ -145,7 +166,11 @@ export async function deleteUnapproved(db: Db, id: string): Promise<void> {
 
 /** Makes the next revision and puts it in force. Returns its number. */
 export async function insertRevision(
-  db: Db, document: ProcedureDocument, note: string, madeBy: string, approvedBy: string,
+  db: Db,
+  document: ProcedureDocument,
+  note: string,
+  madeBy: string,
+  approvedBy: string,
 ): Promise<number> {
   const { rows } = await db.query<{ revision: number }>(
     `insert into procedure_revisions (procedure_id, revision, document, note, made_by, approved_by)

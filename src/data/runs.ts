@@ -19,15 +19,30 @@ const STANDS = `not exists (select 1 from events x where x.log_id = e.log_id and
 
 /** Opens a run with its log, its fixed plan and the revisions it follows. */
 export async function insertRun(
-  db: Db, run: { id: string; jobNumber: number; title: string; plan: RunPlan; by: string; revisions: [procedureId: string, revision: number][] },
+  db: Db,
+  run: {
+    id: string;
+    jobNumber: number;
+    title: string;
+    plan: RunPlan;
+    by: string;
+    revisions: [procedureId: string, revision: number][];
+  },
 ): Promise<void> {
   await insertLog(db, { id: run.id, kind: 'run', jobNumber: run.jobNumber });
-  await db.query(
-    'insert into runs (id, job_number, title, plan, created_by) values ($1, $2, $3, $4, $5)',
-    [run.id, run.jobNumber, run.title, run.plan, run.by],
-  );
+  await db.query('insert into runs (id, job_number, title, plan, created_by) values ($1, $2, $3, $4, $5)', [
+    run.id,
+    run.jobNumber,
+    run.title,
+    run.plan,
+    run.by,
+  ]);
   for (const [procedureId, revision] of run.revisions) {
-    await db.query('insert into run_procedures (run_id, procedure_id, revision) values ($1, $2, $3)', [run.id, procedureId, revision]);
+    await db.query('insert into run_procedures (run_id, procedure_id, revision) values ($1, $2, $3)', [
+      run.id,
+      procedureId,
+      revision,
+    ]);
   }
 }
 
@@ -40,14 +55,20 @@ export async function getRun(db: Db, id: string): Promise<RunRow> {
 
 /** The ids of the procedures in a run's plan ("kite-rear-door@right" for a mirrored one). Throws not-found. */
 export async function listRunDocuments(db: Db, id: string): Promise<string[]> {
-  const { rows } = await db.query<{ ids: string[] }>(`select jsonb_path_query_array(plan, '$.documents[*].id') as ids from runs where id = $1`, [id]);
+  const { rows } = await db.query<{ ids: string[] }>(
+    `select jsonb_path_query_array(plan, '$.documents[*].id') as ids from runs where id = $1`,
+    [id],
+  );
   if (!rows[0]) throw notFound('run-unknown', 'There is no such run.');
   return rows[0].ids;
 }
 
 /** The runs of the given jobs, oldest first. */
 export async function listRunsOfJobs(db: Db, jobNumbers: number[]): Promise<RunRow[]> {
-  const { rows } = await db.query<RunRow>(`select ${RUN} from runs where job_number = any($1) order by created_at, id`, [jobNumbers]);
+  const { rows } = await db.query<RunRow>(
+    `select ${RUN} from runs where job_number = any($1) order by created_at, id`,
+    [jobNumbers],
+  );
   return rows;
 }
 
@@ -58,13 +79,18 @@ export async function markFinished(db: Db, runId: string): Promise<void> {
 
 /** What tells whether the finished runs have changed: how many there are and when the last was finished. */
 export async function finishedMark(db: Db): Promise<string> {
-  const { rows } = await db.query<{ mark: string }>(`select count(*) || ' ' || coalesce(max(finished_at)::text, '') as mark from runs where finished_at is not null`);
+  const { rows } = await db.query<{ mark: string }>(
+    `select count(*) || ' ' || coalesce(max(finished_at)::text, '') as mark from runs where finished_at is not null`,
+  );
   return rows[0].mark;
 }
 
 /** The runs finished last, newest first. */
 export async function listFinishedRuns(db: Db, limit: number): Promise<RunRow[]> {
-  const { rows } = await db.query<RunRow>(`select ${RUN} from runs where finished_at is not null order by finished_at desc, id limit $1`, [limit]);
+  const { rows } = await db.query<RunRow>(
+    `select ${RUN} from runs where finished_at is not null order by finished_at desc, id limit $1`,
+    [limit],
+  );
   return rows;
 }
 
@@ -95,7 +121,10 @@ export async function listFindings(db: Db, procedureId: string, limit: number): 
  * What held stuck parts in earlier runs of the given procedures: part, culprit or cause, and how often. A run over several procedures tells of each only
  * what is its own.
  */
-export async function listMisses(db: Db, procedureIds: string[]): Promise<{ item: string; culprit: string | null; cause: string; count: number }[]> {
+export async function listMisses(
+  db: Db,
+  procedureIds: string[],
+): Promise<{ item: string; culprit: string | null; cause: string; count: number }[]> {
   const { rows } = await db.query<{ item: string; culprit: string | null; cause: string; count: number }>(
     `select e.fact->>'item' as item, e.fact->>'culprit' as culprit, e.fact->>'cause' as cause, count(*)::int as count
        from run_procedures p join events e on e.log_id = p.run_id

@@ -37,5 +37,8 @@ export async function claimTry(db: Db, { source, free, longestSeconds }: Throttl
 
 /** Forgets the wrong tries of the given sources, and every old one. */
 export async function forgetTries(db: Db, sources: string[]): Promise<void> {
-  await db.query('delete from sign_in_tries where source = any($1) or last_at < now() - make_interval(hours => $2)', [sources, FORGET_HOURS]);
+  await db.query('delete from sign_in_tries where source = any($1) or last_at < now() - make_interval(hours => $2)', [
+    sources,
+    FORGET_HOURS,
+  ]);
 }

@@ -17,7 +17,9 @@ export interface StockMove {
 
 /** What there is of each kind that ever moved. */
 export async function listStock(db: Db): Promise<StockRow[]> {
-  const { rows } = await db.query<StockRow>('select kind, sum(change)::int as count from stock_moves group by kind order by kind');
+  const { rows } = await db.query<StockRow>(
+    'select kind, sum(change)::int as count from stock_moves group by kind order by kind',
+  );
   return rows;
 }
 
@@ -32,7 +34,10 @@ export async function listStockMoves(db: Db, limit: number): Promise<StockMove[]
 }
 
 /** Puts in (positive) or takes out (negative). A run takes each kind once; a second time changes nothing. */
-export async function insertStockMove(db: Db, move: { kind: string; change: number; reason: string; runId: string | null; by: string }): Promise<void> {
+export async function insertStockMove(
+  db: Db,
+  move: { kind: string; change: number; reason: string; runId: string | null; by: string },
+): Promise<void> {
   await db.query(
     `insert into stock_moves (kind, change, reason, run_id, moved_by) values ($1, $2, $3, $4, $5)
      on conflict (run_id, kind) where run_id is not null do nothing`,

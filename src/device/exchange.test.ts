@@ -1,16 +1,34 @@
 import 'fake-indexeddb/auto';
 import fc from 'fast-check';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { dropEvents, findPhoto, keepEvents, keepPhoto, listLocal, listUnsent, listWaitingPhotos, notePhoto, type LocalEvent } from '@/device/store';
+import {
+  dropEvents,
+  findPhoto,
+  keepEvents,
+  keepPhoto,
+  listLocal,
+  listUnsent,
+  listWaitingPhotos,
+  notePhoto,
+  type LocalEvent,
+} from '@/device/store';
 import { MOST_EVENTS_AT_ONCE } from '@/core/log';
 import { exchange } from './exchange';
 
 let counter = 0;
 const event = (lamport: number, type = 'note'): LocalEvent => {
   counter += 1;
-  return { id: `00000000-0000-4000-8000-${String(counter).padStart(12, '0')}`, lamport, device: 'a', seq: counter, person: 'bea', at: '2026-03-02T09:00:00.000Z', type };
+  return {
+    id: `00000000-0000-4000-8000-${String(counter).padStart(12, '0')}`,
+    lamport,
+    device: 'a',
+    seq: counter,
+    person: 'bea',
+    at: '2026-03-02T09:00:00.000Z',
+    type,
+  };
 };
-const newLog = () => `log-${counter += 1}`;
+const newLog = () => `log-${(counter += 1)}`;
 const ids = (events: { id: string }[]) => events.map(({ id }) => id);
 
 /** A server that keeps what reaches it, fails as told, and forgets to answer as told. */
@@ -25,7 +43,12 @@ class FakeServer {
     const aside = sent.filter(({ type }) => type === this.mood.setsAside);
     for (const one of sent) if (!aside.includes(one) && !this.log.some(({ id }) => id === one.id)) this.log.push(one);
     if (this.mood.answersLost) throw new TypeError('connection broke off');
-    return Response.json({ kept: ids(sent), setAside: aside.map(({ id }) => ({ id, reason: 'not in order' })), events: this.log.slice(after), position: this.log.length });
+    return Response.json({
+      kept: ids(sent),
+      setAside: aside.map(({ id }) => ({ id, reason: 'not in order' })),
+      events: this.log.slice(after),
+      position: this.log.length,
+    });
   };
 }
 const talkTo = (server: FakeServer) => vi.stubGlobal('fetch', server.fetch);
@@ -45,7 +68,14 @@ describe('what a tablet keeps', () => {
   });
 
   it('is every photo until the server has it or says why it will not', async () => {
-    const photo = (id: string) => ({ id, job: 1, blob: new Blob(['x']), sha256: 'aa', sent: 0 as const, refused: null });
+    const photo = (id: string) => ({
+      id,
+      job: 1,
+      blob: new Blob(['x']),
+      sha256: 'aa',
+      sent: 0 as const,
+      refused: null,
+    });
     for (const id of ['one', 'two', 'three']) await keepPhoto(photo(id));
     await notePhoto('one', { sent: 1 });
     await notePhoto('two', { refused: 'no picture' });
@@ -134,25 +164,31 @@ describe('an exchange with the server', () => {
   });
 
   it('ends with every event on both sides once, whatever broke off on the way', async () => {
-    await fc.assert(fc.asyncProperty(fc.array(fc.constantFrom('tap', 'down', 'lost', 'sent'), { maxLength: 14 }), async (story) => {
-      const log = newLog();
-      const mood: { down?: boolean; answersLost?: boolean } = {};
-      const server = new FakeServer(mood);
-      talkTo(server);
-      const made: LocalEvent[] = [];
-      let position = 0;
-      for (const turn of [...story, 'sent']) {
-        if (turn === 'tap') {
-          made.push(event(made.length + 1));
-          await keepEvents(log, [made.at(-1)!], 'relaxed');
-          continue;
+    await fc.assert(
+      fc.asyncProperty(fc.array(fc.constantFrom('tap', 'down', 'lost', 'sent'), { maxLength: 14 }), async (story) => {
+        const log = newLog();
+        const mood: { down?: boolean; answersLost?: boolean } = {};
+        const server = new FakeServer(mood);
+        talkTo(server);
+        const made: LocalEvent[] = [];
+        let position = 0;
+        for (const turn of [...story, 'sent']) {
+          if (turn === 'tap') {
+            made.push(event(made.length + 1));
+            await keepEvents(log, [made.at(-1)!], 'relaxed');
+            continue;
+          }
+          Object.assign(mood, { down: turn === 'down', answersLost: turn === 'lost' });
+          position = await exchange(log, position).then(
+            (news) => news.position,
+            () => position,
+          );
         }
-        Object.assign(mood, { down: turn === 'down', answersLost: turn === 'lost' });
-        position = await exchange(log, position).then((news) => news.position, () => position);
-      }
-      expect(ids(server.log).sort()).toEqual(ids(made).sort());
-      expect(await listUnsent(log)).toEqual([]);
-      expect(ids(await listLocal(log))).toEqual(ids(made));
-    }), { numRuns: 40 });
+        expect(ids(server.log).sort()).toEqual(ids(made).sort());
+        expect(await listUnsent(log)).toEqual([]);
+        expect(ids(await listLocal(log))).toEqual(ids(made));
+      }),
+      { numRuns: 40 },
+    );
   });
 });

@@ -28,14 +28,36 @@ export const logAddress = (log: string, after: number) => `/api/logs/${log}/even
  * Sends what waits on this device, as much as one request takes, and takes in what is new since a position. `unkept` are events that its store could not take: they wait in the page alone.
  * What somebody else put their name to (a signature) waits for that person: sent by `me` it would be set aside. Throws where the server cannot be reached or refuses; then nothing is forgotten.
  */
-export async function exchange<E extends LogEvent>(log: string, after: number, unkept: E[] = [], me?: string): Promise<Exchanged<E>> {
+export async function exchange<E extends LogEvent>(
+  log: string,
+  after: number,
+  unkept: E[] = [],
+  me?: string,
+): Promise<Exchanged<E>> {
   const isMine = ({ type, person }: LogEvent) => me === undefined || person === me || !OWN_WORD.has(type);
   const unsent = [...(await listUnsent(log).catch(() => [])), ...unkept].filter(isMine).slice(0, MOST_EVENTS_AT_ONCE);
   const answer: LogAnswer<E> = unsent.length
     ? await send('POST', logAddress(log, after), { events: unsent }, LONGEST_MS + unsent.length * PER_EVENT_MS)
-    : { kept: [], setAside: [], ...(await send<Pick<LogAnswer<E>, 'events' | 'position'>>('GET', logAddress(log, after), undefined, LONGEST_MS)) };
+    : {
+        kept: [],
+        setAside: [],
+        ...(await send<Pick<LogAnswer<E>, 'events' | 'position'>>(
+          'GET',
+          logAddress(log, after),
+          undefined,
+          LONGEST_MS,
+        )),
+      };
   const dropped = answer.setAside.flatMap(({ id }) => (id ? [id] : []));
   // A device that cannot write just now goes on all the same: the server has the events.
-  await noteHeld(log, answer.kept, answer.events).then(() => dropEvents(dropped)).catch(() => undefined);
-  return { arrived: answer.events, position: answer.position, kept: answer.kept, dropped, reasons: answer.setAside.map(({ reason }) => reason) };
+  await noteHeld(log, answer.kept, answer.events)
+    .then(() => dropEvents(dropped))
+    .catch(() => undefined);
+  return {
+    arrived: answer.events,
+    position: answer.position,
+    kept: answer.kept,
+    dropped,
+    reasons: answer.setAside.map(({ reason }) => reason),
+  };
 }

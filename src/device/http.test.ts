@@ -1,7 +1,8 @@
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { ApiError, send, troubleWords } from './http';
 
-const answers = (body: BodyInit, status = 200) => vi.stubGlobal('fetch', () => Promise.resolve(new Response(body, { status })));
+const answers = (body: BodyInit, status = 200) =>
+  vi.stubGlobal('fetch', () => Promise.resolve(new Response(body, { status })));
 afterEach(() => vi.unstubAllGlobals());
 
 describe('sending to the server', () => {
@@ -17,7 +18,11 @@ describe('sending to the server', () => {
 
   it('throws a refusal in the server’s words, and one without words all the same', async () => {
     answers('{"code":"gate","message":"The gate is shut."}', 409);
-    await expect(send('POST', '/x', {})).rejects.toMatchObject({ status: 409, code: 'gate', message: 'The gate is shut.' });
+    await expect(send('POST', '/x', {})).rejects.toMatchObject({
+      status: 409,
+      code: 'gate',
+      message: 'The gate is shut.',
+    });
     answers('<html>', 502);
     const trouble = await send('POST', '/x', {}).catch((error: unknown) => error);
     expect(trouble).toBeInstanceOf(ApiError);

@@ -18,7 +18,11 @@ export async function mayShowKept(pathname: string, now: number): Promise<boolea
 /** Tells pages of logs that still wait to be sent. A check-in's address does not name its log: it counts while a log waits that no kept run is of. */
 async function openWork(): Promise<(pathname: string) => boolean> {
   const unsent = new Set((await listUnsentLogs()).map((log) => `/runs/${log}`));
-  const runs = new Set((await (await caches.open(PAGES)).keys()).map(({ url }) => new URL(url).pathname).filter((pathname) => unsent.has(pathname)));
+  const runs = new Set(
+    (await (await caches.open(PAGES)).keys())
+      .map(({ url }) => new URL(url).pathname)
+      .filter((pathname) => unsent.has(pathname)),
+  );
   return (pathname) => runs.has(pathname) || (unsent.size > runs.size && /^\/jobs\/\d+\/check-in$/.test(pathname));
 }
 

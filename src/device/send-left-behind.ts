@@ -13,7 +13,11 @@ let underway: Promise<void> | null = null;
  * Throws nothing: what could not be sent waits for the next time.
  */
 export function sendLeftBehind(me: string): Promise<void> {
-  underway ??= sendAll(me).catch(() => undefined).finally(() => { underway = null; });
+  underway ??= sendAll(me)
+    .catch(() => undefined)
+    .finally(() => {
+      underway = null;
+    });
   return underway;
 }
 
@@ -30,7 +34,10 @@ async function sendLog(log: string, me: string): Promise<boolean> {
   for (let round = 0; round < MOST_ROUNDS; round += 1) {
     if (!(await listUnsentLogs()).includes(log)) return true;
     // From the very end: what others did meanwhile is fetched when the log is opened.
-    const sent = await exchange(log, Number.MAX_SAFE_INTEGER, [], me).then(({ kept }) => kept.length, () => 0);
+    const sent = await exchange(log, Number.MAX_SAFE_INTEGER, [], me).then(
+      ({ kept }) => kept.length,
+      () => 0,
+    );
     // Nothing more goes from here: the network is away, or the rest is another person's word and waits for them.
     if (sent === 0) return false;
   }

@@ -3,7 +3,8 @@ import { afterEach, describe, expect, it, vi } from 'vitest';
 import { findPhoto, keepPhoto, listWaitingPhotos } from '@/device/store';
 import { sendPhotos } from './send-photos';
 
-const keep = (...ids: string[]) => Promise.all(ids.map((id) => keepPhoto({ id, job: 1, blob: new Blob([id]), sha256: 'aa', sent: 0, refused: null })));
+const keep = (...ids: string[]) =>
+  Promise.all(ids.map((id) => keepPhoto({ id, job: 1, blob: new Blob([id]), sha256: 'aa', sent: 0, refused: null })));
 const waiting = async () => (await listWaitingPhotos()).map(({ id }) => id).sort();
 const answer = (status: number, body: object = {}) => Response.json(body, { status });
 /** A server that answers for each photo as told, by its id. */
@@ -22,14 +23,24 @@ describe('sending photos', () => {
   it('goes on past one that fails, keeps that for later, and does not ask again for what is refused for good', async () => {
     await keep('fine', 'torn', 'text', 'away', 'busy', 'cut');
     talkTo({
-      fine: () => answer(200), torn: () => { throw new TypeError('no network'); }, text: () => answer(400, { code: 'photo-unreadable', message: 'That is no picture.' }),
-      away: () => answer(403, { code: 'signed-out' }), busy: () => new Response('<html>', { status: 503 }),
+      fine: () => answer(200),
+      torn: () => {
+        throw new TypeError('no network');
+      },
+      text: () => answer(400, { code: 'photo-unreadable', message: 'That is no picture.' }),
+      away: () => answer(403, { code: 'signed-out' }),
+      busy: () => new Response('<html>', { status: 503 }),
       cut: () => answer(400, { code: 'photo-cut', message: 'Only a part of the photo arrived.' }),
     });
     expect(await sendPhotos()).toBe(2);
     expect(await waiting()).toEqual(['away', 'busy', 'cut', 'torn']);
     expect((await findPhoto('text'))?.refused).toBe('That is no picture.');
-    const asked = talkTo({ torn: () => answer(200), away: () => answer(200), busy: () => answer(200), cut: () => answer(200) });
+    const asked = talkTo({
+      torn: () => answer(200),
+      away: () => answer(200),
+      busy: () => answer(200),
+      cut: () => answer(200),
+    });
     expect(await sendPhotos()).toBe(4);
     expect([asked.sort(), await waiting(), await sendPhotos()]).toEqual([['away', 'busy', 'cut', 'torn'], [], 0]);
   });
@@ -37,7 +48,12 @@ describe('sending photos', () => {
   it('sends each photo once, however often it is asked meanwhile', async () => {
     await keep('slow');
     let done = () => {};
-    const asked = talkTo({ slow: () => new Promise<Response>((resolve) => { done = () => resolve(answer(200)); }) });
+    const asked = talkTo({
+      slow: () =>
+        new Promise<Response>((resolve) => {
+          done = () => resolve(answer(200));
+        }),
+    });
     const both = [sendPhotos(), sendPhotos()];
     await vi.waitFor(() => expect(asked).toEqual(['slow']));
     done();

@@ -11,7 +11,9 @@ const PAGES = 'pages';
 
 /** Whether an answer may be kept: a page that sent us elsewhere (signed out) not under its own address, and nothing once the person has left. */
 const isKeepable = async (response: Response) => response.ok && !response.redirected && mayKeep(Date.now());
-const onlyItself: SerwistPlugin = { cacheWillUpdate: async ({ response }) => ((await isKeepable(response)) ? response : null) };
+const onlyItself: SerwistPlugin = {
+  cacheWillUpdate: async ({ response }) => ((await isKeepable(response)) ? response : null),
+};
 
 /** A shop whose database is just coming back is as good as no network: the kept page is shown. */
 const noFaults: SerwistPlugin = {
@@ -23,7 +25,8 @@ const noFaults: SerwistPlugin = {
 
 /** After the session has ended nobody is shown what it kept, but for work that still has to be sent. */
 const onlyWhileSignedIn: SerwistPlugin = {
-  cachedResponseWillBeUsed: async ({ cachedResponse, request }) => (cachedResponse && (await mayShowKept(new URL(request.url).pathname, Date.now())) ? cachedResponse : null),
+  cachedResponseWillBeUsed: async ({ cachedResponse, request }) =>
+    cachedResponse && (await mayShowKept(new URL(request.url).pathname, Date.now())) ? cachedResponse : null,
 };
 
 const serwist = new Serwist({
@@ -32,14 +35,26 @@ const serwist = new Serwist({
   clientsClaim: true,
   runtimeCaching: [
     {
-      matcher: ({ url, sameOrigin, request }) => sameOrigin && request.method === 'GET' && url.pathname.startsWith('/api/photos/'),
-      handler: new CacheFirst({ cacheName: 'photos', plugins: [onlyItself, new ExpirationPlugin({ maxEntries: 600, maxAgeSeconds: 60 * DAY_SECONDS })] }),
+      matcher: ({ url, sameOrigin, request }) =>
+        sameOrigin && request.method === 'GET' && url.pathname.startsWith('/api/photos/'),
+      handler: new CacheFirst({
+        cacheName: 'photos',
+        plugins: [onlyItself, new ExpirationPlugin({ maxEntries: 600, maxAgeSeconds: 60 * DAY_SECONDS })],
+      }),
     },
     {
-      matcher: ({ url, sameOrigin, request }) => sameOrigin && request.mode === 'navigate' && !url.pathname.startsWith('/api/'),
+      matcher: ({ url, sameOrigin, request }) =>
+        sameOrigin && request.mode === 'navigate' && !url.pathname.startsWith('/api/'),
       handler: new NetworkFirst({
-        cacheName: PAGES, networkTimeoutSeconds: PATIENCE_SECONDS, matchOptions: { ignoreVary: true },
-        plugins: [onlyItself, noFaults, onlyWhileSignedIn, new ExpirationPlugin({ maxEntries: 120, maxAgeSeconds: 14 * DAY_SECONDS })],
+        cacheName: PAGES,
+        networkTimeoutSeconds: PATIENCE_SECONDS,
+        matchOptions: { ignoreVary: true },
+        plugins: [
+          onlyItself,
+          noFaults,
+          onlyWhileSignedIn,
+          new ExpirationPlugin({ maxEntries: 120, maxAgeSeconds: 14 * DAY_SECONDS }),
+        ],
       }),
     },
   ],
@@ -48,7 +63,9 @@ const serwist = new Serwist({
 serwist.addEventListeners();
 
 // Kept pages name the files of the build they came from: a new build fetches them anew while the network is there.
-self.addEventListener('activate', (event) => event.waitUntil(caches.open(PAGES).then(async (cache) => keepPages((await cache.keys()).map(({ url }) => url)))));
+self.addEventListener('activate', (event) =>
+  event.waitUntil(caches.open(PAGES).then(async (cache) => keepPages((await cache.keys()).map(({ url }) => url)))),
+);
 
 /** Fetches pages ahead, so that they are there without a network. */
 self.addEventListener('message', (event) => {

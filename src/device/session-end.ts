@@ -17,5 +17,8 @@ export async function sessionEnd(): Promise<number | null> {
 }
 
 /** Notes that somebody signed out where the server could not be told. */
-export const noteLeaving = (is: boolean): void => { if (is) localStorage.setItem(LEAVING, '1'); else localStorage.removeItem(LEAVING); };
+export const noteLeaving = (is: boolean): void => {
+  if (is) localStorage.setItem(LEAVING, '1');
+  else localStorage.removeItem(LEAVING);
+};
 export const isLeaving = (): boolean => localStorage.getItem(LEAVING) !== null;

@@ -6,7 +6,11 @@ export type LocalEvent = EventStamp & { type: string };
 
 interface StoreSchema extends DBSchema {
   /** Every event of the logs this device has opened: its own until the server has them, and after that for work without a network. */
-  events: { key: string; value: { log: string; event: LocalEvent; sent: 0 | 1 }; indexes: { log: string; waiting: [string, number] } };
+  events: {
+    key: string;
+    value: { log: string; event: LocalEvent; sent: 0 | 1 };
+    indexes: { log: string; waiting: [string, number] };
+  };
   photos: { key: string; value: LocalPhoto; indexes: { sent: number } };
 }
 
@@ -26,21 +30,27 @@ type OldStore = { getAll(): Promise<{ run: string; event: LocalEvent }[]> };
 
 let opened: Promise<IDBPDatabase<StoreSchema>> | null = null;
 
-const open = () => (opened ??= openDB<StoreSchema>('pezzo', 2, {
-  upgrade: async (db, from, _to, transaction) => {
-    // The first version kept unsent events by run; they are carried over.
-    const old = from === 1 ? await (transaction.objectStore('events') as unknown as OldStore).getAll() : [];
-    if (from === 1) db.deleteObjectStore('events');
-    const events = db.createObjectStore('events', { keyPath: 'event.id' });
-    events.createIndex('log', 'log');
-    events.createIndex('waiting', ['log', 'sent']);
-    db.createObjectStore('photos', { keyPath: 'id' }).createIndex('sent', 'sent');
-    for (const { run, event } of old) await events.put({ log: run, event, sent: 0 });
-  },
-  // A page that holds an old version open gives way to a newer one.
-  blocking: (_current, _blocked, event) => { (event.target as IDBDatabase).close(); opened = null; },
-  terminated: () => { opened = null; },
-}));
+const open = () =>
+  (opened ??= openDB<StoreSchema>('pezzo', 2, {
+    upgrade: async (db, from, _to, transaction) => {
+      // The first version kept unsent events by run; they are carried over.
+      const old = from === 1 ? await (transaction.objectStore('events') as unknown as OldStore).getAll() : [];
+      if (from === 1) db.deleteObjectStore('events');
+      const events = db.createObjectStore('events', { keyPath: 'event.id' });
+      events.createIndex('log', 'log');
+      events.createIndex('waiting', ['log', 'sent']);
+      db.createObjectStore('photos', { keyPath: 'id' }).createIndex('sent', 'sent');
+      for (const { run, event } of old) await events.put({ log: run, event, sent: 0 });
+    },
+    // A page that holds an old version open gives way to a newer one.
+    blocking: (_current, _blocked, event) => {
+      (event.target as IDBDatabase).close();
+      opened = null;
+    },
+    terminated: () => {
+      opened = null;
+    },
+  }));
 
 const byTime = (a: LocalEvent, b: LocalEvent) => a.lamport - b.lamport || a.seq - b.seq;
 
@@ -80,7 +90,8 @@ export async function noteHeld(log: string, acknowledged: string[], arrived: Loc
   const kept = await Promise.all(acknowledged.map((id) => transaction.store.get(id)));
   await Promise.all([
     ...kept.flatMap((row) => (row ? [transaction.store.put({ ...row, sent: 1 })] : [])),
-    ...arrived.map((event) => transaction.store.put({ log, event, sent: 1 })), transaction.done,
+    ...arrived.map((event) => transaction.store.put({ log, event, sent: 1 })),
+    transaction.done,
   ]);
 }
 
@@ -97,7 +108,8 @@ export async function keepPhoto(photo: LocalPhoto): Promise<void> {
 }
 
 /** Photos the server does not have yet and may still take. */
-export const listWaitingPhotos = async (): Promise<LocalPhoto[]> => (await (await open()).getAllFromIndex('photos', 'sent', 0)).filter(({ refused }) => refused === null);
+export const listWaitingPhotos = async (): Promise<LocalPhoto[]> =>
+  (await (await open()).getAllFromIndex('photos', 'sent', 0)).filter(({ refused }) => refused === null);
 
 /** Changes what is known of a photo on its way. */
 export async function notePhoto(id: string, change: Partial<Pick<LocalPhoto, 'sent' | 'refused'>>): Promise<void> {
@@ -122,6 +134,7 @@ export async function deleteSentExcept(logs: string[]): Promise<void> {
   const [rows, pictures] = await Promise.all([events.getAll(), photos.getAll()]);
   await Promise.all([
     ...rows.filter(({ sent, log }) => sent === 1 && !logs.includes(log)).map(({ event }) => events.delete(event.id)),
-    ...pictures.filter(({ sent }) => sent === 1).map(({ id }) => photos.delete(id)), transaction.done,
+    ...pictures.filter(({ sent }) => sent === 1).map(({ id }) => photos.delete(id)),
+    transaction.done,
   ]);
 }

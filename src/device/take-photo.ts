@@ -13,7 +13,9 @@ export class UnreadableFile extends Error {}
  * Throws `UnreadableFile` where there is nothing to read, and whatever the store says where the tablet cannot keep it.
  */
 export async function takePhoto(file: Blob, job: number): Promise<string> {
-  const bytes = await file.arrayBuffer().catch((cause: unknown) => { throw new UnreadableFile('The file could not be read.', { cause }); });
+  const bytes = await file.arrayBuffer().catch((cause: unknown) => {
+    throw new UnreadableFile('The file could not be read.', { cause });
+  });
   const blob = await shrink(new Blob([bytes], { type: file.type }));
   const id = uuid();
   await keepPhoto({ id, job, blob, sha256: await hexOf(blob), sent: 0, refused: null });
@@ -25,7 +27,10 @@ async function shrink(file: Blob): Promise<Blob> {
   try {
     const picture = await createImageBitmap(file, { imageOrientation: 'from-image' });
     const scale = Math.min(1, LARGEST_PX / Math.max(picture.width, picture.height));
-    const canvas = new OffscreenCanvas(Math.max(1, Math.round(picture.width * scale)), Math.max(1, Math.round(picture.height * scale)));
+    const canvas = new OffscreenCanvas(
+      Math.max(1, Math.round(picture.width * scale)),
+      Math.max(1, Math.round(picture.height * scale)),
+    );
     canvas.getContext('2d')!.drawImage(picture, 0, 0, canvas.width, canvas.height);
     picture.close();
     return await canvas.convertToBlob({ type: 'image/jpeg', quality: QUALITY });

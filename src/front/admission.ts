@@ -25,11 +25,19 @@ export interface Refusal {
 const METHODS = new Set(['GET', 'HEAD', 'POST', 'PUT', 'PATCH', 'DELETE', 'OPTIONS']);
 const CHANGES = new Set(['POST', 'PUT', 'PATCH', 'DELETE']);
 
-const refuse = (status: Refusal['status'], code: Refusal['code'], message: string): Refusal => ({ status, code, message });
+const refuse = (status: Refusal['status'], code: Refusal['code'], message: string): Refusal => ({
+  status,
+  code,
+  message,
+});
 const one = (header: string | string[] | undefined): string | undefined => (Array.isArray(header) ? header[0] : header);
 
 /** The name in a Host header: "bay.example:4700" is "bay.example", "[::1]:4700" is "::1". */
-export const hostName = (host: string): string => host.toLowerCase().replace(/:\d+$/, '').replace(/^\[(.*)\]$/, '$1');
+export const hostName = (host: string): string =>
+  host
+    .toLowerCase()
+    .replace(/:\d+$/, '')
+    .replace(/^\[(.*)\]$/, '$1');
 
 /** The path of an address; null where it cannot be read ("%E0%A4%A"). */
 export function pathOf(url: string): string | null {
@@ -47,11 +55,19 @@ export function admit(knock: Knock, house: House): Refusal | null {
   if (!METHODS.has(method)) return refuse(405, 'method', `“${method.slice(0, 20)}” is not done here.`);
   const path = pathOf(knock.url);
   if (path === null) return refuse(400, 'bad-address', 'That address cannot be read.');
-  if (!house.hosts.has(hostName(one(headers.host) ?? ''))) return refuse(421, 'unknown-host', 'This shop is not reached under that name. Use the address that was printed when Pezzo was started.');
-  if (CHANGES.has(method) && !isOwnOrigin(headers, house)) return refuse(403, 'other-site', 'This request came from another site.');
+  if (!house.hosts.has(hostName(one(headers.host) ?? '')))
+    return refuse(
+      421,
+      'unknown-host',
+      'This shop is not reached under that name. Use the address that was printed when Pezzo was started.',
+    );
+  if (CHANGES.has(method) && !isOwnOrigin(headers, house))
+    return refuse(403, 'other-site', 'This request came from another site.');
   const length = one(headers['content-length']);
   const limit = bodyLimit(path);
-  return length !== undefined && Number(length) > limit ? refuse(413, 'too-large', `That is larger than ${bytesInWords(limit)}.`) : null;
+  return length !== undefined && Number(length) > limit
+    ? refuse(413, 'too-large', `That is larger than ${bytesInWords(limit)}.`)
+    : null;
 }
 
 /**

@@ -25,8 +25,16 @@ interface FrontOptions {
 function readOptions(env: NodeJS.ProcessEnv): FrontOptions {
   const { PEZZO_TLS_CERTIFICATE: certificate, PEZZO_TLS_KEY: key } = env;
   return {
-    host: env.PEZZO_HOST ?? '127.0.0.1', port: Number(env.PEZZO_PORT ?? 4700), hosts: (env.PEZZO_HOSTS ?? 'localhost,127.0.0.1,::1').toLowerCase().split(',').map((name) => name.trim()).filter(Boolean),
-    isLocal: env.PEZZO_LOCAL === '1', isDev: env.PEZZO_DEV === '1', tls: certificate && key ? { certificate: readFileSync(certificate, 'utf8'), key: readFileSync(key, 'utf8') } : null,
+    host: env.PEZZO_HOST ?? '127.0.0.1',
+    port: Number(env.PEZZO_PORT ?? 4700),
+    hosts: (env.PEZZO_HOSTS ?? 'localhost,127.0.0.1,::1')
+      .toLowerCase()
+      .split(',')
+      .map((name) => name.trim())
+      .filter(Boolean),
+    isLocal: env.PEZZO_LOCAL === '1',
+    isDev: env.PEZZO_DEV === '1',
+    tls: certificate && key ? { certificate: readFileSync(certificate, 'utf8'), key: readFileSync(key, 'utf8') } : null,
   };
 }
 
@@ -39,7 +47,8 @@ function receive(options: FrontOptions, handle: Handle) {
     const url = request.url ?? '/';
     const path = pathOf(url) ?? '/';
     const nonce = randomBytes(16).toString('base64');
-    for (const [name, value] of Object.entries(securityHeaders(path, { nonce, tls: house.tls, isDev: options.isDev }))) response.setHeader(name, value);
+    for (const [name, value] of Object.entries(securityHeaders(path, { nonce, tls: house.tls, isDev: options.isDev })))
+      response.setHeader(name, value);
     response.on('finish', () => cutUnread(request));
     const refusal = admit({ method: request.method ?? '', url, headers: request.headers }, house);
     if (refusal) return turnAway(response, refusal);
@@ -65,16 +74,27 @@ process.env.PEZZO_FRONT_MARK = MARK;
 /** The address a request comes from; where another server on this machine passed it on, the one that server saw. */
 function senderOf({ headers, socket }: IncomingMessage): string {
   const address = (socket.remoteAddress ?? '').replace(/^::ffff:/, '');
-  const seen = String(headers['x-forwarded-for'] ?? '').split(',').at(-1)!.trim();
+  const seen = String(headers['x-forwarded-for'] ?? '')
+    .split(',')
+    .at(-1)!
+    .trim();
   return (address === '::1' || address.startsWith('127.')) && isIP(seen) ? seen : address;
 }
 
 /** Whoever comes through another server sits at another machine. */
-const isForwarded = ({ headers }: IncomingMessage) => headers['x-forwarded-for'] !== undefined || headers.forwarded !== undefined;
+const isForwarded = ({ headers }: IncomingMessage) =>
+  headers['x-forwarded-for'] !== undefined || headers.forwarded !== undefined;
 
 function turnAway(response: ServerResponse, { status, code, message }: Refusal): void {
   const body = JSON.stringify({ code, message });
-  response.writeHead(status, { 'content-type': 'application/json', 'content-length': Buffer.byteLength(body), 'cache-control': 'no-store', connection: 'close' }).end(body);
+  response
+    .writeHead(status, {
+      'content-type': 'application/json',
+      'content-length': Buffer.byteLength(body),
+      'cache-control': 'no-store',
+      connection: 'close',
+    })
+    .end(body);
 }
 
 /** A body that nobody read to its end is not waited for: its connection is closed once the answer is out. */
@@ -88,17 +108,33 @@ async function main(): Promise<void> {
   const app = next({ dev: options.isDev, dir: process.cwd(), hostname: options.host, port: options.port });
   await app.prepare();
   const listener = receive(options, app.getRequestHandler() as Handle);
-  const limits = { maxHeaderSize: 16 * 1024, headersTimeout: 20_000, requestTimeout: 240_000, keepAliveTimeout: 65_000 };
+  const limits = {
+    maxHeaderSize: 16 * 1024,
+    headersTimeout: 20_000,
+    requestTimeout: 240_000,
+    keepAliveTimeout: 65_000,
+  };
   const server: Server = options.tls
     ? createHttps({ ...limits, ...tlsOptions(options.tls.certificate, options.tls.key) }, listener)
     : createHttp(limits, listener);
-  server.on('clientError', (_error, socket) => { if (socket.writable) socket.end('HTTP/1.1 400 Bad Request\r\nConnection: close\r\n\r\n'); else socket.destroy(); });
+  server.on('clientError', (_error, socket) => {
+    if (socket.writable) socket.end('HTTP/1.1 400 Bad Request\r\nConnection: close\r\n\r\n');
+    else socket.destroy();
+  });
   server.on('tlsClientError', () => undefined);
-  server.on('error', (error) => { process.stderr.write(`Nothing can listen on ${options.host}:${options.port}: ${error.message}\n`); process.exit(1); });
+  server.on('error', (error) => {
+    process.stderr.write(`Nothing can listen on ${options.host}:${options.port}: ${error.message}\n`);
+    process.exit(1);
+  });
   // The channel that tells pages of a change.
-  if (options.isDev) server.on('upgrade', (request, socket, head) => void app.getUpgradeHandler()(request, socket, head));
+  if (options.isDev)
+    server.on('upgrade', (request, socket, head) => void app.getUpgradeHandler()(request, socket, head));
   server.listen(options.port, options.host);
-  for (const signal of ['SIGTERM', 'SIGINT'] as const) process.on(signal, () => { server.close(); process.exit(0); });
+  for (const signal of ['SIGTERM', 'SIGINT'] as const)
+    process.on(signal, () => {
+      server.close();
+      process.exit(0);
+    });
 }
 
 void main();

@@ -10,15 +10,33 @@ const LIMIT_MS = 4000;
 
 /** Reads a procedure file and checks it before anything is kept. Throws `invalid` with what is wrong, or by name where it is too hard to check. */
 export async function readAndCheck(text: string): Promise<{ document: ProcedureDocument; check: CheckResult }> {
-  const { settings: { ownKinds } } = await readShop();
-  const { read, check } = await doHeavy<{ read: ReadProcedure; check: CheckResult | null }>('think', 'readAndCheck', { text, ownKinds }, LIMIT_MS).catch((error: unknown) => {
+  const {
+    settings: { ownKinds },
+  } = await readShop();
+  const { read, check } = await doHeavy<{ read: ReadProcedure; check: CheckResult | null }>(
+    'think',
+    'readAndCheck',
+    { text, ownKinds },
+    LIMIT_MS,
+  ).catch((error: unknown) => {
     throw error instanceof TooHard ? tooHard(titleIn(text)) : error;
   });
   if (read.ok) return { document: read.document, check: check! };
-  throw invalid('procedure-form', read.findings.map((finding) => finding.message).slice(0, 5).join(' '), errorFields(read.findings));
+  throw invalid(
+    'procedure-form',
+    read.findings
+      .map((finding) => finding.message)
+      .slice(0, 5)
+      .join(' '),
+    errorFields(read.findings),
+  );
 }
 
-const tooHard = (title: string) => invalid('too-hard', `“${title}” is too hard to check: it has too many options, routes or items for one procedure. Nothing was changed. Split it by zone, or take out what does not change the work.`);
+const tooHard = (title: string) =>
+  invalid(
+    'too-hard',
+    `“${title}” is too hard to check: it has too many options, routes or items for one procedure. Nothing was changed. Split it by zone, or take out what does not change the work.`,
+  );
 
 /** The title as it stands in the text, without reading all of it. */
 const titleIn = (text: string): string => /"title"\s*:\s*"((?:[^"\\]|\\.){1,200})"/.exec(text)?.[1] ?? 'This procedure';
@@ -28,15 +46,30 @@ const MOST_REMEMBERED = 200;
 
 /** What the checker finds in a document that is kept already. `mark` tells one state of it from another. One that is too hard to check says so in a finding. */
 export async function checkKept(document: ProcedureDocument, mark: string): Promise<CheckResult> {
-  const { settings: { ownKinds } } = await readShop();
+  const {
+    settings: { ownKinds },
+  } = await readShop();
   const key = `${document.id} ${mark} ${JSON.stringify(ownKinds)}`;
   const known = remembered.get(key);
   if (known) return known;
-  const check = await doHeavy<CheckResult>('think', 'check', { document, ownKinds }, LIMIT_MS).catch((error: unknown): CheckResult => {
-    if (!(error instanceof TooHard)) throw error;
-    const { message } = tooHard(document.title);
-    return { findings: [{ level: 'error', code: 'too-hard', items: [], message, repair: 'Take out options or routes that do not change the work.' }], coverage: { sets: 0, of: 0, exhaustive: false } };
-  });
+  const check = await doHeavy<CheckResult>('think', 'check', { document, ownKinds }, LIMIT_MS).catch(
+    (error: unknown): CheckResult => {
+      if (!(error instanceof TooHard)) throw error;
+      const { message } = tooHard(document.title);
+      return {
+        findings: [
+          {
+            level: 'error',
+            code: 'too-hard',
+            items: [],
+            message,
+            repair: 'Take out options or routes that do not change the work.',
+          },
+        ],
+        coverage: { sets: 0, of: 0, exhaustive: false },
+      };
+    },
+  );
   if (remembered.size >= MOST_REMEMBERED) remembered.clear();
   remembered.set(key, check);
   return check;
@@ -44,4 +77,6 @@ export async function checkKept(document: ProcedureDocument, mark: string): Prom
 
 /** Findings that stand against using a document, as the fields of a refusal. */
 export const errorFields = (findings: CheckResult['findings']) =>
-  findings.filter((finding) => finding.level === 'error').map((finding) => ({ place: finding.items.join(', '), message: finding.message }));
+  findings
+    .filter((finding) => finding.level === 'error')
+    .map((finding) => ({ place: finding.items.join(', '), message: finding.message }));

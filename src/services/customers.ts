@@ -14,7 +14,11 @@ export async function viewCustomers(by: Actor, now = new Date()): Promise<Custom
 }
 
 /** True once the keeping time has passed since the vehicle was given back. Where the shop has set none, nothing is ever due. */
-export function isDue({ closedAt, redactedAt }: Pick<CustomerRow, 'closedAt' | 'redactedAt'>, keepingMonths: number | null, now: Date): boolean {
+export function isDue(
+  { closedAt, redactedAt }: Pick<CustomerRow, 'closedAt' | 'redactedAt'>,
+  keepingMonths: number | null,
+  now: Date,
+): boolean {
   if (keepingMonths === null || closedAt === null || redactedAt !== null) return false;
   const due = new Date(closedAt);
   due.setUTCMonth(due.getUTCMonth() + keepingMonths);
@@ -33,9 +37,19 @@ export interface CustomerExport {
 /** Everything a job holds of its customer. Throws not-found. */
 export async function exportCustomer(by: Actor, jobNumber: number): Promise<CustomerExport> {
   demand(by, 'set-up');
-  const [held, report, photos] = await Promise.all([getCustomer(db, jobNumber), readReport(jobNumber), listPhotosOfJob(db, jobNumber)]);
+  const [held, report, photos] = await Promise.all([
+    getCustomer(db, jobNumber),
+    readReport(jobNumber),
+    listPhotosOfJob(db, jobNumber),
+  ]);
   writeSecurityLine('customer-exported', { job: jobNumber, by: by.id });
-  return { format: 'pezzo-customer/1', madeAt: new Date().toISOString(), held, report, photos: photos.map(({ id, picture }) => ({ id, jpeg: picture.toString('base64') })) };
+  return {
+    format: 'pezzo-customer/1',
+    madeAt: new Date().toISOString(),
+    held,
+    report,
+    photos: photos.map(({ id, picture }) => ({ id, jpeg: picture.toString('base64') })),
+  };
 }
 
 /** Takes out what names the customer of a job. A conflict while the vehicle is still here. */

@@ -1,13 +1,25 @@
 import type { DeviceForm } from '../contracts/schemas';
 import { forbidden } from '../core/errors';
-import { db, deleteSessionsOn, findDevice, insertDevice, listDevices, revokeDevice, tellPeople, transaction, type Actor, type DeviceRow } from '../data';
+import {
+  db,
+  deleteSessionsOn,
+  findDevice,
+  insertDevice,
+  listDevices,
+  revokeDevice,
+  tellPeople,
+  transaction,
+  type Actor,
+  type DeviceRow,
+} from '../data';
 import { demand, isLead } from './permission';
 import { newToken, tokenHash } from './secrets';
 import { writeSecurityLine } from './security-log';
 import { checkPassword, type Sender } from './sign-in';
 
 /** The tablet a token belongs to; null where it is none, or no longer let in. */
-export const findTablet = (token: string | undefined): Promise<DeviceRow | null> => (token ? findDevice(db, tokenHash(token)) : Promise.resolve(null));
+export const findTablet = (token: string | undefined): Promise<DeviceRow | null> =>
+  token ? findDevice(db, tokenHash(token)) : Promise.resolve(null);
 
 /** Lets the tablet in that asks, on the word of a lead or owner who gives the password on it. Returns its token. */
 export async function enrolDevice({ person, password, name }: DeviceForm, sender: Sender): Promise<string> {

@@ -1,7 +1,18 @@
 import type { LogEvent } from '../contracts/schemas';
 import { NEVER_TAKEN_BACK, OWN_WORD } from '../core/log';
 import { foldVisit, type VisitEvent } from '../core/visit';
-import { findLogsOfEvents, lastLamport, listEvents, listPeople, listTypesOfEvents, MOST_LAMPORT_AHEAD, type Actor, type Db, type LogRow, type NewFlag } from '../data';
+import {
+  findLogsOfEvents,
+  lastLamport,
+  listEvents,
+  listPeople,
+  listTypesOfEvents,
+  MOST_LAMPORT_AHEAD,
+  type Actor,
+  type Db,
+  type LogRow,
+  type NewFlag,
+} from '../data';
 
 /** An event that was sent, with what is known of it so far. */
 export interface AskedEvent {
@@ -18,17 +29,36 @@ export interface AskedEvent {
 export const CLOSING = { run: 'finished', visit: 'closed' } as const;
 
 /** Tells what may be taken into a log that is held from what may not. */
-export async function askClosely(tx: Db, log: LogRow, readable: AskedEvent[], by: Actor): Promise<{ allowed: AskedEvent[]; aside: NewFlag[] }> {
+export async function askClosely(
+  tx: Db,
+  log: LogRow,
+  readable: AskedEvent[],
+  by: Actor,
+): Promise<{ allowed: AskedEvent[]; aside: NewFlag[] }> {
   const ids = readable.map(({ event }) => event.id);
-  const takenBack = readable.flatMap(({ event }) => (event.type === 'retracted' ? [(event as LogEvent & { event: string }).event] : []));
-  const [homes, last, types] = [await findLogsOfEvents(tx, ids), await lastLamport(tx, log.id), await listTypesOfEvents(tx, takenBack)];
+  const takenBack = readable.flatMap(({ event }) =>
+    event.type === 'retracted' ? [(event as LogEvent & { event: string }).event] : [],
+  );
+  const [homes, last, types] = [
+    await findLogsOfEvents(tx, ids),
+    await lastLamport(tx, log.id),
+    await listTypesOfEvents(tx, takenBack),
+  ];
   const inBatch = new Map(readable.map(({ event }) => [event.id, event.type]));
   const against = ({ event }: AskedEvent): Pick<NewFlag, 'reason' | 'detail'> | null => {
     const home = homes.get(event.id);
     if (home) return home === log.id ? null : { reason: 'foreign', detail: 'It belongs to another job.' };
-    if (event.lamport > last + MOST_LAMPORT_AHEAD) return { reason: 'too-far-ahead', detail: `Its place in the order (${event.lamport}) is more than ${MOST_LAMPORT_AHEAD} ahead of the rest.` };
+    if (event.lamport > last + MOST_LAMPORT_AHEAD)
+      return {
+        reason: 'too-far-ahead',
+        detail: `Its place in the order (${event.lamport}) is more than ${MOST_LAMPORT_AHEAD} ahead of the rest.`,
+      };
     if (event.type === 'overridden') return { reason: 'override', detail: 'A gate is opened only by a lead’s PIN.' };
-    if (OWN_WORD.has(event.type) && event.person !== by.id) return { reason: 'not-own', detail: `“${event.type}” is said by ${event.person} but was sent while ${by.name} was signed in.` };
+    if (OWN_WORD.has(event.type) && event.person !== by.id)
+      return {
+        reason: 'not-own',
+        detail: `“${event.type}” is said by ${event.person} but was sent while ${by.name} was signed in.`,
+      };
     const target = event.type === 'retracted' ? (event as LogEvent & { event: string }).event : null;
     const type = target && (types.get(target) ?? inBatch.get(target));
     if (type && NEVER_TAKEN_BACK.has(type)) return { reason: 'protected', detail: `“${type}” is never taken back.` };
@@ -45,7 +75,13 @@ export async function askClosely(tx: Db, log: LogRow, readable: AskedEvent[], by
 }
 
 /** What a lead should know of events that were just kept. */
-export async function doubtsOf(tx: Db, log: LogRow, fresh: AskedEvent[], by: Actor, isClosed: boolean): Promise<NewFlag[]> {
+export async function doubtsOf(
+  tx: Db,
+  log: LogRow,
+  fresh: AskedEvent[],
+  by: Actor,
+  isClosed: boolean,
+): Promise<NewFlag[]> {
   if (fresh.length === 0) return [];
   const people = new Map((await listPeople(tx)).map((person) => [person.id, person]));
   const uncovered = log.kind === 'visit' && !isClosed ? await afterSigning(tx, log) : new Set<string>();
@@ -54,11 +90,37 @@ export async function doubtsOf(tx: Db, log: LogRow, fresh: AskedEvent[], by: Act
     const name = person?.name ?? event.person;
     const flag = (reason: NewFlag['reason'], detail: string): NewFlag => ({ eventId: event.id, reason, detail });
     return [
-      ...(!person?.active ? [flag('removed-person', `“${event.type}” is recorded by ${name}, who may not work here any more; ${by.name} sent it.`)]
-        : person.id !== by.id ? [flag('other-sender', `“${event.type}” is recorded by ${name} and was sent while ${by.name} was signed in.`)] : []),
-      ...(isClosed ? [flag('late', log.kind === 'run' ? `“${event.type}” by ${name} arrived after the run was finished. It stands beside the ledger and changes nothing.` : `“${event.type}” by ${name} arrived after the vehicle was given back. It stands beside and changes nothing.`)] : []),
-      ...(uncovered.has(event.id) ? [flag('late', `“${event.type}” by ${name} came after the signature, which does not cover it.`)] : []),
-      ...(isNewer ? [flag('unknown-type', `“${event.type}” comes from a newer version of Pezzo: kept, but not counted here.`)] : []),
+      ...(!person?.active
+        ? [
+            flag(
+              'removed-person',
+              `“${event.type}” is recorded by ${name}, who may not work here any more; ${by.name} sent it.`,
+            ),
+          ]
+        : person.id !== by.id
+          ? [
+              flag(
+                'other-sender',
+                `“${event.type}” is recorded by ${name} and was sent while ${by.name} was signed in.`,
+              ),
+            ]
+          : []),
+      ...(isClosed
+        ? [
+            flag(
+              'late',
+              log.kind === 'run'
+                ? `“${event.type}” by ${name} arrived after the run was finished. It stands beside the ledger and changes nothing.`
+                : `“${event.type}” by ${name} arrived after the vehicle was given back. It stands beside and changes nothing.`,
+            ),
+          ]
+        : []),
+      ...(uncovered.has(event.id)
+        ? [flag('late', `“${event.type}” by ${name} came after the signature, which does not cover it.`)]
+        : []),
+      ...(isNewer
+        ? [flag('unknown-type', `“${event.type}” comes from a newer version of Pezzo: kept, but not counted here.`)]
+        : []),
     ];
   });
 }

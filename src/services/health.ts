@@ -14,4 +14,6 @@ export async function checkHealth(): Promise<Health> {
 }
 
 /** Listens for news from the start, so that a channel that does not work is known before a tablet needs it. */
-export const startNews = (): void => { onArrivals('server:start', () => undefined); };
+export const startNews = (): void => {
+  onArrivals('server:start', () => undefined);
+};

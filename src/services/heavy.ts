@@ -27,10 +27,17 @@ class Workshop {
   private readonly waiting: (() => void)[] = [];
   private running = 0;
 
-  constructor(kind: HeavyKind, private readonly threads: number, memoryMb: number) {
+  constructor(
+    kind: HeavyKind,
+    private readonly threads: number,
+    memoryMb: number,
+  ) {
     const folder = process.env.PEZZO_WORKERS ?? join(process.cwd(), '.pezzo/workers');
     this.pool = new Piscina({
-      filename: pathToFileURL(join(folder, `${kind}.mjs`)).href, minThreads: 0, maxThreads: threads, idleTimeout: IDLE_MS,
+      filename: pathToFileURL(join(folder, `${kind}.mjs`)).href,
+      minThreads: 0,
+      maxThreads: threads,
+      idleTimeout: IDLE_MS,
       resourceLimits: { maxOldGenerationSizeMb: memoryMb, maxYoungGenerationSizeMb: 32, stackSizeMb: 4 },
     });
     // A thread that dies tells the run it had; without a listener it would end the process all the same.
@@ -39,7 +46,8 @@ class Workshop {
 
   async run<T>(name: string, input: unknown, limitMs: number): Promise<T> {
     if (this.running >= this.threads) {
-      if (this.waiting.length >= MOST_WAITING) throw unavailable('busy', 'Too much is being worked out at once. Nothing was lost; try again.');
+      if (this.waiting.length >= MOST_WAITING)
+        throw unavailable('busy', 'Too much is being worked out at once. Nothing was lost; try again.');
       await new Promise<void>((resolve) => this.waiting.push(resolve));
     }
     this.running += 1;
@@ -50,7 +58,8 @@ class Workshop {
       return (await this.pool.run(input, { name, signal: stop.signal })) as T;
     } catch (error) {
       if (stop.signal.aborted) throw new TooHard('time', { cause: error });
-      if ((error as { code?: string }).code === 'ERR_WORKER_OUT_OF_MEMORY') throw new TooHard('memory', { cause: error });
+      if ((error as { code?: string }).code === 'ERR_WORKER_OUT_OF_MEMORY')
+        throw new TooHard('memory', { cause: error });
       throw error;
     } finally {
       clearTimeout(timer);

@@ -15,7 +15,10 @@ export async function shopHistory(): Promise<ShopHistory> {
   const mark = await finishedMark(db);
   if (remembered.mark === mark) return remembered.history;
   const runs = await listFinishedRuns(db, MOST_RUNS);
-  const events = await listEventsOf<RunEvent>(db, runs.map((run) => run.id));
+  const events = await listEventsOf<RunEvent>(
+    db,
+    runs.map((run) => run.id),
+  );
   const history: ShopHistory = { kinds: {}, procedures: {}, pace: 1 };
   const ratios = runs.map((run) => learnFrom(history, run, events.get(run.id)!)).filter((ratio) => ratio !== null);
   history.pace = paceOf(ratios);

@@ -5,7 +5,28 @@ import { hasErrors, type CheckResult } from '../core/check';
 import { mirror, mirroredSide, recordedId, type ProcedureDocument } from '../core/procedure';
 import { slugOf } from '../core/text';
 import { parseSearch, zoneName } from '../core/vehicle';
-import { db, deleteDraft, deleteUnapproved, findCurrentRevision, findDraft, getJob, getProcedureRow, insertDraft, insertProcedure, insertRevision, isProcedureId, listFindings, listRevisions, searchProcedures, transaction, updateDraft, updateProcedureColumns, type Actor, type Db, type Draft } from '../data';
+import {
+  db,
+  deleteDraft,
+  deleteUnapproved,
+  findCurrentRevision,
+  findDraft,
+  getJob,
+  getProcedureRow,
+  insertDraft,
+  insertProcedure,
+  insertRevision,
+  isProcedureId,
+  listFindings,
+  listRevisions,
+  searchProcedures,
+  transaction,
+  updateDraft,
+  updateProcedureColumns,
+  type Actor,
+  type Db,
+  type Draft,
+} from '../data';
 import { checkKept, errorFields, readAndCheck } from './checking';
 import { demand, may } from './permission';
 
@@ -13,12 +34,17 @@ const SEARCH_LIMIT = 200;
 const FINDINGS_SHOWN = 50;
 
 /** Procedures for one line of search, in any order of words. */
-export const searchLibrary = (text: string): Promise<ProcedureRowView[]> => searchProcedures(db, parseSearch(text), SEARCH_LIMIT);
+export const searchLibrary = (text: string): Promise<ProcedureRowView[]> =>
+  searchProcedures(db, parseSearch(text), SEARCH_LIMIT);
 
 /** Everything the procedure page shows. Throws not-found. */
 export async function viewProcedure(id: string): Promise<ProcedureView> {
   const [row, current, draft, revisions, findings] = await Promise.all([
-    getProcedureRow(db, id), findCurrentRevision(db, id), findDraft(db, id), listRevisions(db, id), listFindings(db, id, FINDINGS_SHOWN),
+    getProcedureRow(db, id),
+    findCurrentRevision(db, id),
+    findDraft(db, id),
+    listRevisions(db, id),
+    listFindings(db, id, FINDINGS_SHOWN),
   ]);
   const document = current?.document ?? draft?.document;
   if (!document) throw notFound('procedure-empty', `“${id}” has neither draft nor revision.`);
@@ -28,14 +54,20 @@ export async function viewProcedure(id: string): Promise<ProcedureView> {
 
 /** The approved documents that a plan is made of; "kite-rear-door@right" asks for the other side of one. Throws not-found where one has no revision in force. */
 export async function approvedDocuments(ids: string[]): Promise<{ document: ProcedureDocument; revision: number }[]> {
-  return Promise.all([...new Set(ids)].map(async (asked) => {
-    const id = recordedId(asked);
-    await getProcedureRow(db, id);
-    const current = await findCurrentRevision(db, id);
-    if (!current) throw conflict('not-approved', 'This procedure is still a draft: a lead has to approve it before it is planned.');
-    const wantsOther = asked !== id && mirroredSide(asked) !== current.document.side;
-    return { document: wantsOther ? mirror(current.document) : current.document, revision: current.revision };
-  }));
+  return Promise.all(
+    [...new Set(ids)].map(async (asked) => {
+      const id = recordedId(asked);
+      await getProcedureRow(db, id);
+      const current = await findCurrentRevision(db, id);
+      if (!current)
+        throw conflict(
+          'not-approved',
+          'This procedure is still a draft: a lead has to approve it before it is planned.',
+        );
+      const wantsOther = asked !== id && mirroredSide(asked) !== current.document.side;
+      return { document: wantsOther ? mirror(current.document) : current.document, revision: current.revision };
+    }),
+  );
 }
 
 /** An id for a new procedure that nobody has yet. */
@@ -60,8 +92,18 @@ export async function deriveForJob(by: Actor, from: string, job: number): Promis
   const [[{ document }], { vehicle }] = await Promise.all([approvedDocuments([from]), getJob(db, job)]);
   const { make, model, year, body, steering } = vehicle;
   return keepAsDraft(by, {
-    ...document, id: await newId(model, document.zone), title: `${make} ${model}, ${zoneName(document.zone)}`,
-    applies: [{ make, model, ...(year ? { from: year, to: year } : {}), ...(body ? { body } : {}), steering: steering ?? 'any' }],
+    ...document,
+    id: await newId(model, document.zone),
+    title: `${make} ${model}, ${zoneName(document.zone)}`,
+    applies: [
+      {
+        make,
+        model,
+        ...(year ? { from: year, to: year } : {}),
+        ...(body ? { body } : {}),
+        steering: steering ?? 'any',
+      },
+    ],
   });
 }
 
@@ -70,19 +112,41 @@ export async function startProcedure(by: Actor, form: NewProcedureForm): Promise
   demand(by, 'record');
   const id = await newId(form.model, form.zone);
   const document: ProcedureDocument = {
-    format: 'pezzo-procedure/1', id, title: `${form.make} ${form.model}, ${zoneName(form.zone)}`,
-    applies: [{
-      make: form.make, model: form.model, ...(form.from ? { from: form.from } : {}), ...(form.to ? { to: form.to } : {}),
-      ...(form.body ? { body: form.body } : {}), steering: 'any',
-    }],
-    zone: form.zone, side: form.side, options: {}, map: { width: form.width, height: form.height, outline: form.zone },
-    parts: [], fasteners: [], links: [], before: [], routes: [], recordedOrder: [], checks: [], cautions: [], photos: [],
+    format: 'pezzo-procedure/1',
+    id,
+    title: `${form.make} ${form.model}, ${zoneName(form.zone)}`,
+    applies: [
+      {
+        make: form.make,
+        model: form.model,
+        ...(form.from ? { from: form.from } : {}),
+        ...(form.to ? { to: form.to } : {}),
+        ...(form.body ? { body: form.body } : {}),
+        steering: 'any',
+      },
+    ],
+    zone: form.zone,
+    side: form.side,
+    options: {},
+    map: { width: form.width, height: form.height, outline: form.zone },
+    parts: [],
+    fasteners: [],
+    links: [],
+    before: [],
+    routes: [],
+    recordedOrder: [],
+    checks: [],
+    cautions: [],
+    photos: [],
   };
   return keepAsDraft(by, document);
 }
 
 /** The document to edit: the draft, else the revision in force as version 0. Looking makes no draft; the first save does. */
-export async function readDraft(by: Actor, id: string): Promise<Pick<Draft, 'version' | 'document'> & { madeBy: string | null }> {
+export async function readDraft(
+  by: Actor,
+  id: string,
+): Promise<Pick<Draft, 'version' | 'document'> & { madeBy: string | null }> {
   demand(by, 'record');
   const draft = await findDraft(db, id);
   if (draft) return { version: draft.version, document: draft.document, madeBy: draft.begunBy };
@@ -95,7 +159,12 @@ export async function readDraft(by: Actor, id: string): Promise<Pick<Draft, 'ver
  * Saves a draft over the version it was edited from; version 0 begins one. Its form must be right, and it must not be too hard to check: both are known
  * before anything is kept. What the checker finds may still stand.
  */
-export async function saveDraft(by: Actor, id: string, fromVersion: number, text: string): Promise<{ version: number; check: CheckResult }> {
+export async function saveDraft(
+  by: Actor,
+  id: string,
+  fromVersion: number,
+  text: string,
+): Promise<{ version: number; check: CheckResult }> {
   demand(by, 'record');
   const { document, check } = await readAndCheck(text);
   if (document.id !== id) throw invalid('wrong-id', 'The draft belongs to another procedure.');
@@ -111,7 +180,11 @@ export async function saveDraft(by: Actor, id: string, fromVersion: number, text
 }
 
 async function beginDraft(tx: Db, document: ProcedureDocument, by: Actor): Promise<void> {
-  if (await findDraft(tx, document.id)) throw conflict('draft-moved-on', 'Somebody else began a draft of this procedure in the meantime. Your changes are still here, unsaved.');
+  if (await findDraft(tx, document.id))
+    throw conflict(
+      'draft-moved-on',
+      'Somebody else began a draft of this procedure in the meantime. Your changes are still here, unsaved.',
+    );
   await insertDraft(tx, document, by.id);
 }
 
@@ -123,8 +196,10 @@ export async function approveDraft(by: Actor, id: string, version: number, note:
   const { findings } = await checkKept(asked.document, `draft ${asked.version} ${asked.editedAt.toISOString()}`);
   return transaction(async (tx) => {
     const draft = await findDraft(tx, id);
-    if (draft?.version !== version || asked.version !== version) throw conflict('draft-moved-on', 'The draft was changed since you looked at it. Look again before approving.');
-    if (hasErrors(findings)) throw conflict('has-errors', 'The checker still finds errors; they must go first.', errorFields(findings));
+    if (draft?.version !== version || asked.version !== version)
+      throw conflict('draft-moved-on', 'The draft was changed since you looked at it. Look again before approving.');
+    if (hasErrors(findings))
+      throw conflict('has-errors', 'The checker still finds errors; they must go first.', errorFields(findings));
     const revision = await insertRevision(tx, draft.document, note, draft.editedBy, by.id);
     await updateProcedureColumns(tx, draft.document);
     await deleteDraft(tx, id);
@@ -141,8 +216,13 @@ export async function discardDraft(by: Actor, id: string, version: number): Prom
     await getProcedureRow(tx, id);
     const draft = await findDraft(tx, id);
     if (!draft) throw notFound('no-draft', 'There is no draft to discard.');
-    if (draft.begunBy !== by.id && !may(by, 'discard-any')) throw forbidden('not-your-draft', 'Only whoever made this draft, or a lead with the password, can discard it.');
-    if (draft.version !== version) throw conflict('draft-moved-on', 'The draft was changed since you looked at it. Look again before discarding it.');
+    if (draft.begunBy !== by.id && !may(by, 'discard-any'))
+      throw forbidden('not-your-draft', 'Only whoever made this draft, or a lead with the password, can discard it.');
+    if (draft.version !== version)
+      throw conflict(
+        'draft-moved-on',
+        'The draft was changed since you looked at it. Look again before discarding it.',
+      );
     await deleteDraft(tx, id);
     await deleteUnapproved(tx, id);
   });

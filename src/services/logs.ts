@@ -1,6 +1,21 @@
 import { judgeEvent, type LogAnswer, type LogEvent } from '../contracts/schemas';
 import { PezzoError } from '../core/errors';
-import { appendEvents, db, getLog, insertFlags, listEvents, lockLog, onArrivals, PEOPLE, takePlainEvents, transaction, type Actor, type Db, type LogRow, type NewFlag } from '../data';
+import {
+  appendEvents,
+  db,
+  getLog,
+  insertFlags,
+  listEvents,
+  lockLog,
+  onArrivals,
+  PEOPLE,
+  takePlainEvents,
+  transaction,
+  type Actor,
+  type Db,
+  type LogRow,
+  type NewFlag,
+} from '../data';
 import { demand } from './permission';
 import { askClosely, CLOSING, doubtsOf, type AskedEvent } from './doubts';
 import { closeVisit, visitArrived } from './visits';
@@ -21,7 +36,12 @@ export async function receiveEvents(by: Actor, logId: string, raw: unknown[], af
   demand(by, 'follow');
   const log = await knownLog(logId);
   const sorted = await sort(log, raw);
-  return (await receivePlain(by, log, sorted, after)) ?? { ...(await receiveClosely(by, log, sorted)), ...(await listEvents<LogEvent>(db, logId, after)) };
+  return (
+    (await receivePlain(by, log, sorted, after)) ?? {
+      ...(await receiveClosely(by, log, sorted)),
+      ...(await listEvents<LogEvent>(db, logId, after)),
+    }
+  );
 }
 
 type Received = Pick<LogAnswer, 'kept' | 'setAside'>;
@@ -30,8 +50,16 @@ type Received = Pick<LogAnswer, 'kept' | 'setAside'>;
 const CLOSER: ReadonlySet<string> = new Set(['finished', 'closed', 'overridden', 'retracted', 'signed', 'vin']);
 
 /** The usual case, in one statement: own events of an open run, all in order. Null where anything about the batch is unusual. */
-async function receivePlain(by: Actor, log: LogRow, { readable, aside }: Sorted, after: number): Promise<LogAnswer | null> {
-  const isUsual = log.kind === 'run' && aside.length === 0 && readable.every(({ event, isNewer }) => !isNewer && event.person === by.id && !CLOSER.has(event.type));
+async function receivePlain(
+  by: Actor,
+  log: LogRow,
+  { readable, aside }: Sorted,
+  after: number,
+): Promise<LogAnswer | null> {
+  const isUsual =
+    log.kind === 'run' &&
+    aside.length === 0 &&
+    readable.every(({ event, isNewer }) => !isNewer && event.person === by.id && !CLOSER.has(event.type));
   if (!isUsual) return null;
   const events = readable.map(({ event }) => event);
   const taken = await takePlainEvents<LogEvent>(db, log.id, events, by.id, after).catch((error: unknown) => {
@@ -51,24 +79,49 @@ async function receiveClosely(by: Actor, log: LogRow, { readable, aside }: Sorte
     const [ids, broken] = await appendEach(tx, log.id, others, by.id);
     const all = [...aside, ...asked.aside, ...broken];
     const fresh = others.filter(({ event, isKnown }) => ids.includes(event.id) && !isKnown);
-    await insertFlags(tx, log.id, [...all, ...await doubtsOf(tx, log, fresh, by, isClosed)], by.id);
-    if (log.kind === 'visit') await visitArrived(tx, log, fresh.map(({ event }) => event));
-    return { kept: ids, setAside: all, closing: asked.allowed.filter((one) => !others.includes(one)).map(({ event }) => event) };
+    await insertFlags(tx, log.id, [...all, ...(await doubtsOf(tx, log, fresh, by, isClosed))], by.id);
+    if (log.kind === 'visit')
+      await visitArrived(
+        tx,
+        log,
+        fresh.map(({ event }) => event),
+      );
+    return {
+      kept: ids,
+      setAside: all,
+      closing: asked.allowed.filter((one) => !others.includes(one)).map(({ event }) => event),
+    };
   }, 'read committed');
-  if (closing.length) kept.push(...await (log.kind === 'run' ? finishRun : closeVisit)(by, log, closing));
-  return { kept: [...kept, ...setAside.flatMap(({ eventId }) => (eventId ? [eventId] : []))], setAside: setAside.map(({ eventId, detail }) => ({ id: eventId, reason: detail })) };
+  if (closing.length) kept.push(...(await (log.kind === 'run' ? finishRun : closeVisit)(by, log, closing)));
+  return {
+    kept: [...kept, ...setAside.flatMap(({ eventId }) => (eventId ? [eventId] : []))],
+    setAside: setAside.map(({ eventId, detail }) => ({ id: eventId, reason: detail })),
+  };
 }
 
 /** Appends events together; where one of them is of a kind that the database cannot hold, each by itself, so that the others are not held up. */
-async function appendEach(tx: Db, logId: string, asked: AskedEvent[], receivedFrom: string): Promise<[kept: string[], aside: NewFlag[]]> {
-  const together = await attempt(tx, () => appendEvents(tx, logId, asked.map(({ event }) => event), receivedFrom));
+async function appendEach(
+  tx: Db,
+  logId: string,
+  asked: AskedEvent[],
+  receivedFrom: string,
+): Promise<[kept: string[], aside: NewFlag[]]> {
+  const together = await attempt(tx, () =>
+    appendEvents(
+      tx,
+      logId,
+      asked.map(({ event }) => event),
+      receivedFrom,
+    ),
+  );
   if (together.value) return [together.value, []];
   const kept: string[] = [];
   const aside: NewFlag[] = [];
   for (const { event, body } of asked) {
     const { value, trouble } = await attempt(tx, () => appendEvents(tx, logId, [event], receivedFrom));
     if (value) kept.push(...value);
-    else aside.push({ eventId: event.id, reason: 'unreadable', detail: `The database cannot hold it: ${trouble}`, body });
+    else
+      aside.push({ eventId: event.id, reason: 'unreadable', detail: `The database cannot hold it: ${trouble}`, body });
   }
   return [kept, aside];
 }
@@ -92,7 +145,7 @@ const logsSeen = new Map<string, LogRow>();
 const MOST_SEEN = 2000;
 
 async function knownLog(id: string): Promise<LogRow> {
-  const seen = logsSeen.get(id) ?? await getLog(db, id);
+  const seen = logsSeen.get(id) ?? (await getLog(db, id));
   if (logsSeen.size >= MOST_SEEN) logsSeen.clear();
   logsSeen.set(id, seen);
   return seen;
@@ -106,7 +159,12 @@ async function sort(log: LogRow, raw: unknown[]): Promise<Sorted> {
     const verdict = judgeEvent(log.kind, value);
     const body = JSON.stringify(value) ?? 'undefined';
     if ('unreadable' in verdict) {
-      sorted.aside.push({ eventId: verdict.id, reason: 'unreadable', detail: `Not in order: ${verdict.unreadable}`, body });
+      sorted.aside.push({
+        eventId: verdict.id,
+        reason: 'unreadable',
+        detail: `Not in order: ${verdict.unreadable}`,
+        body,
+      });
       continue;
     }
     const elsewhere = foreign(verdict.event);
@@ -131,4 +189,3 @@ export async function watchLog(logId: string, listener: () => void): Promise<() 
   if (logId !== '*') await knownLog(logId);
   return onArrivals(logId, listener);
 }
-

@@ -1,6 +1,19 @@
 import type { PersonChange, PersonForm } from '../contracts/schemas';
 import { conflict } from '../core/errors';
-import { countOwners, db, deleteSessionsOf, getPerson, insertPerson, listPeople, tellPeople, transaction, updatePassword, updatePerson, updatePin, type Actor } from '../data';
+import {
+  countOwners,
+  db,
+  deleteSessionsOf,
+  getPerson,
+  insertPerson,
+  listPeople,
+  tellPeople,
+  transaction,
+  updatePassword,
+  updatePerson,
+  updatePin,
+  type Actor,
+} from '../data';
 import { demand } from './permission';
 import { personId } from './person-id';
 import { hashSecret } from './secrets';
@@ -10,7 +23,8 @@ import { writeSecurityLine } from './security-log';
 export const everybody = () => listPeople(db);
 
 /** Names by id. */
-export const everybodysNames = async (): Promise<Record<string, string>> => Object.fromEntries((await listPeople(db)).map(({ id, name }) => [id, name]));
+export const everybodysNames = async (): Promise<Record<string, string>> =>
+  Object.fromEntries((await listPeople(db)).map(({ id, name }) => [id, name]));
 
 /** Adds a person. A conflict where the name is taken. */
 export async function addPerson(by: Actor, form: PersonForm): Promise<string> {
@@ -18,7 +32,8 @@ export async function addPerson(by: Actor, form: PersonForm): Promise<string> {
   const pinHash = await hashSecret(form.pin);
   const passwordHash = form.password ? await hashSecret(form.password) : null;
   const id = personId(form.name);
-  if ((await listPeople(db)).some((person) => person.id === id)) throw conflict('name-taken', `There is somebody called ${form.name} already.`);
+  if ((await listPeople(db)).some((person) => person.id === id))
+    throw conflict('name-taken', `There is somebody called ${form.name} already.`);
   await insertPerson(db, { id, name: form.name, role: form.role, pinHash, passwordHash });
   writeSecurityLine('person-added', { person: id, role: form.role, by: by.id });
   return id;
@@ -34,7 +49,8 @@ export async function changePerson(by: Actor, id: string, change: PersonChange):
     const role = change.role ?? person.role;
     const active = change.active ?? person.active;
     const losesOwner = person.role === 'owner' && person.active && (role !== 'owner' || !active);
-    if (losesOwner && (await countOwners(tx)) === 1) throw conflict('last-owner', 'The shop needs an owner: make somebody else owner first.');
+    if (losesOwner && (await countOwners(tx)) === 1)
+      throw conflict('last-owner', 'The shop needs an owner: make somebody else owner first.');
     await updatePerson(tx, id, role, active);
     if (pinHash) await updatePin(tx, id, pinHash);
     if (passwordHash) await updatePassword(tx, id, passwordHash);

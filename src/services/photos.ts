@@ -14,7 +14,11 @@ const LIMIT_MS = 15_000;
 const KINDS: ReadonlySet<string> = new Set(['jpg', 'png', 'webp', 'heic', 'heif']);
 
 /** The refusal of a photo that is too large. */
-const photoTooLarge = () => invalid('photo-too-large', `That photo is larger than ${bytesInWords(MAX_PHOTO_BYTES)}. Take it again with a smaller size.`);
+const photoTooLarge = () =>
+  invalid(
+    'photo-too-large',
+    `That photo is larger than ${bytesInWords(MAX_PHOTO_BYTES)}. Take it again with a smaller size.`,
+  );
 
 /** What was sent of a photo. */
 export interface SentPhoto {
@@ -33,10 +37,12 @@ export async function keepPhoto(by: Actor, { id, jobNumber, bytes, sha256 }: Sen
   demand(by, 'follow');
   if (bytes.length > MAX_PHOTO_BYTES) throw photoTooLarge();
   const digest = createHash('sha256').update(bytes).digest();
-  if (digest.toString('hex') !== sha256.toLowerCase()) throw invalid('photo-cut', 'Only a part of the photo arrived. It is still on the tablet and is sent again.');
+  if (digest.toString('hex') !== sha256.toLowerCase())
+    throw invalid('photo-cut', 'Only a part of the photo arrived. It is still on the tablet and is sent again.');
   const known = await findPhotoMark(db, id);
   if (known) {
-    if (!known.sha256.equals(digest) || known.jobNumber !== jobNumber) throw conflict('photo-differs', 'Another photo has this number already.');
+    if (!known.sha256.equals(digest) || known.jobNumber !== jobNumber)
+      throw conflict('photo-differs', 'Another photo has this number already.');
     return;
   }
   const { isHeic } = lookAtHeader(bytes);
@@ -44,17 +50,32 @@ export async function keepPhoto(by: Actor, { id, jobNumber, bytes, sha256 }: Sen
   const conversion = await convert(bytes, isHeic);
   if (!conversion.ok) throw unreadable(conversion.message);
   const { picture, small, width, height } = conversion.photo;
-  await insertPhoto(db, { id, jobNumber, sha256: digest, picture: Buffer.from(picture), small: Buffer.from(small), width, height, receivedFrom: by.id });
+  await insertPhoto(db, {
+    id,
+    jobNumber,
+    sha256: digest,
+    picture: Buffer.from(picture),
+    small: Buffer.from(small),
+    width,
+    height,
+    receivedFrom: by.id,
+  });
 }
 
-const unreadable = (why: string) => invalid('photo-unreadable', `That is no picture that can be read (JPEG, PNG, WebP or HEIC): ${why}.`);
+const unreadable = (why: string) =>
+  invalid('photo-unreadable', `That is no picture that can be read (JPEG, PNG, WebP or HEIC): ${why}.`);
 
 /** What the first bytes say of a picture: its kind and size. Nothing of it is decoded. Throws `invalid` where it is of another kind, or too large to decode. */
 function lookAtHeader(bytes: Buffer): { isHeic: boolean } {
   const { type = 'unknown', width, height } = sizeOf(bytes);
-  if (!KINDS.has(type)) throw unreadable(`it is ${type === 'unknown' ? 'none of these' : `of the kind ${type.toUpperCase()}`}`);
+  if (!KINDS.has(type))
+    throw unreadable(`it is ${type === 'unknown' ? 'none of these' : `of the kind ${type.toUpperCase()}`}`);
   if (!width || !height) throw unreadable('its size is missing');
-  if (width * height > MOST_PIXELS) throw invalid('photo-too-large', `That photo has ${Math.round(width * height / 1e6)} million pixels; ${MOST_PIXELS / 1e6} million is the most. Take it again with a smaller size.`);
+  if (width * height > MOST_PIXELS)
+    throw invalid(
+      'photo-too-large',
+      `That photo has ${Math.round((width * height) / 1e6)} million pixels; ${MOST_PIXELS / 1e6} million is the most. Take it again with a smaller size.`,
+    );
   return { isHeic: type === 'heic' || type === 'heif' };
 }
 
@@ -66,11 +87,19 @@ function sizeOf(bytes: Buffer): { type?: string; width?: number; height?: number
   }
 }
 
-type Conversion = { ok: true; photo: { picture: Uint8Array; small: Uint8Array; width: number; height: number } } | { ok: false; message: string };
+type Conversion =
+  | { ok: true; photo: { picture: Uint8Array; small: Uint8Array; width: number; height: number } }
+  | { ok: false; message: string };
 
 const convert = (bytes: Buffer, isHeic: boolean): Promise<Conversion> =>
-  doHeavy<Conversion>('photo', 'convert', { bytes: new Uint8Array(bytes), isHeic, mostPixels: MOST_PIXELS, limitSeconds: LIMIT_MS / 1000 }, LIMIT_MS).catch((error: unknown) => {
-    if (error instanceof TooHard) throw invalid('photo-unreadable', 'That picture takes too long to read. Take it again, or send it as JPEG.');
+  doHeavy<Conversion>(
+    'photo',
+    'convert',
+    { bytes: new Uint8Array(bytes), isHeic, mostPixels: MOST_PIXELS, limitSeconds: LIMIT_MS / 1000 },
+    LIMIT_MS,
+  ).catch((error: unknown) => {
+    if (error instanceof TooHard)
+      throw invalid('photo-unreadable', 'That picture takes too long to read. Take it again, or send it as JPEG.');
     throw error;
   });
 

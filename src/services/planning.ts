@@ -17,15 +17,30 @@ const ORDER_LIMIT_MS = 2000;
 const HARD_LIMIT_MS = 8000;
 
 /** Everything needed to plan on the procedures in force under the shop's policy, for a person and perhaps a job's vehicle. */
-export async function planView(by: Actor, { procedures, job }: Pick<PlanQuery, 'procedures' | 'job'>): Promise<PlanView> {
+export async function planView(
+  by: Actor,
+  { procedures, job }: Pick<PlanQuery, 'procedures' | 'job'>,
+): Promise<PlanView> {
   const [approved, { settings }, kit, stock, policy, vehicle] = await Promise.all([
-    approvedDocuments(procedures), readShop(), readKit(by), listStock(db), shopPolicy(), job === null ? null : getJob(db, job).then((row) => row.vehicle),
+    approvedDocuments(procedures),
+    readShop(),
+    readKit(by),
+    listStock(db),
+    shopPolicy(),
+    job === null ? null : getJob(db, job).then((row) => row.vehicle),
   ]);
   const documents = approved.map(({ document }) => document);
   return {
-    documents, revisions: [...new Map(approved.map(({ document, revision }) => [recordedId(document.id), revision]))], options: Object.fromEntries(listOptions(documents)), policy,
-    ownKinds: settings.ownKinds, kit, stock: Object.fromEntries(stock.map(({ kind, count }) => [kind, count])), labour: settings.labourPerHour === null ? null : { perHour: settings.labourPerHour, currency: settings.currency },
-    verification: vehicle && Object.fromEntries(documents.map((document) => [document.id, verificationOf(vehicle, document)])),
+    documents,
+    revisions: [...new Map(approved.map(({ document, revision }) => [recordedId(document.id), revision]))],
+    options: Object.fromEntries(listOptions(documents)),
+    policy,
+    ownKinds: settings.ownKinds,
+    kit,
+    stock: Object.fromEntries(stock.map(({ kind, count }) => [kind, count])),
+    labour: settings.labourPerHour === null ? null : { perHour: settings.labourPerHour, currency: settings.currency },
+    verification:
+      vehicle && Object.fromEntries(documents.map((document) => [document.id, verificationOf(vehicle, document)])),
     others: (await othersFor(vehicle ?? documents[0].applies[0])).filter((row) => !procedures.includes(row.id)),
   };
 }
@@ -34,20 +49,35 @@ export async function planView(by: Actor, { procedures, job }: Pick<PlanQuery, '
 function verificationOf(vehicle: Vehicle, document: ProcedureDocument): VerificationView {
   const { verified, differs, unknown } = verifyFor(vehicle, document.applies);
   const side = mirroredSide(document.id);
-  return side ? { verified: false, differs: [...differs, `recorded on the ${oppositeSide(side)} and mirrored: look for extra switches and plugs`], unknown } : { verified, differs, unknown };
+  return side
+    ? {
+        verified: false,
+        differs: [...differs, `recorded on the ${oppositeSide(side)} and mirrored: look for extra switches and plugs`],
+        unknown,
+      }
+    : { verified, differs, unknown };
 }
 
 /** The vehicle's procedures, each sided one for the other side too. */
 async function othersFor(vehicle: Vehicle): Promise<ProcedureRowView[]> {
   const exact = (await proceduresFor(vehicle)).filter((one) => one.differs.length === 0).map((one) => one.row);
-  return exact.flatMap((row) => (row.side === 'centre' ? [row] : [row, { ...row, id: `${row.id}@${oppositeSide(row.side)}`, side: oppositeSide(row.side) }]));
+  return exact.flatMap((row) =>
+    row.side === 'centre'
+      ? [row]
+      : [row, { ...row, id: `${row.id}@${oppositeSide(row.side)}`, side: oppositeSide(row.side) }],
+  );
 }
 
 /** What the planner needs to know of the shop. */
 async function shopPolicy(): Promise<ShopPolicy> {
   const [{ settings }, history] = await Promise.all([readShop(), shopHistory()]);
   return {
-    batteryAlways: settings.batteryAlways, srsWaitSeconds: settings.srsWaitSeconds, costs: costSettings(settings.costs), trayBins: settings.trayBins, spareLevel: settings.spareLevel, history,
+    batteryAlways: settings.batteryAlways,
+    srsWaitSeconds: settings.srsWaitSeconds,
+    costs: costSettings(settings.costs),
+    trayBins: settings.trayBins,
+    spareLevel: settings.spareLevel,
+    history,
   };
 }
 
@@ -55,9 +85,25 @@ async function shopPolicy(): Promise<ShopPolicy> {
 export async function planForRun(by: Actor, form: NewRunForm): Promise<{ view: PlanView; result: PlanResult }> {
   const view = await planView(by, form);
   const policy = { ...view.policy, ...(form.trayBins ? { trayBins: form.trayBins } : {}) };
-  const request: PlanRequest = { documents: view.documents, goals: form.goals, options: form.options, order: form.order, policy };
-  const result = await doHeavy<PlanResult>('think', 'plan', { request, ownKinds: view.ownKinds, limitMs: ORDER_LIMIT_MS }, HARD_LIMIT_MS).catch((error: unknown) => {
-    throw error instanceof TooHard ? invalid('too-hard', `${view.documents.map(({ title }) => `“${title}”`).join(' and ')}: this is too hard to plan. Plan fewer zones together, or take out routes that nobody would use.`) : error;
+  const request: PlanRequest = {
+    documents: view.documents,
+    goals: form.goals,
+    options: form.options,
+    order: form.order,
+    policy,
+  };
+  const result = await doHeavy<PlanResult>(
+    'think',
+    'plan',
+    { request, ownKinds: view.ownKinds, limitMs: ORDER_LIMIT_MS },
+    HARD_LIMIT_MS,
+  ).catch((error: unknown) => {
+    throw error instanceof TooHard
+      ? invalid(
+          'too-hard',
+          `${view.documents.map(({ title }) => `“${title}”`).join(' and ')}: this is too hard to plan. Plan fewer zones together, or take out routes that nobody would use.`,
+        )
+      : error;
   });
   return { view, result };
 }
@@ -82,10 +128,21 @@ export async function experienceFor(documents: ProcedureDocument[]): Promise<Pic
   const catalogue = await shopCatalogue();
   for (const document of documents) {
     const own = recordedId(document.id);
-    const approved = (await listProceduresOfMake(db, document.applies[0].make)).filter(({ revision }) => revision !== null);
-    const related = rankFor(document.applies[0], approved, { zone: document.zone }).map(({ id }) => id).filter((id) => id !== own).slice(0, MOST_RELATIVES);
+    const approved = (await listProceduresOfMake(db, document.applies[0].make)).filter(
+      ({ revision }) => revision !== null,
+    );
+    const related = rankFor(document.applies[0], approved, { zone: document.zone })
+      .map(({ id }) => id)
+      .filter((id) => id !== own)
+      .slice(0, MOST_RELATIVES);
     const others = await approvedDocuments(related);
-    elsewhere.push(...elsewhereFor(document, others.map((other) => ({ document: other.document, index: indexItems(other.document), catalogue })), indexItems(document)));
+    elsewhere.push(
+      ...elsewhereFor(
+        document,
+        others.map((other) => ({ document: other.document, index: indexItems(other.document), catalogue })),
+        indexItems(document),
+      ),
+    );
     for (const miss of await listMisses(db, [own, ...related])) {
       const here = (item: string | null) => item && `${document.id}/${item.slice(item.indexOf('/') + 1)}`;
       const key = missKey(here(miss.item)!, here(miss.culprit), miss.cause as StuckCause);

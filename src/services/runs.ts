@@ -6,7 +6,24 @@ import { findFastenerKind } from '../core/hardware';
 import { basisOf, foldRun, viewRun, type RunBasis, type RunEvent, type RunView } from '../core/run';
 import type { RunPlan } from '../core/plan';
 import { faultsOnArrival, foldVisit, type VisitEvent } from '../core/visit';
-import { appendEvents, db, getJob, getRun, insertStockMove, lastLamport, listEvents, listPeople, listRunDocuments, lockLog, markFinished, closeLog, transaction, type Db, type LogRow, type Actor } from '../data';
+import {
+  appendEvents,
+  db,
+  getJob,
+  getRun,
+  insertStockMove,
+  lastLamport,
+  listEvents,
+  listPeople,
+  listRunDocuments,
+  lockLog,
+  markFinished,
+  closeLog,
+  transaction,
+  type Db,
+  type LogRow,
+  type Actor,
+} from '../data';
 import { demand, isLead } from './permission';
 import { writeSecurityLine } from './security-log';
 import { checkPin, type Sender } from './sign-in';
@@ -15,10 +32,22 @@ import { checkPin, type Sender } from './sign-in';
 export async function openRunScreen(id: string): Promise<RunStart> {
   const run = await getRun(db, id);
   const job = await getJob(db, run.jobNumber);
-  const [log, visit, people] = await Promise.all([listEvents<RunEvent>(db, id, 0), listEvents<VisitEvent>(db, job.visit, 0), listPeople(db)]);
+  const [log, visit, people] = await Promise.all([
+    listEvents<RunEvent>(db, id, 0),
+    listEvents<VisitEvent>(db, job.visit, 0),
+    listPeople(db),
+  ]);
   return {
-    run: { id: run.id, title: run.title, plan: run.plan }, job, ...log, faults: faultsOnArrival(foldVisit(visit.events)),
-    people: people.map(({ id: person, name, role, active }) => ({ id: person, name, active, mayOverride: isLead({ role }) })),
+    run: { id: run.id, title: run.title, plan: run.plan },
+    job,
+    ...log,
+    faults: faultsOnArrival(foldVisit(visit.events)),
+    people: people.map(({ id: person, name, role, active }) => ({
+      id: person,
+      name,
+      active,
+      mayOverride: isLead({ role }),
+    })),
   };
 }
 
@@ -37,9 +66,16 @@ async function documentsOf(runId: string): Promise<ReadonlySet<string>> {
 export async function foreignPlace(runId: string): Promise<(event: LogEvent) => string | null> {
   const known = await documentsOf(runId);
   return (event) => {
-    const { action, item, procedure, holds } = event as LogEvent & { action?: string; item?: string; procedure?: string; holds?: string };
+    const { action, item, procedure, holds } = event as LogEvent & {
+      action?: string;
+      item?: string;
+      procedure?: string;
+      holds?: string;
+    };
     const named = action?.replace(/^gate:[a-z-]+:|^[a-zA-Z]+:/, '') ?? item ?? (procedure && `${procedure}/${holds}`);
-    return named?.includes('/') && !known.has(named.split('/')[0]) ? `It is about ${named}, which this run does not have.` : null;
+    return named?.includes('/') && !known.has(named.split('/')[0])
+      ? `It is about ${named}, which this run does not have.`
+      : null;
   };
 }
 
@@ -52,7 +88,11 @@ export async function finishRun(by: Actor, log: LogRow, events: LogEvent[]): Pro
     const { events: known } = await listEvents<RunEvent>(tx, log.id, 0);
     const { view, basis } = lookAt(run.plan, known);
     if (view.blocks.length) {
-      throw conflict('not-accounted', 'Not everything is back or accounted for.', view.blocks.map((block) => ({ place: block.item, message: block.text })));
+      throw conflict(
+        'not-accounted',
+        'Not everything is back or accounted for.',
+        view.blocks.map((block) => ({ place: block.item, message: block.text })),
+      );
     }
     const kept = await appendEvents(tx, log.id, events, by.id);
     await closeLog(tx, log.id, events[0].id);
@@ -63,7 +103,10 @@ export async function finishRun(by: Actor, log: LogRow, events: LogEvent[]): Pro
 }
 
 /** A run's view as this vehicle turned out to be. */
-export function lookAt(plan: RunPlan, events: RunEvent[]): { basis: RunBasis; view: RunView; state: ReturnType<typeof foldRun> } {
+export function lookAt(
+  plan: RunPlan,
+  events: RunEvent[],
+): { basis: RunBasis; view: RunView; state: ReturnType<typeof foldRun> } {
   const state = foldRun(events);
   const basis = basisOf(plan, state);
   return { basis, state, view: viewRun(basis.graph, basis.plan, state) };
@@ -75,7 +118,10 @@ export function sparesUsed(basis: RunBasis, view: RunView): Map<string, number> 
   for (const row of view.ledger.filter(({ renewed }) => renewed > 0)) {
     const [procedure, item] = row.item.split('/');
     const fastener = basis.graph.indexes.get(procedure)?.fasteners.get(item);
-    const kind = fastener?.refit?.material ?? fastener?.refit?.as ?? (fastener && (findFastenerKind(basis.graph.catalogue, fastener.kind)?.code ?? fastener.kind));
+    const kind =
+      fastener?.refit?.material ??
+      fastener?.refit?.as ??
+      (fastener && (findFastenerKind(basis.graph.catalogue, fastener.kind)?.code ?? fastener.kind));
     if (kind) used.set(kind, (used.get(kind) ?? 0) + row.renewed);
   }
   return used;
@@ -83,7 +129,13 @@ export function sparesUsed(basis: RunBasis, view: RunView): Map<string, number> 
 
 async function takeSpares(tx: Db, by: Actor, log: LogRow, basis: RunBasis, view: RunView): Promise<void> {
   for (const [kind, count] of sparesUsed(basis, view)) {
-    await insertStockMove(tx, { kind, change: -count, reason: `fitted on job ${log.jobNumber}`, runId: log.id, by: by.id });
+    await insertStockMove(tx, {
+      kind,
+      change: -count,
+      reason: `fitted on job ${log.jobNumber}`,
+      runId: log.id,
+      by: by.id,
+    });
   }
 }
 
@@ -99,9 +151,24 @@ export async function overrideGate(by: Actor, runId: string, form: OverrideForm,
     const { isClosed } = await lockLog(tx, runId);
     if (isClosed) throw conflict('finished', 'This run is finished.');
     const lamport = (await lastLamport(tx, runId)) + 1;
-    await appendEvents(tx, runId, [{
-      id: randomUUID(), lamport, device: 'server', seq: lamport, person: lead.id, at: new Date().toISOString(), type: 'overridden', gate: form.gate, reason: form.reason,
-    } as LogEvent], by.id);
+    await appendEvents(
+      tx,
+      runId,
+      [
+        {
+          id: randomUUID(),
+          lamport,
+          device: 'server',
+          seq: lamport,
+          person: lead.id,
+          at: new Date().toISOString(),
+          type: 'overridden',
+          gate: form.gate,
+          reason: form.reason,
+        } as LogEvent,
+      ],
+      by.id,
+    );
   }, 'read committed');
   writeSecurityLine('gate-overridden', { run: runId, lead: lead.id, at: by.id });
 }

@@ -1,6 +1,17 @@
 /** What is written down of who came in, or tried to, and of what changes who may. */
 export type SecurityEvent =
-  | 'sign-in-refused' | 'sign-in-delayed' | 'set-up' | 'set-up-refused' | 'tablet-enrolled' | 'tablet-shut-out' | 'person-added' | 'person-changed' | 'settings-changed' | 'gate-overridden' | 'customer-redacted' | 'customer-exported';
+  | 'sign-in-refused'
+  | 'sign-in-delayed'
+  | 'set-up'
+  | 'set-up-refused'
+  | 'tablet-enrolled'
+  | 'tablet-shut-out'
+  | 'person-added'
+  | 'person-changed'
+  | 'settings-changed'
+  | 'gate-overridden'
+  | 'customer-redacted'
+  | 'customer-exported';
 
 const clean = (text: string) => text.replace(/[\p{Cc}\p{Cs}"]/gu, ' ').slice(0, 80);
 
@@ -9,6 +20,8 @@ const clean = (text: string) => text.replace(/[\p{Cc}\p{Cs}"]/gu, ' ').slice(0, 
  * begin a line of its own. Source: OWASP ASVS 4.0.3, 7.1 and 7.2.
  */
 export function writeSecurityLine(event: SecurityEvent, about: Record<string, string | number>): void {
-  const facts = Object.entries(about).map(([name, value]) => `${name}="${clean(String(value))}"`).join(' ');
+  const facts = Object.entries(about)
+    .map(([name, value]) => `${name}="${clean(String(value))}"`)
+    .join(' ');
   process.stderr.write(`${new Date().toISOString()} security ${event} ${facts}\n`);
 }

@@ -5,7 +5,16 @@ import { demand } from './permission';
 import { writeSecurityLine } from './security-log';
 
 const DEFAULTS: SettingsForm = {
-  batteryAlways: false, srsWaitSeconds: null, srsWaitSource: '', costs: DEFAULT_COST_FORM, trayBins: 12, spareLevel: 0.9, labourPerHour: null, currency: '', ownKinds: [], keepingMonths: null,
+  batteryAlways: false,
+  srsWaitSeconds: null,
+  srsWaitSource: '',
+  costs: DEFAULT_COST_FORM,
+  trayBins: 12,
+  spareLevel: 0.9,
+  labourPerHour: null,
+  currency: '',
+  ownKinds: [],
+  keepingMonths: null,
 };
 
 /** The shop's name and settings, with the defaults of a new shop for what was never set. */
@@ -24,7 +33,8 @@ export async function changeSettings(by: Actor, settings: SettingsForm): Promise
 }
 
 /** The catalogue with the shop's own kinds. */
-export const shopCatalogue = async (): Promise<Catalogue> => extendCatalogue(BASE_CATALOGUE, (await readShop()).settings.ownKinds);
+export const shopCatalogue = async (): Promise<Catalogue> =>
+  extendCatalogue(BASE_CATALOGUE, (await readShop()).settings.ownKinds);
 
 /** The tool codes in a person's own kit. */
 export const readKit = (by: Actor): Promise<string[]> => getKit(db, by.id);

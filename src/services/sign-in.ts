@@ -1,7 +1,28 @@
 import { timingSafeEqual } from 'node:crypto';
 import type { SetupForm, SignInForm } from '../contracts/schemas';
 import { conflict, forbidden, tooOften } from '../core/errors';
-import { claimTry, db, deleteSession, findPersonForSignIn, findSessionPerson, findShop, forgetTries, insertPerson, insertSession, insertShop, listPeople, noteDeviceSeen, sweepSessions, transaction, type Actor, type Db, type DeviceRow, type Person, type PersonSecrets, type Throttle } from '../data';
+import {
+  claimTry,
+  db,
+  deleteSession,
+  findPersonForSignIn,
+  findSessionPerson,
+  findShop,
+  forgetTries,
+  insertPerson,
+  insertSession,
+  insertShop,
+  listPeople,
+  noteDeviceSeen,
+  sweepSessions,
+  transaction,
+  type Actor,
+  type Db,
+  type DeviceRow,
+  type Person,
+  type PersonSecrets,
+  type Throttle,
+} from '../data';
 import { personId } from './person-id';
 import { hashSecret, matchesSecret, newToken, tokenHash } from './secrets';
 import { writeSecurityLine } from './security-log';
@@ -39,7 +60,8 @@ export const needsSetup = async () => (await findShop(db)) === null;
 export const isEnrolled = ({ isLocal, device }: Sender): boolean => isLocal || device !== null;
 
 /** The people the sign-in screen offers on a tablet that was let in: active ones. Nobody elsewhere. */
-export const listSignInPeople = async (sender: Sender): Promise<Person[]> => (isEnrolled(sender) ? (await listPeople(db)).filter((person) => person.active) : []);
+export const listSignInPeople = async (sender: Sender): Promise<Person[]> =>
+  isEnrolled(sender) ? (await listPeople(db)).filter((person) => person.active) : [];
 
 /**
  * Sets up the shop and its owner on first start, and signs the owner in. Asks for the code that was printed where Pezzo was started. A conflict where
@@ -77,14 +99,18 @@ function isSetupCode(given: string): boolean {
  * unknown name. Wrong tries slow down that tablet for that name; nobody else. The session that was open there ends: no token outlives its person.
  */
 export async function signIn(form: SignInForm, sender: Sender): Promise<OpenedSession> {
-  const person = form.pin === undefined ? await checkPassword(form.person, form.password ?? '', sender) : await checkPin(form.person, form.pin, sender);
+  const person =
+    form.pin === undefined
+      ? await checkPassword(form.person, form.password ?? '', sender)
+      : await checkPin(form.person, form.pin, sender);
   if (sender.token) await deleteSession(db, tokenHash(sender.token));
   return openSession(db, { id: person.id, byPassword: form.pin === undefined, sender });
 }
 
 /** Makes sure that somebody is who they say by PIN, without signing them in. Throws `forbidden` on a tablet that was not let in. */
 export async function checkPin(name: string, pin: string, sender: Sender): Promise<PersonSecrets> {
-  if (!isEnrolled(sender)) throw forbidden('not-enrolled', 'PINs work only on a tablet that was enrolled. Use your password.');
+  if (!isEnrolled(sender))
+    throw forbidden('not-enrolled', 'PINs work only on a tablet that was enrolled. Use your password.');
   const source = `pin:${sender.device?.id ?? 'local'}:${nameKey(name)}`;
   return check(name, pin, 'pinHash', [{ source, free: 0, longestSeconds: LONGEST_WAIT }]);
 }
@@ -92,13 +118,19 @@ export async function checkPin(name: string, pin: string, sender: Sender): Promi
 /** Makes sure that somebody is who they say by password, without signing them in. */
 export async function checkPassword(name: string, password: string, { address }: Sender): Promise<PersonSecrets> {
   return check(name, password, 'passwordHash', [
-    { source: `password:${address}:${nameKey(name)}`, free: 0, longestSeconds: LONGEST_WAIT }, { source: `password:${address}`, free: FREE_BY_SENDER, longestSeconds: LONGEST_WAIT },
+    { source: `password:${address}:${nameKey(name)}`, free: 0, longestSeconds: LONGEST_WAIT },
+    { source: `password:${address}`, free: FREE_BY_SENDER, longestSeconds: LONGEST_WAIT },
   ]);
 }
 
 const nameKey = (name: string) => personId(name);
 
-async function check(name: string, secret: string, which: 'pinHash' | 'passwordHash', throttles: Throttle[]): Promise<PersonSecrets> {
+async function check(
+  name: string,
+  secret: string,
+  which: 'pinHash' | 'passwordHash',
+  throttles: Throttle[],
+): Promise<PersonSecrets> {
   await waitForTurn(throttles);
   const person = await findPersonForSignIn(db, name);
   const known = person?.active ? person[which] : null;
@@ -106,7 +138,10 @@ async function check(name: string, secret: string, which: 'pinHash' | 'passwordH
     writeSecurityLine('sign-in-refused', { name, at: throttles[0].source });
     throw forbidden('wrong-secret', 'That does not match. Try again.');
   }
-  await forgetTries(db, throttles.map(({ source }) => source));
+  await forgetTries(
+    db,
+    throttles.map(({ source }) => source),
+  );
   return person!;
 }
 
@@ -118,16 +153,27 @@ async function waitForTurn(throttles: Throttle[]): Promise<void> {
       seconds = await claimTry(db, throttle);
     }
     if (seconds > 0) writeSecurityLine('sign-in-delayed', { at: throttle.source, seconds: Math.ceil(seconds) });
-    if (seconds > 0) throw tooOften('wait', `Too many wrong tries here. Wait ${waitWords(seconds)}, then try again.`, seconds);
+    if (seconds > 0)
+      throw tooOften('wait', `Too many wrong tries here. Wait ${waitWords(seconds)}, then try again.`, seconds);
   }
 }
 
-const waitWords = (seconds: number) => (seconds < 90 ? `${Math.ceil(seconds)} s` : `${Math.ceil(seconds / 60)} minutes`);
+const waitWords = (seconds: number) =>
+  seconds < 90 ? `${Math.ceil(seconds)} s` : `${Math.ceil(seconds / 60)} minutes`;
 
-async function openSession(on: Db, { id, byPassword, sender }: { id: string; byPassword: boolean; sender: Sender }): Promise<OpenedSession> {
+async function openSession(
+  on: Db,
+  { id, byPassword, sender }: { id: string; byPassword: boolean; sender: Sender },
+): Promise<OpenedSession> {
   const token = newToken();
   const expiresAt = new Date(Date.now() + SESSION_HOURS * 3_600_000);
-  await insertSession(on, { tokenHash: tokenHash(token), personId: id, byPassword, deviceId: sender.device?.id ?? null, expiresAt });
+  await insertSession(on, {
+    tokenHash: tokenHash(token),
+    personId: id,
+    byPassword,
+    deviceId: sender.device?.id ?? null,
+    expiresAt,
+  });
   if (sender.device) await noteDeviceSeen(on, sender.device.id);
   return { token, expiresAt };
 }

@@ -2,25 +2,59 @@ import type { LogEvent } from '../contracts/schemas';
 import type { VisitView } from '../contracts/views';
 import { conflict } from '../core/errors';
 import type { RunEvent } from '../core/run';
-import { checkLines, foldVisit, handBackBlocks, type CheckLine, type CheckZone, type VisitEvent, type VisitState } from '../core/visit';
-import { appendEvents, db, getJob, listEvents, listEventsOf, listRunsOfJobs, lockLog, transaction, updateVin, closeIdleRuns, closeLog, type Actor, type Db, type LogRow, type RunRow } from '../data';
+import {
+  checkLines,
+  foldVisit,
+  handBackBlocks,
+  type CheckLine,
+  type CheckZone,
+  type VisitEvent,
+  type VisitState,
+} from '../core/visit';
+import {
+  appendEvents,
+  db,
+  getJob,
+  listEvents,
+  listEventsOf,
+  listRunsOfJobs,
+  lockLog,
+  transaction,
+  updateVin,
+  closeIdleRuns,
+  closeLog,
+  type Actor,
+  type Db,
+  type LogRow,
+  type RunRow,
+} from '../data';
 import { everybodysNames } from './people';
 
 /** The zones a visit's runs open, with what each is known to have. */
 export const zonesOf = (runs: Pick<RunRow, 'plan'>[], state: Pick<VisitState, 'zones'>): CheckZone[] => [
-  ...runs.flatMap(({ plan }) => plan.documents.map((document) => ({ zone: document.zone, side: document.side, document, options: plan.options }))),
+  ...runs.flatMap(({ plan }) =>
+    plan.documents.map((document) => ({ zone: document.zone, side: document.side, document, options: plan.options })),
+  ),
   ...state.zones,
 ];
 
 /** The lines of the electrical check of a job. */
-export const linesOf = (runs: Pick<RunRow, 'plan'>[], state: VisitState): CheckLine[] => checkLines(zonesOf(runs, state));
+export const linesOf = (runs: Pick<RunRow, 'plan'>[], state: VisitState): CheckLine[] =>
+  checkLines(zonesOf(runs, state));
 
 /** Check-in and hand-over of a job: its log, the lines to try, and what stands against giving the vehicle back. Throws not-found. */
 export async function openVisit(jobNumber: number): Promise<VisitView> {
   const job = await getJob(db, jobNumber);
-  const [log, runs, names] = await Promise.all([listEvents<VisitEvent>(db, job.visit, 0), listRunsOfJobs(db, [jobNumber]), everybodysNames()]);
+  const [log, runs, names] = await Promise.all([
+    listEvents<VisitEvent>(db, job.visit, 0),
+    listRunsOfJobs(db, [jobNumber]),
+    everybodysNames(),
+  ]);
   return {
-    job, ...log, zones: zonesOf(runs, { zones: [] }), names,
+    job,
+    ...log,
+    zones: zonesOf(runs, { zones: [] }),
+    names,
     runs: runs.map(({ id, title, finishedAt }) => ({ id, title, finished: finishedAt !== null })),
   };
 }
@@ -39,11 +73,19 @@ export async function closeVisit(by: Actor, log: LogRow, events: LogEvent[]): Pr
     if (isClosed) return appendEvents(tx, log.id, events, by.id);
     const { events: known } = await listEvents<VisitEvent>(tx, log.id, 0);
     const runs = await listRunsOfJobs(tx, [log.jobNumber]);
-    const logs = await listEventsOf<RunEvent>(tx, runs.map((run) => run.id));
+    const logs = await listEventsOf<RunEvent>(
+      tx,
+      runs.map((run) => run.id),
+    );
     const state = foldVisit(known);
     const started = runs.filter((run) => run.finishedAt === null && logs.get(run.id)!.length > 0).length;
     const blocks = handBackBlocks(linesOf(runs, state), state, started);
-    if (blocks.length) throw conflict('not-handed-back', 'The vehicle cannot be given back yet.', blocks.map(({ place, text }) => ({ place, message: text })));
+    if (blocks.length)
+      throw conflict(
+        'not-handed-back',
+        'The vehicle cannot be given back yet.',
+        blocks.map(({ place, text }) => ({ place, message: text })),
+      );
     const kept = await appendEvents(tx, log.id, events, by.id);
     await closeLog(tx, log.id, events[0].id);
     await closeIdleRuns(tx, log.jobNumber);

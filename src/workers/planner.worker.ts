@@ -18,8 +18,17 @@ const post = (answer: PlannerAnswer) => self.postMessage(answer);
 self.onmessage = ({ data }: MessageEvent<PlannerQuestion>) => {
   const request: PlanRequest = { ...data.request, catalogue: extendCatalogue(BASE_CATALOGUE, data.ownKinds) };
   const quick = makePlan(request, { effort: QUICK });
-  if (!quick.ok || quick.plan.cost.optimal || request.order === 'recorded') return post({ type: 'done', result: quick });
+  if (!quick.ok || quick.plan.cost.optimal || request.order === 'recorded')
+    return post({ type: 'done', result: quick });
   post({ type: 'quick', result: quick });
   let states = 0;
-  post({ type: 'done', result: makePlan(request, { onPass: (more) => { states += more; post({ type: 'searching', states }); } }) });
+  post({
+    type: 'done',
+    result: makePlan(request, {
+      onPass: (more) => {
+        states += more;
+        post({ type: 'searching', states });
+      },
+    }),
+  });
 };

@@ -15,15 +15,25 @@ const signedIn = async (person: string, secret: string): Promise<APIRequestConte
   return api;
 };
 const put = (api: APIRequestContext, id: string, bytes: Buffer) =>
-  api.put(`/api/photos/${id}?job=2401&sha256=${hex(bytes)}`, { data: bytes, headers: { 'content-type': 'application/octet-stream' } });
-const jpeg = () => sharp({ create: { width: 600, height: 400, channels: 3, background: '#4c6372' } }).jpeg().toBuffer();
+  api.put(`/api/photos/${id}?job=2401&sha256=${hex(bytes)}`, {
+    data: bytes,
+    headers: { 'content-type': 'application/octet-stream' },
+  });
+const jpeg = () =>
+  sharp({ create: { width: 600, height: 400, channels: 3, background: '#4c6372' } })
+    .jpeg()
+    .toBuffer();
 
 /** Begins to send a photo and breaks the connection off half-way. */
 async function sendHalf(api: APIRequestContext, id: string, bytes: Buffer): Promise<void> {
   const { cookies } = await api.storageState();
   await new Promise<void>((resolve) => {
     const sending = httpRequest(`${process.env.PEZZO_URL}/api/photos/${id}?job=2401&sha256=${hex(bytes)}`, {
-      method: 'PUT', headers: { 'content-length': bytes.length, 'cookie': cookies.map(({ name, value }) => `${name}=${value}`).join('; ') },
+      method: 'PUT',
+      headers: {
+        'content-length': bytes.length,
+        cookie: cookies.map(({ name, value }) => `${name}=${value}`).join('; '),
+      },
     });
     sending.on('error', () => resolve());
     sending.on('close', () => resolve());
@@ -48,15 +58,24 @@ test('refuses what is no photo, or too large, in words', async () => {
     expect([answer.status(), ((await answer.json()) as { code: string }).code]).toEqual([400, 'photo-unreadable']);
   }
   // Turned away by its length, unread: the connection may be gone before the answer is taken in.
-  const large = await put(api, randomUUID(), Buffer.alloc(40 * 1024 * 1024, 7)).then((answer) => answer.status(), () => 413);
+  const large = await put(api, randomUUID(), Buffer.alloc(40 * 1024 * 1024, 7)).then(
+    (answer) => answer.status(),
+    () => 413,
+  );
   expect(large).toBe(413);
 });
 
-test('takes a photo of 40 MB from the tablet all the same, made smaller there, and tells of one that is none', async ({ page }) => {
+test('takes a photo of 40 MB from the tablet all the same, made smaller there, and tells of one that is none', async ({
+  page,
+}) => {
   const folder = mkdtempSync(join(tmpdir(), 'pezzo-photo-'));
   const file = join(folder, 'large.png');
   const [width, height] = [4000, 3400];
-  await sharp(Buffer.from(Uint8Array.from({ length: width * height * 3 }, (_, n) => (n * 2_654_435_761) >>> 13)), { raw: { width, height, channels: 3 } }).png({ compressionLevel: 0 }).toFile(file);
+  await sharp(Buffer.from(Uint8Array.from({ length: width * height * 3 }, (_, n) => (n * 2_654_435_761) >>> 13)), {
+    raw: { width, height, channels: 3 },
+  })
+    .png({ compressionLevel: 0 })
+    .toFile(file);
   expect(statSync(file).size).toBeGreaterThan(40_000_000);
   await signIn(page, 'Rui Castellane', '4004');
   const { run } = await openRun(page, 'Large photo');
@@ -68,7 +87,9 @@ test('takes a photo of 40 MB from the tablet all the same, made smaller there, a
   const kept = await (await page.request.get(`/api/photos/${id}`)).body();
   expect([(await sharp(kept).metadata()).width, kept.length < 12_000_000]).toEqual([2560, true]);
 
-  await page.locator('.run-foot input[type=file]').setInputFiles({ name: 'holiday.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('this is text') });
+  await page
+    .locator('.run-foot input[type=file]')
+    .setInputFiles({ name: 'holiday.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('this is text') });
   await expect(page.getByText('● saved')).toBeVisible();
   await page.getByRole('button', { name: 'More', exact: true }).click();
   await page.getByRole('button', { name: /^Stop taking apart/ }).click();
@@ -82,7 +103,9 @@ test('does not let a photo that hangs on the way hold up what is recorded after 
   await signIn(page, 'Rui Castellane', '4004');
   const { run } = await openRun(page, 'Hanging photo');
   let asked = 0;
-  await page.route('**/api/photos/**', () => { asked += 1; });
+  await page.route('**/api/photos/**', () => {
+    asked += 1;
+  });
   await page.locator('.run-foot input[type=file]').setInputFiles(photoFile());
   await expect.poll(() => asked).toBe(1);
   await page.locator('.done-bar').click();
@@ -95,10 +118,27 @@ test('keeps what was recorded by somebody who was removed meanwhile, and shows i
   const owner = await signedIn('ines-okafor-lind', 'saltmarsh-desk');
   await owner.post('/api/people', { data: { name: 'Sam Quill', role: 'technician', pin: '7391', password: '' } });
   const sam = await signedIn('sam-quill', '7391');
-  const { number } = (await (await sam.post('/api/jobs', { data: { title: 'Left behind', customer: '', make: 'Velden', model: 'Kite', year: 2017, body: 'hatch-5' } })).json()) as { number: number };
-  const { id } = (await (await sam.post('/api/runs', { data: { job: number, procedures: ['kite-rear-door'], goals: ['woofer'], options: { windows: 'power' } } })).json()) as { id: string };
+  const { number } = (await (
+    await sam.post('/api/jobs', {
+      data: { title: 'Left behind', customer: '', make: 'Velden', model: 'Kite', year: 2017, body: 'hatch-5' },
+    })
+  ).json()) as { number: number };
+  const { id } = (await (
+    await sam.post('/api/runs', {
+      data: { job: number, procedures: ['kite-rear-door'], goals: ['woofer'], options: { windows: 'power' } },
+    })
+  ).json()) as { id: string };
   await owner.patch('/api/people/sam-quill', { data: { active: false } });
-  const event = { id: randomUUID(), lamport: 1, device: 'tablet-9', seq: 1, person: 'sam-quill', at: new Date().toISOString(), type: 'note', text: 'seven of nine out' };
+  const event = {
+    id: randomUUID(),
+    lamport: 1,
+    device: 'tablet-9',
+    seq: 1,
+    person: 'sam-quill',
+    at: new Date().toISOString(),
+    type: 'note',
+    text: 'seven of nine out',
+  };
   const refused = await sam.post(`/api/logs/${id}/events`, { data: { events: [event] } });
   expect([refused.status(), ((await refused.json()) as { code: string }).code]).toEqual([403, 'signed-out']);
   // The tablet keeps it; the next one who signs in there sends it.

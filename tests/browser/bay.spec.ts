@@ -1,7 +1,20 @@
 import { expect, test } from '@playwright/test';
-import { CARD_CLIPS, expectAccessible, openRun, photoFile, photosOf, putBack, signIn, stepHeading, tapMap, workUntil } from './support';
+import {
+  CARD_CLIPS,
+  expectAccessible,
+  openRun,
+  photoFile,
+  photosOf,
+  putBack,
+  signIn,
+  stepHeading,
+  tapMap,
+  workUntil,
+} from './support';
 
-test('finds where a stuck panel is held, takes the screw that nobody recorded, and tells the procedure', async ({ page }) => {
+test('finds where a stuck panel is held, takes the screw that nobody recorded, and tells the procedure', async ({
+  page,
+}) => {
   await signIn(page, 'Rui Castellane', '4004');
   await openRun(page, 'Stuck card');
   await workUntil(page, CARD_CLIPS);
@@ -23,10 +36,16 @@ test('finds where a stuck panel is held, takes the screw that nobody recorded, a
 
   // The other way: one of those listed, made a finding with one tap.
   await page.getByRole('button', { name: 'It won’t move' }).click();
-  await page.getByRole('button', { name: /push clips/ }).first().click();
+  await page
+    .getByRole('button', { name: /push clips/ })
+    .first()
+    .click();
   await page.getByRole('button', { name: 'Make it a finding for the procedure' }).click();
   await expect(page.getByText('will see it as a finding')).toBeVisible();
-  await page.getByRole('button', { name: 'Do it now' }).or(page.getByRole('button', { name: 'Go on' })).click();
+  await page
+    .getByRole('button', { name: 'Do it now' })
+    .or(page.getByRole('button', { name: 'Go on' }))
+    .click();
   await expect(page.getByText('● saved')).toBeVisible();
 
   // The extra screws wait for going back, and the ledger knows them.
@@ -39,7 +58,9 @@ test('finds where a stuck panel is held, takes the screw that nobody recorded, a
   await expectAccessible(page);
 });
 
-test('leaves a step out with a reason, takes another one first, counts part of a group, and notes what differs', async ({ page }) => {
+test('leaves a step out with a reason, takes another one first, counts part of a group, and notes what differs', async ({
+  page,
+}) => {
   await signIn(page, 'Rui Castellane', '4004');
   const { run } = await openRun(page, 'Out of order');
   const first = (await stepHeading(page).textContent())!;
@@ -59,7 +80,11 @@ test('leaves a step out with a reason, takes another one first, counts part of a
 
   await page.getByRole('button', { name: 'Differs' }).click();
   // Not the step's own: tapped on the map.
-  await page.getByRole('group', { name: /^Panel map/ }).locator('g.mark').filter({ hasText: 'push pin' }).click();
+  await page
+    .getByRole('group', { name: /^Panel map/ })
+    .locator('g.mark')
+    .filter({ hasText: 'push pin' })
+    .click();
   await expect(stepHeading(page)).toHaveText('Push pin');
   await page.getByRole('button', { name: 'There is a fastener that the procedure does not have' }).click();
   await page.getByRole('button', { name: 'To the step' }).click();
@@ -92,7 +117,8 @@ test('keeps a gate shut over a failed test until it is mended or a lead says oth
   await putBack(page);
   await workUntil(page, 'Test with the');
   await page.getByRole('button', { name: 'Fails' }).first().click();
-  for (const works of await page.getByRole('button', { name: 'Works', exact: true }).all()) if (await works.getAttribute('aria-pressed') === 'false') await works.click();
+  for (const works of await page.getByRole('button', { name: 'Works', exact: true }).all())
+    if ((await works.getAttribute('aria-pressed')) === 'false') await works.click();
   await page.getByRole('button', { name: 'Fails' }).first().click();
   await expect(page.getByRole('button', { name: 'Shut: a test failed' })).toBeDisabled();
   await expect(page.getByRole('button', { name: 'Already so' }).first()).toBeDisabled();
@@ -109,7 +135,11 @@ test('keeps a gate shut over a failed test until it is mended or a lead says oth
   await expect(stepHeading(page)).not.toHaveText(title);
 });
 
-test('rests with a reason, is handed over with a word, and goes on with the other', async ({ page, browser, baseURL }) => {
+test('rests with a reason, is handed over with a word, and goes on with the other', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
   await signIn(page, 'Rui Castellane', '4004');
   const { run } = await openRun(page, 'Handed over');
   await page.getByRole('button', { name: 'More', exact: true }).click();
@@ -135,7 +165,16 @@ test('shows the night bay without glare, with enough contrast, and remembers it'
   await page.getByRole('button', { name: 'Night bay' }).click();
   const luminance = () => page.evaluate(() => Number(/\d+/.exec(getComputedStyle(document.body).backgroundColor)![0]));
   expect(await luminance()).toBeLessThan(60);
-  for (const address of ['/', '/library', '/procedures/kite-rear-door', '/jobs/2402', '/jobs/2402/check-in', '/stores', '/kit', '/plan?procedure=lumen-front-door&goal=woofer']) {
+  for (const address of [
+    '/',
+    '/library',
+    '/procedures/kite-rear-door',
+    '/jobs/2402',
+    '/jobs/2402/check-in',
+    '/stores',
+    '/kit',
+    '/plan?procedure=lumen-front-door&goal=woofer',
+  ]) {
     await page.goto(address);
     await expect(page.getByRole('heading').first()).toBeVisible();
     await expectAccessible(page);
@@ -150,7 +189,18 @@ test('keeps the screen awake while a run is worked on, where the browser can', a
   await context.addInitScript(() => {
     const asked = { locks: 0 };
     Object.assign(window, { asked });
-    Object.defineProperty(navigator, 'wakeLock', { value: { request: async () => { asked.locks += 1; return { release: async () => { asked.locks -= 1; } }; } } });
+    Object.defineProperty(navigator, 'wakeLock', {
+      value: {
+        request: async () => {
+          asked.locks += 1;
+          return {
+            release: async () => {
+              asked.locks -= 1;
+            },
+          };
+        },
+      },
+    });
   });
   const page = await context.newPage();
   await signIn(page, 'Rui Castellane', '4004');

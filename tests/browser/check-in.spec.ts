@@ -4,7 +4,9 @@ import { expectAccessible, openJob, photoFile, signIn, signOn } from './support'
 
 const line = (page: Page, words: string | RegExp) => page.getByRole('group', { name: words });
 
-test('checks a vehicle in, with faults, marks, a photo and a signature, and compares line by line when it is given back', async ({ page }) => {
+test('checks a vehicle in, with faults, marks, a photo and a signature, and compares line by line when it is given back', async ({
+  page,
+}) => {
   await signIn(page, 'Bea Nwosu', '3003');
   const job = await openJob(page, 'Reversing chime');
   await page.getByRole('link', { name: 'Check it in' }).click();
@@ -28,7 +30,9 @@ test('checks a vehicle in, with faults, marks, a photo and a signature, and comp
   await page.getByLabel('Check a zone too').selectOption('rear-door|left');
   await line(page, 'Speaker alone (balance left, fader rear)').getByRole('button', { name: 'Now and then' }).click();
   await line(page, 'When?').getByRole('button', { name: 'when warm' }).click();
-  await line(page, /^Clock and settings/).getByRole('button', { name: 'Does not' }).click();
+  await line(page, /^Clock and settings/)
+    .getByRole('button', { name: 'Does not' })
+    .click();
   await page.getByLabel('A line of your own').fill('Tow-bar socket');
   await page.getByRole('button', { name: 'Add the line' }).click();
   await tapAll(page.getByRole('button', { name: /^The other \d+ work$/ }));
@@ -37,7 +41,10 @@ test('checks a vehicle in, with faults, marks, a photo and a signature, and comp
 
   await page.getByRole('button', { name: 'All looked at: body and trim' }).click();
   await page.getByRole('button', { name: 'Right side' }).click();
-  await page.getByRole('img', { name: /^Right side, 0 marks/ }).last().click({ position: { x: 200, y: 120 } });
+  await page
+    .getByRole('img', { name: /^Right side, 0 marks/ })
+    .last()
+    .click({ position: { x: 200, y: 120 } });
   await page.getByLabel('In words').fill('below the handle');
   await page.locator('.mark-form input[type=file]').setInputFiles(photoFile());
   await expect(page.getByRole('button', { name: 'Photo taken' })).toBeVisible();
@@ -68,7 +75,9 @@ test('checks a vehicle in, with faults, marks, a photo and a signature, and comp
 
   // Giving back: one line is worse, and asks why.
   await page.getByRole('button', { name: 'Giving back' }).click();
-  await line(page, /^Radio plays/).getByRole('button', { name: 'Does not' }).click();
+  await line(page, /^Radio plays/)
+    .getByRole('button', { name: 'Does not' })
+    .click();
   await tapAll(page.getByRole('button', { name: /as on arrival$/ }));
   await line(page, 'Tow-bar socket').getByRole('button', { name: 'Works' }).click();
   await page.getByRole('button', { name: /^Compare and give back/ }).click();
@@ -81,16 +90,23 @@ test('checks a vehicle in, with faults, marks, a photo and a signature, and comp
   await page.getByRole('button', { name: 'Give the vehicle back' }).click();
   await expect(page.getByRole('heading', { name: 'The vehicle is back with its owner' })).toBeVisible();
   const report = await page.request.get(`/api/jobs/${job}/report.pdf`);
-  expect([report.headers()['content-type'], (await report.body()).subarray(0, 5).toString()]).toEqual(['application/pdf', '%PDF-']);
+  expect([report.headers()['content-type'], (await report.body()).subarray(0, 5).toString()]).toEqual([
+    'application/pdf',
+    '%PDF-',
+  ]);
   await page.goto('/');
-  await expect(page.getByRole('region', { name: 'Given back today' }).getByRole('link', { name: /Reversing chime/ })).toBeVisible();
+  await expect(
+    page.getByRole('region', { name: 'Given back today' }).getByRole('link', { name: /Reversing chime/ }),
+  ).toBeVisible();
 });
 
 test('scans the VIN where the browser can read bar codes', async ({ browser, baseURL }) => {
   const context = await browser.newContext({ baseURL });
   // A stand-in for the browser's reader: this Chromium has none.
   await context.addInitScript(() => {
-    (window as unknown as { BarcodeDetector: unknown }).BarcodeDetector = class { detect = async () => [{ rawValue: 'I1M8GDM9AXKP042788' }]; };
+    (window as unknown as { BarcodeDetector: unknown }).BarcodeDetector = class {
+      detect = async () => [{ rawValue: 'I1M8GDM9AXKP042788' }];
+    };
     navigator.mediaDevices.getUserMedia = async () => {
       const canvas = document.createElement('canvas');
       canvas.getContext('2d')!.fillRect(0, 0, 10, 10);
@@ -114,7 +130,9 @@ test('notes what a job waits for, and shows it on the board until it is here', a
   await expect(page.getByText('Waits for a part: adapter ring, rear door')).toBeVisible();
   await expect(page.getByText('● saved')).toBeVisible();
   await page.goto('/');
-  const row = page.getByRole('region', { name: 'Waiting for something' }).getByRole('link', { name: /Waits for a ring/ });
+  const row = page
+    .getByRole('region', { name: 'Waiting for something' })
+    .getByRole('link', { name: /Waits for a ring/ });
   await expect(row).toContainText('Waits for a part: adapter ring, rear door');
   await expectAccessible(page);
   await page.goto(`/jobs/${job}`);
@@ -122,5 +140,7 @@ test('notes what a job waits for, and shows it on the board until it is here', a
   await expect(page.getByRole('button', { name: 'It is here' })).toBeHidden();
   await expect(page.getByText('● saved')).toBeVisible();
   await page.goto('/');
-  await expect(page.getByRole('region', { name: 'To start' }).getByRole('link', { name: /Waits for a ring/ })).toBeVisible();
+  await expect(
+    page.getByRole('region', { name: 'To start' }).getByRole('link', { name: /Waits for a ring/ }),
+  ).toBeVisible();
 });

@@ -7,7 +7,13 @@ import { serve } from '../../scripts/support/serve';
 import { loadDemo } from '../../scripts/up/load-demo';
 
 /** What is killed while which event is on its way. */
-const KILLS: Record<number, 'app' | 'database'> = { 4: 'app', 9: 'database', 15: 'app', 21: 'database', 26: 'database' };
+const KILLS: Record<number, 'app' | 'database'> = {
+  4: 'app',
+  9: 'database',
+  15: 'app',
+  21: 'database',
+  26: 'database',
+};
 const EVENTS = 30;
 
 test('has every acknowledged event once after the app and the database were killed in the middle of a run', async () => {
@@ -16,7 +22,9 @@ test('has every acknowledged event once after the app and the database were kill
   await loadDemo(databaseUrl);
   const client = new pg.Client({ connectionString: databaseUrl });
   await client.connect();
-  const { rows: [{ id: run }] } = await client.query<{ id: string }>('select id from runs where job_number = 2402');
+  const {
+    rows: [{ id: run }],
+  } = await client.query<{ id: string }>('select id from runs where job_number = 2402');
   await client.end();
   const port = await freePort();
   let app = await serve({ host: '127.0.0.1', port, databaseUrl });
@@ -25,8 +33,19 @@ test('has every acknowledged event once after the app and the database were kill
 
   const acknowledged: string[] = [];
   const sendOnce = async (id: string, n: number): Promise<boolean> => {
-    const event = { id, lamport: 1000 + n, device: 'fault-test', seq: n + 1, person: 'rui-castellane', at: '2026-03-02T09:00:00.000Z', type: 'note', text: `note ${n}` };
-    const answer = await api.post(`/api/logs/${run}/events`, { data: { events: [event] }, timeout: 20_000 }).catch(() => null);
+    const event = {
+      id,
+      lamport: 1000 + n,
+      device: 'fault-test',
+      seq: n + 1,
+      person: 'rui-castellane',
+      at: '2026-03-02T09:00:00.000Z',
+      type: 'note',
+      text: `note ${n}`,
+    };
+    const answer = await api
+      .post(`/api/logs/${run}/events`, { data: { events: [event] }, timeout: 20_000 })
+      .catch(() => null);
     const kept = answer?.ok() ? ((await answer.json()) as { kept: string[] }).kept : [];
     return kept.includes(id);
   };
@@ -47,8 +66,12 @@ test('has every acknowledged event once after the app and the database were kill
       expect(kept, `event ${n}`).toBe(true);
       acknowledged.push(id);
     }
-    const answer = (await (await api.get(`/api/logs/${run}/events?after=0`)).json()) as { events: { id: string; device: string }[] };
-    expect(answer.events.filter((event) => event.device === 'fault-test').map((event) => event.id)).toEqual(acknowledged);
+    const answer = (await (await api.get(`/api/logs/${run}/events?after=0`)).json()) as {
+      events: { id: string; device: string }[];
+    };
+    expect(answer.events.filter((event) => event.device === 'fault-test').map((event) => event.id)).toEqual(
+      acknowledged,
+    );
   } finally {
     await api.dispose();
     await app.stop();

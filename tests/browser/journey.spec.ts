@@ -2,7 +2,9 @@ import { expect, test, type Page } from '@playwright/test';
 import { answerAll } from '../../scripts/support/browser';
 import { expectAccessible, signIn, tapMap } from './support';
 
-test('records a small door from nothing, plans it, runs it to the end and sees the ledger balance', async ({ page }) => {
+test('records a small door from nothing, plans it, runs it to the end and sees the ledger balance', async ({
+  page,
+}) => {
   await signIn(page, 'Tomas Varga', 'saltmarsh-bench');
   await page.getByRole('link', { name: 'Library' }).click();
   await page.getByRole('link', { name: 'Record a new one' }).click();
@@ -18,7 +20,8 @@ test('records a small door from nothing, plans it, runs it to the end and sees t
     await tapMap(page, x, y);
   };
   const inspector = page.getByRole('region', { name: 'Selected item' });
-  const inList = (name: string) => page.getByRole('region', { name: 'Recorded so far' }).getByRole('button', { name, exact: true });
+  const inList = (name: string) =>
+    page.getByRole('region', { name: 'Recorded so far' }).getByRole('button', { name, exact: true });
   await place('panel', 0.5, 0.5);
   await inspector.getByLabel('Name').fill('Door card');
   await inspector.getByLabel('Name').press('Enter');
@@ -104,7 +107,15 @@ async function workRun(page: Page) {
     await expect(bar).toBeEnabled();
     const before = await page.locator('.progress-words').textContent();
     await bar.click();
-    await expect.poll(async () => `${await heading.textContent()} ${await page.locator('.progress-words').textContent().catch(() => '')}`).not.toBe(`${title} ${before}`);
+    await expect
+      .poll(
+        async () =>
+          `${await heading.textContent()} ${await page
+            .locator('.progress-words')
+            .textContent()
+            .catch(() => '')}`,
+      )
+      .not.toBe(`${title} ${before}`);
   }
   throw new Error('The run did not come to an end.');
 }

@@ -15,22 +15,33 @@ export interface Tablet {
  * A tablet that reaches the app at `appUrl` through a relay of its own. The browser's own offline switch lets through what a
  * page or service worker that is just starting asks for; a relay that has hung up and listens no more lets nothing through.
  */
-export async function newTablet(browser: Browser, appUrl: string, options: Parameters<Browser['newContext']>[0] = {}): Promise<Tablet> {
+export async function newTablet(
+  browser: Browser,
+  appUrl: string,
+  options: Parameters<Browser['newContext']>[0] = {},
+): Promise<Tablet> {
   const { hostname, port } = new URL(appUrl);
   const open = new Set<Socket>();
   const relay = createServer((near) => {
     const far = connect(Number(port), hostname);
-    for (const [socket, other] of [[near, far], [far, near]]) {
+    for (const [socket, other] of [
+      [near, far],
+      [far, near],
+    ]) {
       open.add(socket);
       socket.on('error', () => other.destroy());
-      socket.on('close', () => { open.delete(socket); other.destroy(); });
+      socket.on('close', () => {
+        open.delete(socket);
+        other.destroy();
+      });
       socket.pipe(other);
     }
   });
-  const listen = (at: number) => new Promise<number>((resolve, reject) => {
-    relay.once('error', reject);
-    relay.listen(at, hostname, () => resolve((relay.address() as AddressInfo).port));
-  });
+  const listen = (at: number) =>
+    new Promise<number>((resolve, reject) => {
+      relay.once('error', reject);
+      relay.listen(at, hostname, () => resolve((relay.address() as AddressInfo).port));
+    });
   const hangUp = async () => {
     const closed = new Promise((resolve) => relay.close(resolve));
     for (const socket of open) socket.destroy();
@@ -40,7 +51,8 @@ export async function newTablet(browser: Browser, appUrl: string, options: Param
   const url = `http://${hostname}:${own}`;
   const context = await browser.newContext({ baseURL: url, ...options });
   return {
-    context, url,
+    context,
+    url,
     async goOffline() {
       await hangUp();
       await context.setOffline(true);

@@ -6,19 +6,30 @@ import { CARD_CLIPS, logOf, openRun, photoFile, signIn, stepHeading, workUntil }
 async function serviceWorkerReady(page: Page): Promise<void> {
   await page.evaluate(async () => {
     await navigator.serviceWorker.ready;
-    if (!navigator.serviceWorker.controller) await new Promise((resolve) => navigator.serviceWorker.addEventListener('controllerchange', resolve, { once: true }));
+    if (!navigator.serviceWorker.controller)
+      await new Promise((resolve) =>
+        navigator.serviceWorker.addEventListener('controllerchange', resolve, { once: true }),
+      );
   });
 }
 
 /** The log of a run as the server has it, asked past the tablet's own way to it. */
-const serverLog = (context: BrowserContext, appUrl: string, run: string) => logOf({ request: { get: (path: string) => context.request.get(`${appUrl}${path}`) } as BrowserContext['request'] }, run);
+const serverLog = (context: BrowserContext, appUrl: string, run: string) =>
+  logOf(
+    { request: { get: (path: string) => context.request.get(`${appUrl}${path}`) } as BrowserContext['request'] },
+    run,
+  );
 
 const saved = (page: Page) => expect(page.getByText('● saved')).toBeVisible();
 
 /** How much this browser says that it has not sent yet. */
-const unsentOn = async (page: Page) => Number(/\d+/.exec((await page.getByText(/saved here, not yet sent/).textContent())!)![0]);
+const unsentOn = async (page: Page) =>
+  Number(/\d+/.exec((await page.getByText(/saved here, not yet sent/).textContent())!)![0]);
 
-test('works on without a network through a reload and a closed tab, with photos, and loses nothing', async ({ browser, baseURL }) => {
+test('works on without a network through a reload and a closed tab, with photos, and loses nothing', async ({
+  browser,
+  baseURL,
+}) => {
   const tablet = await newTablet(browser, baseURL!);
   const { context } = tablet;
   let page = await context.newPage();
@@ -72,29 +83,58 @@ test('works on without a network through a reload and a closed tab, with photos,
   await tablet.close();
 });
 
-test('sends what an older version of the app left on the tablet, and still answers at its address', async ({ browser, baseURL }) => {
+test('sends what an older version of the app left on the tablet, and still answers at its address', async ({
+  browser,
+  baseURL,
+}) => {
   const context = await browser.newContext({ baseURL });
   const page = await context.newPage();
   await signIn(page, 'Rui Castellane', '4004');
-  const { number } = (await (await page.request.post('/api/jobs', { data: { title: 'Older tablet', customer: '', make: 'Velden', model: 'Kite', year: 2017, body: 'hatch-5' } })).json()) as { number: number };
-  const { id } = (await (await page.request.post('/api/runs', { data: { job: number, procedures: ['kite-rear-door'], goals: ['woofer'], options: { windows: 'power' } } })).json()) as { id: string };
-  const stamp = (n: number) => ({ id: `00000000-0000-4000-8000-${id.slice(-11)}${n}`, lamport: n, device: 'old-tablet', seq: n, person: 'rui-castellane', at: '2026-03-02T09:00:00.000Z' });
-  const answer = await page.request.post(`/api/runs/${id}/events?after=0`, { data: { events: [{ ...stamp(1), type: 'started' }] } });
+  const { number } = (await (
+    await page.request.post('/api/jobs', {
+      data: { title: 'Older tablet', customer: '', make: 'Velden', model: 'Kite', year: 2017, body: 'hatch-5' },
+    })
+  ).json()) as { number: number };
+  const { id } = (await (
+    await page.request.post('/api/runs', {
+      data: { job: number, procedures: ['kite-rear-door'], goals: ['woofer'], options: { windows: 'power' } },
+    })
+  ).json()) as { id: string };
+  const stamp = (n: number) => ({
+    id: `00000000-0000-4000-8000-${id.slice(-11)}${n}`,
+    lamport: n,
+    device: 'old-tablet',
+    seq: n,
+    person: 'rui-castellane',
+    at: '2026-03-02T09:00:00.000Z',
+  });
+  const answer = await page.request.post(`/api/runs/${id}/events?after=0`, {
+    data: { events: [{ ...stamp(1), type: 'started' }] },
+  });
   expect(((await answer.json()) as { kept: string[] }).kept).toEqual([stamp(1).id]);
   await page.goto('/offline');
   // The store as the first version made it, with one event that was never sent.
-  await page.evaluate(({ run, event }) => new Promise<void>((resolve, reject) => {
-    // Signing in has opened today's store already.
-    indexedDB.deleteDatabase('pezzo');
-    const opening = indexedDB.open('pezzo', 1);
-    opening.onupgradeneeded = () => { opening.result.createObjectStore('events', { keyPath: 'event.id' }).createIndex('run', 'run'); };
-    opening.onerror = () => reject(opening.error);
-    opening.onsuccess = () => {
-      const put = opening.result.transaction('events', 'readwrite');
-      put.objectStore('events').put({ run, event });
-      put.oncomplete = () => { opening.result.close(); resolve(); };
-    };
-  }), { run: id, event: { ...stamp(2), type: 'note', text: 'kept by the older version' } });
+  await page.evaluate(
+    ({ run, event }) =>
+      new Promise<void>((resolve, reject) => {
+        // Signing in has opened today's store already.
+        indexedDB.deleteDatabase('pezzo');
+        const opening = indexedDB.open('pezzo', 1);
+        opening.onupgradeneeded = () => {
+          opening.result.createObjectStore('events', { keyPath: 'event.id' }).createIndex('run', 'run');
+        };
+        opening.onerror = () => reject(opening.error);
+        opening.onsuccess = () => {
+          const put = opening.result.transaction('events', 'readwrite');
+          put.objectStore('events').put({ run, event });
+          put.oncomplete = () => {
+            opening.result.close();
+            resolve();
+          };
+        };
+      }),
+    { run: id, event: { ...stamp(2), type: 'note', text: 'kept by the older version' } },
+  );
   await page.goto(`/runs/${id}`);
   await saved(page);
   expect((await logOf(context, id)).map(({ type }) => type)).toEqual(['started', 'note']);
@@ -107,14 +147,18 @@ test('has runs on the tablet that were only seen on the board', async ({ browser
   await signIn(page, 'Tomas Varga', 'saltmarsh-bench');
   await serviceWorkerReady(page);
   await page.reload();
-  const run = (await page.request.get('/api/health')).ok() && await page.evaluate(async () => {
-    for (let n = 0; n < 50; n += 1) {
-      const kept = (await (await caches.open('pages')).keys()).map(({ url }) => new URL(url).pathname).find((path) => path.startsWith('/runs/'));
-      if (kept) return kept;
-      await new Promise((resolve) => setTimeout(resolve, 200));
-    }
-    return '';
-  });
+  const run =
+    (await page.request.get('/api/health')).ok() &&
+    (await page.evaluate(async () => {
+      for (let n = 0; n < 50; n += 1) {
+        const kept = (await (await caches.open('pages')).keys())
+          .map(({ url }) => new URL(url).pathname)
+          .find((path) => path.startsWith('/runs/'));
+        if (kept) return kept;
+        await new Promise((resolve) => setTimeout(resolve, 200));
+      }
+      return '';
+    }));
   await tablet.goOffline();
   await page.goto(String(run));
   await expect(page.getByRole('group', { name: /^Panel map/ })).toBeVisible();
@@ -134,7 +178,10 @@ async function wrongClock(context: BrowserContext, hours: number): Promise<void>
   }, hours * 3_600_000);
 }
 
-test('asks a person when two tablets, apart from each other and with clocks hours apart, report the same clip broken', async ({ browser, baseURL }) => {
+test('asks a person when two tablets, apart from each other and with clocks hours apart, report the same clip broken', async ({
+  browser,
+  baseURL,
+}) => {
   const tablets = await Promise.all([newTablet(browser, baseURL!), newTablet(browser, baseURL!)]);
   const [one, two] = tablets.map(({ context }) => context);
   await Promise.all([wrongClock(one, 5), wrongClock(two, -30)]);
@@ -170,14 +217,22 @@ test('asks a person when two tablets, apart from each other and with clocks hour
   await Promise.all(tablets.map((tablet) => tablet.close()));
 });
 
-test('shows two technicians on two doors each other’s progress as it happens, across two app processes', async ({ browser, baseURL }) => {
+test('shows two technicians on two doors each other’s progress as it happens, across two app processes', async ({
+  browser,
+  baseURL,
+}) => {
   // In the whole test run this is a process of its own on the same database.
   const second = process.env.PEZZO_SECOND_URL ?? baseURL;
   const [one, two] = await Promise.all([browser.newContext({ baseURL }), browser.newContext({ baseURL: second })]);
   const [rui, bea] = await Promise.all([one.newPage(), two.newPage()]);
   await signIn(rui, 'Rui Castellane', '4004');
   await signIn(bea, 'Bea Nwosu', '3003');
-  const { run } = await openRun(rui, 'Two doors', ['kite-rear-door', 'kite-rear-door@right'], ['kite-rear-door/woofer', 'kite-rear-door@right/woofer']);
+  const { run } = await openRun(
+    rui,
+    'Two doors',
+    ['kite-rear-door', 'kite-rear-door@right'],
+    ['kite-rear-door/woofer', 'kite-rear-door@right/woofer'],
+  );
   await bea.goto(`/runs/${run}`);
   await rui.getByRole('button', { name: 'rear door, left' }).click();
   await bea.getByRole('button', { name: 'rear door, right' }).click();

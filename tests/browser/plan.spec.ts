@@ -1,7 +1,9 @@
 import { expect, test } from '@playwright/test';
 import { expectAccessible, signIn } from './support';
 
-test('plans doors of both sides and a dash together, shows proof, tray, kit and reasons, and takes it to the bay', async ({ page }) => {
+test('plans doors of both sides and a dash together, shows proof, tray, kit and reasons, and takes it to the bay', async ({
+  page,
+}) => {
   await signIn(page, 'Tomas Varga', 'saltmarsh-bench');
   await page.goto('/jobs/2403');
   await page.getByRole('link', { name: /^Soria Lumen, front door Soria/ }).click();
@@ -23,7 +25,10 @@ test('plans doors of both sides and a dash together, shows proof, tray, kit and 
   await expectAccessible(page);
 
   await page.getByRole('button', { name: 'What waits for what' }).click();
-  await page.getByRole('button', { name: /^Drill out/ }).first().click();
+  await page
+    .getByRole('button', { name: /^Drill out/ })
+    .first()
+    .click();
   await expect(page.getByText(/the door woofer is wanted out\.$/)).toBeVisible();
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Show the steps' }).click();
@@ -45,7 +50,8 @@ test('plans doors of both sides and a dash together, shows proof, tray, kit and 
 test('says what is missing in the kit, and takes a substitute within the fit rules', async ({ page }) => {
   await signIn(page, 'Bea Nwosu', '3003');
   await page.goto('/kit');
-  for (const name of ['9/32 in', 'T20', 'Plastic trim tool']) await page.getByRole('checkbox', { name, exact: true }).click();
+  for (const name of ['9/32 in', 'T20', 'Plastic trim tool'])
+    await page.getByRole('checkbox', { name, exact: true }).click();
   await expect(page.getByText('Saved', { exact: true })).toBeVisible();
   await page.goto('/plan?procedure=kite-rear-door&goal=kite-rear-door/woofer&option.windows=power');
   const tool = (name: string) => page.getByRole('listitem').filter({ hasText: name });
@@ -78,7 +84,10 @@ test('lets a shop add a fastener kind of its own, which then can be recorded', a
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('Saved', { exact: true })).toBeVisible();
   await page.goto('/procedures/carry-front-door/edit');
-  await page.getByRole('region', { name: 'Recorded so far' }).getByRole('button', { name: /^push clip, hardboard door card/ }).click();
+  await page
+    .getByRole('region', { name: 'Recorded so far' })
+    .getByRole('button', { name: /^push clip, hardboard door card/ })
+    .click();
   await page.getByLabel('What it is').selectOption({ label: 'velvet clip' });
   await expect(page.getByText('Draft saved')).toBeVisible();
   await expect(page.getByText('Error:')).toHaveCount(0);

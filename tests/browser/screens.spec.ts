@@ -32,7 +32,22 @@ test('has no serious accessibility fault on the main views', async ({ page }) =>
   await page.goto('/sign-in');
   await expectAccessible(page);
   await signIn(page, 'Ines Okafor-Lind', 'saltmarsh-desk');
-  for (const address of ['/', '/library', '/procedures/kite-rear-door', '/jobs/2402', '/jobs/2402/check-in', '/jobs/2401/check-in?walk=departure', '/stores', '/jobs/new', '/people', '/customers', '/settings', '/procedures/new', '/kit', '/plan?procedure=lumen-front-door&goal=woofer']) {
+  for (const address of [
+    '/',
+    '/library',
+    '/procedures/kite-rear-door',
+    '/jobs/2402',
+    '/jobs/2402/check-in',
+    '/jobs/2401/check-in?walk=departure',
+    '/stores',
+    '/jobs/new',
+    '/people',
+    '/customers',
+    '/settings',
+    '/procedures/new',
+    '/kit',
+    '/plan?procedure=lumen-front-door&goal=woofer',
+  ]) {
     await page.goto(address);
     await expect(page.getByRole('heading', { level: address.includes('check-in') ? 2 : 1 }).first()).toBeVisible();
     await expectAccessible(page);
@@ -69,10 +84,16 @@ test('tells the second of two editors, and keeps their work', async ({ browser, 
   await Promise.all([one.close(), two.close()]);
 });
 
-test('keeps what is recorded while the server cannot be reached, through a reload, and sends it later', async ({ page, context }) => {
+test('keeps what is recorded while the server cannot be reached, through a reload, and sends it later', async ({
+  page,
+  context,
+}) => {
   await signIn(page, 'Rui Castellane', '4004');
   await page.goto('/jobs/2402');
-  await page.getByRole('link', { name: /Velden Kite, rear door/ }).first().click();
+  await page
+    .getByRole('link', { name: /Velden Kite, rear door/ })
+    .first()
+    .click();
   const words = page.locator('.progress-words');
   await expect(words).toContainText('10 of');
   await context.route('**/api/logs/**', (route) => route.abort());

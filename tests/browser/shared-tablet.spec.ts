@@ -5,23 +5,37 @@ import { expectAccessible, logOf, openRun, signIn } from './support';
 const NOT_SENT = /^◌ \d+ saved here, not yet sent$/;
 
 /** What a tablet keeps: pages, pictures, and events, sent and unsent. */
-const keptOn = (page: Page) => page.evaluate(async () => {
-  const keysOf = async (name: string) => (await (await caches.open(name)).keys()).map(({ url }) => new URL(url).pathname);
-  const [pages, photos] = [await keysOf('pages'), await keysOf('photos')];
-  const database = await new Promise<IDBDatabase>((resolve, reject) => {
-    const opening = indexedDB.open('pezzo');
-    opening.onsuccess = () => resolve(opening.result);
-    opening.onerror = () => reject(opening.error!);
+const keptOn = (page: Page) =>
+  page.evaluate(async () => {
+    const keysOf = async (name: string) =>
+      (await (await caches.open(name)).keys()).map(({ url }) => new URL(url).pathname);
+    const [pages, photos] = [await keysOf('pages'), await keysOf('photos')];
+    const database = await new Promise<IDBDatabase>((resolve, reject) => {
+      const opening = indexedDB.open('pezzo');
+      opening.onsuccess = () => resolve(opening.result);
+      opening.onerror = () => reject(opening.error!);
+    });
+    const events = await new Promise<{ sent: number }[]>((resolve) => {
+      const asking = database.transaction('events').objectStore('events').getAll();
+      asking.onsuccess = () => resolve(asking.result as { sent: number }[]);
+    });
+    database.close();
+    return {
+      pages,
+      photos: photos.length,
+      sent: events.filter(({ sent }) => sent === 1).length,
+      unsent: events.filter(({ sent }) => sent === 0).length,
+    };
   });
-  const events = await new Promise<{ sent: number }[]>((resolve) => {
-    const asking = database.transaction('events').objectStore('events').getAll();
-    asking.onsuccess = () => resolve(asking.result as { sent: number }[]);
-  });
-  database.close();
-  return { pages, photos: photos.length, sent: events.filter(({ sent }) => sent === 1).length, unsent: events.filter(({ sent }) => sent === 0).length };
-});
 
-const swReady = (page: Page) => page.evaluate(() => navigator.serviceWorker.ready.then(() => navigator.serviceWorker.controller !== null || new Promise((resolve) => navigator.serviceWorker.addEventListener('controllerchange', () => resolve(true)))));
+const swReady = (page: Page) =>
+  page.evaluate(() =>
+    navigator.serviceWorker.ready.then(
+      () =>
+        navigator.serviceWorker.controller !== null ||
+        new Promise((resolve) => navigator.serviceWorker.addEventListener('controllerchange', () => resolve(true))),
+    ),
+  );
 
 test('a tablet goes from one person to another in two taps and a PIN, and back to the same run', async ({ page }) => {
   await signIn(page, 'Rui Castellane', '4004');
@@ -33,10 +47,19 @@ test('a tablet goes from one person to another in two taps and a PIN, and back t
   await expect(page.getByRole('button', { name: 'Bea Nwosu: change person' })).toBeVisible();
   expect(new URL(page.url()).pathname).toBe(`/runs/${run}`);
   await page.locator('.done-bar').click();
-  await expect.poll(async () => (await logOf(page, run)).some((event) => event.type === 'done' && (event as { person?: string }).person === 'bea-nwosu')).toBe(true);
+  await expect
+    .poll(async () =>
+      (await logOf(page, run)).some(
+        (event) => event.type === 'done' && (event as { person?: string }).person === 'bea-nwosu',
+      ),
+    )
+    .toBe(true);
 });
 
-test('at sign-out the person’s pages, pictures and sent events go; what is unsent stays, unseen, and is sent when somebody signs in', async ({ browser, baseURL }) => {
+test('at sign-out the person’s pages, pictures and sent events go; what is unsent stays, unseen, and is sent when somebody signs in', async ({
+  browser,
+  baseURL,
+}) => {
   const tablet = await newTablet(browser, baseURL!);
   const { context } = tablet;
   const page = await context.newPage();
@@ -79,7 +102,10 @@ test('at sign-out the person’s pages, pictures and sent events go; what is uns
   await tablet.close();
 });
 
-test('a session that ends does not interrupt a run without a network, and shows nothing else any more', async ({ browser, baseURL }) => {
+test('a session that ends does not interrupt a run without a network, and shows nothing else any more', async ({
+  browser,
+  baseURL,
+}) => {
   const tablet = await newTablet(browser, baseURL!);
   const { context } = tablet;
   const page = await context.newPage();
@@ -96,7 +122,9 @@ test('a session that ends does not interrupt a run without a network, and shows 
   await expect(page.getByText(NOT_SENT)).toBeVisible();
   const { unsent } = await keptOn(page);
   // The session is over: the tablet knows without the network.
-  await page.evaluate(async () => (await caches.open('session')).put('/session-end', new Response(new Date(Date.now() - 1000).toISOString())));
+  await page.evaluate(async () =>
+    (await caches.open('session')).put('/session-end', new Response(new Date(Date.now() - 1000).toISOString())),
+  );
   await page.goto('/');
   await expect(page.getByRole('heading', { name: 'No connection to the shop' })).toBeVisible();
   await expect.poll(async () => (await keptOn(page)).pages).toEqual([`/runs/${run}`]);
@@ -108,7 +136,10 @@ test('a session that ends does not interrupt a run without a network, and shows 
   await tablet.close();
 });
 
-test('a device that was not enrolled shows nobody’s name and asks for name and password, until a lead enrols it', async ({ browser, baseURL }) => {
+test('a device that was not enrolled shows nobody’s name and asks for name and password, until a lead enrols it', async ({
+  browser,
+  baseURL,
+}) => {
   const context = await browser.newContext({ baseURL, extraHTTPHeaders: { 'x-forwarded-for': '10.0.0.9' } });
   const page = await context.newPage();
   await page.goto('/sign-in');
@@ -129,7 +160,9 @@ test('a device that was not enrolled shows nobody’s name and asks for name and
   await context.close();
 });
 
-test('a lead who came in by PIN unlocks the desk with the password, and finds tablets, secrets and customers there', async ({ page }) => {
+test('a lead who came in by PIN unlocks the desk with the password, and finds tablets, secrets and customers there', async ({
+  page,
+}) => {
   await signIn(page, 'Ines Okafor-Lind', '1001');
   await expect(page.getByRole('link', { name: 'People' })).toHaveCount(0);
   await page.getByRole('link', { name: 'Unlock desk' }).click();
@@ -137,7 +170,10 @@ test('a lead who came in by PIN unlocks the desk with the password, and finds ta
   await page.getByRole('button', { name: 'Sign in', exact: true }).click();
   await page.getByRole('link', { name: 'People' }).click();
   await expect(page.getByRole('region', { name: 'Enrolled tablets' })).toBeVisible();
-  await page.getByRole('row', { name: /Pip Hallam/ }).getByRole('button', { name: 'New PIN or password' }).click();
+  await page
+    .getByRole('row', { name: /Pip Hallam/ })
+    .getByRole('button', { name: 'New PIN or password' })
+    .click();
   await page.getByLabel('PIN', { exact: true }).last().fill('1234');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('That PIN is the first one somebody would try')).toBeVisible();
@@ -146,6 +182,9 @@ test('a lead who came in by PIN unlocks the desk with the password, and finds ta
   await page.getByRole('link', { name: 'Customers' }).click();
   const row = page.getByRole('row', { name: /Mrs Aldane/ });
   await expect(row).toContainText('vehicle here');
-  const [download] = await Promise.all([page.waitForEvent('download'), row.getByRole('link', { name: 'Export' }).click()]);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    row.getByRole('link', { name: 'Export' }).click(),
+  ]);
   expect(download.suggestedFilename()).toMatch(/^customer-job-\d+\.json$/);
 });

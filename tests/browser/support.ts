@@ -23,12 +23,24 @@ export async function expectAccessible(page: Page): Promise<void> {
   await page.waitForFunction(() => document.getAnimations().every(({ playState }) => playState !== 'running'));
   const { violations } = await new AxeBuilder({ page }).analyze();
   const serious = violations.filter((violation) => violation.impact === 'serious' || violation.impact === 'critical');
-  expect(serious.map((violation) => `${violation.id}: ${violation.nodes.map((node) => node.target.join(' ')).join('; ')}`)).toEqual([]);
+  expect(
+    serious.map((violation) => `${violation.id}: ${violation.nodes.map((node) => node.target.join(' ')).join('; ')}`),
+  ).toEqual([]);
 }
 
 /** Opens a job for a Kite and shows its page; returns its number. */
 export async function openJob(page: Page, title: string): Promise<number> {
-  const answer = await page.request.post('/api/jobs', { data: { title, customer: 'Tideway Driving School', make: 'Velden', model: 'Kite', year: 2017, body: 'hatch-5', steering: 'left' } });
+  const answer = await page.request.post('/api/jobs', {
+    data: {
+      title,
+      customer: 'Tideway Driving School',
+      make: 'Velden',
+      model: 'Kite',
+      year: 2017,
+      body: 'hatch-5',
+      steering: 'left',
+    },
+  });
   const { number } = (await answer.json()) as { number: number };
   await page.goto(`/jobs/${number}`);
   await expect(page.getByRole('heading', { name: `Job ${number}: ${title}` })).toBeVisible();
@@ -36,9 +48,16 @@ export async function openJob(page: Page, title: string): Promise<number> {
 }
 
 /** Opens a job and a run on the Kite's rear door, and shows the run started; returns its id. */
-export async function openRun(page: Page, title: string, procedures = ['kite-rear-door'], goals = ['woofer']): Promise<{ job: number; run: string }> {
+export async function openRun(
+  page: Page,
+  title: string,
+  procedures = ['kite-rear-door'],
+  goals = ['woofer'],
+): Promise<{ job: number; run: string }> {
   const job = await openJob(page, title);
-  const answer = await page.request.post('/api/runs', { data: { job, procedures, goals, options: { windows: 'power' }, newParts: ['Intercom speaker'] } });
+  const answer = await page.request.post('/api/runs', {
+    data: { job, procedures, goals, options: { windows: 'power' }, newParts: ['Intercom speaker'] },
+  });
   const { id } = (await answer.json()) as { id: string };
   await page.goto(`/runs/${id}`);
   await page.getByRole('button', { name: 'Start', exact: true }).click();
@@ -48,17 +67,27 @@ export async function openRun(page: Page, title: string, procedures = ['kite-rea
 
 /** A small PNG, as a camera or file chooser would hand it over. */
 export const photoFile = (name = 'photo.png') => ({
-  name, mimeType: 'image/png',
-  buffer: Buffer.from('iVBORw0KGgoAAAANSUhEUgAAABgAAAAQCAIAAACDRijCAAAACXBIWXMAAAPoAAAD6AG1e1JrAAAAIElEQVQ4jWPwSS6iCmIYNchnNIx8RtNR8mgWSSY/HQAA8XSxkP3S2fMAAAAASUVORK5CYII=', 'base64'),
+  name,
+  mimeType: 'image/png',
+  buffer: Buffer.from(
+    'iVBORw0KGgoAAAANSUhEUgAAABgAAAAQCAIAAACDRijCAAAACXBIWXMAAAPoAAAD6AG1e1JrAAAAIElEQVQ4jWPwSS6iCmIYNchnNIx8RtNR8mgWSSY/HQAA8XSxkP3S2fMAAAAASUVORK5CYII=',
+    'base64',
+  ),
 });
 
 /** What the server has of a run. */
-export async function logOf({ request }: Pick<Page, 'request'>, run: string): Promise<{ id: string; type: string; action?: string; photo?: string }[]> {
-  return ((await (await request.get(`/api/logs/${run}/events?after=0`)).json()) as { events: { id: string; type: string }[] }).events;
+export async function logOf(
+  { request }: Pick<Page, 'request'>,
+  run: string,
+): Promise<{ id: string; type: string; action?: string; photo?: string }[]> {
+  return (
+    (await (await request.get(`/api/logs/${run}/events?after=0`)).json()) as { events: { id: string; type: string }[] }
+  ).events;
 }
 
 /** The ids of the photos that the server's log of a run names. */
-export const photosOf = async (page: Page, run: string) => (await logOf(page, run)).flatMap(({ type, photo }) => (type === 'photo' ? [photo!] : []));
+export const photosOf = async (page: Page, run: string) =>
+  (await logOf(page, run)).flatMap(({ type, photo }) => (type === 'photo' ? [photo!] : []));
 
 /** Draws a line in the field for signatures. */
 export async function signOn(page: Page): Promise<void> {

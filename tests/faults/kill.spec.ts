@@ -34,7 +34,10 @@ class Shop {
   context!: BrowserContext;
   readonly profile = mkdtempSync(join(tmpdir(), 'pezzo-tablet-'));
 
-  constructor(private readonly cluster: ThrowAwayCluster, private readonly random: () => number) {}
+  constructor(
+    private readonly cluster: ThrowAwayCluster,
+    private readonly random: () => number,
+  ) {}
 
   async open(): Promise<void> {
     this.databaseUrl = await prepareDatabase(this.cluster, 'kills');
@@ -45,13 +48,22 @@ class Shop {
     await this.startBrowser();
   }
 
-  get url() { return `http://127.0.0.1:${this.port}`; }
-  get total() { return this.kills.app + this.kills.database + this.kills.browser; }
+  get url() {
+    return `http://127.0.0.1:${this.port}`;
+  }
+  get total() {
+    return this.kills.app + this.kills.database + this.kills.browser;
+  }
   /** Waits until everything that was killed runs again. */
   whole = () => this.mending;
 
   async startBrowser(): Promise<Page> {
-    this.context = await chromium.launchPersistentContext(this.profile, { executablePath: CHROMIUM, args: CHROMIUM_ARGS, baseURL: this.url, viewport: { width: 1280, height: 800 } });
+    this.context = await chromium.launchPersistentContext(this.profile, {
+      executablePath: CHROMIUM,
+      args: CHROMIUM_ARGS,
+      baseURL: this.url,
+      viewport: { width: 1280, height: 800 },
+    });
     return this.context.pages()[0] ?? this.context.newPage();
   }
 
@@ -95,7 +107,11 @@ class Shop {
 const heading = (page: Page) => page.getByRole('heading', { level: 1 });
 
 /** Everything that tells one step from the next. */
-const standing = async (page: Page) => `${await heading(page).first().textContent({ timeout: 10_000 })}|${await page.locator('.progress-words').textContent({ timeout: 1000 }).catch(() => '')}`;
+const standing = async (page: Page) =>
+  `${await heading(page).first().textContent({ timeout: 10_000 })}|${await page
+    .locator('.progress-words')
+    .textContent({ timeout: 1000 })
+    .catch(() => '')}`;
 
 /** Answers what the screen asks, as the script says, and returns once the bar can be tapped. */
 async function prepare(page: Page, title: string): Promise<void> {
@@ -133,7 +149,8 @@ async function workRun(shop: Shop, first: Page, run: string, random: () => numbe
     expect(events, 'events on the tablet never grow fewer').toBeGreaterThanOrEqual(seen.at(-1) ?? 0);
     seen.push(events);
     const victim = (['app', 'database', 'browser'] as const)[Math.floor(random() * 3)];
-    const moment: Moment | null = random() < KILL_CHANCE ? (['before', 'with', 'after'] as const)[Math.floor(random() * 3)] : null;
+    const moment: Moment | null =
+      random() < KILL_CHANCE ? (['before', 'with', 'after'] as const)[Math.floor(random() * 3)] : null;
     if (moment === 'before') {
       await strike(victim);
       if (victim === 'browser') continue;
@@ -143,7 +160,10 @@ async function workRun(shop: Shop, first: Page, run: string, random: () => numbe
     const bar = page.locator('.done-bar');
     await expect(bar).toBeEnabled();
     if (moment === 'with' && victim === 'browser') {
-      await Promise.all([bar.click({ noWaitAfter: true, timeout: 3000 }).catch(() => undefined), new Promise((resolve) => setTimeout(resolve, random() * 60))]);
+      await Promise.all([
+        bar.click({ noWaitAfter: true, timeout: 3000 }).catch(() => undefined),
+        new Promise((resolve) => setTimeout(resolve, random() * 60)),
+      ]);
       await reopen();
       continue;
     }
@@ -161,15 +181,23 @@ async function workRun(shop: Shop, first: Page, run: string, random: () => numbe
 }
 
 /** The ids of a run's events that the tablet's own store holds. */
-const localEvents = (page: Page, run: string): Promise<string[]> => page.evaluate((log) => new Promise<string[]>((resolve, reject) => {
-  const opening = indexedDB.open('pezzo');
-  opening.onerror = () => reject(opening.error);
-  opening.onsuccess = () => {
-    const asking = opening.result.transaction('events').objectStore('events').index('log').getAllKeys(log);
-    asking.onsuccess = () => { opening.result.close(); resolve(asking.result as string[]); };
-    asking.onerror = () => reject(asking.error);
-  };
-}), run);
+const localEvents = (page: Page, run: string): Promise<string[]> =>
+  page.evaluate(
+    (log) =>
+      new Promise<string[]>((resolve, reject) => {
+        const opening = indexedDB.open('pezzo');
+        opening.onerror = () => reject(opening.error);
+        opening.onsuccess = () => {
+          const asking = opening.result.transaction('events').objectStore('events').index('log').getAllKeys(log);
+          asking.onsuccess = () => {
+            opening.result.close();
+            resolve(asking.result as string[]);
+          };
+          asking.onerror = () => reject(asking.error);
+        };
+      }),
+    run,
+  );
 
 test(`loses nothing and doubles nothing while app, database and browser are killed ${KILLS} times`, async () => {
   test.setTimeout(40 * 60_000);
@@ -198,15 +226,43 @@ test(`loses nothing and doubles nothing while app, database and browser are kill
   }
 });
 
-const signInAgain = async (page: Page) => expect((await page.request.post('/api/sign-in', { data: { person: 'rui-castellane', pin: '4004' } })).ok()).toBe(true);
+const signInAgain = async (page: Page) =>
+  expect((await page.request.post('/api/sign-in', { data: { person: 'rui-castellane', pin: '4004' } })).ok()).toBe(
+    true,
+  );
 
 async function openRun(page: Page, n: number): Promise<string> {
-  const job = (await (await page.request.post('/api/jobs', { data: { title: `Killed ${n}`, customer: '', make: 'Velden', model: 'Kite', year: 2017, body: 'hatch-5', steering: 'left' } })).json()) as { number: number };
-  const run = (await (await page.request.post('/api/runs', { data: { job: job.number, procedures: ['kite-rear-door'], goals: ['woofer'], options: { windows: 'power' }, newParts: ['Intercom speaker'] } })).json()) as { id: string };
+  const job = (await (
+    await page.request.post('/api/jobs', {
+      data: {
+        title: `Killed ${n}`,
+        customer: '',
+        make: 'Velden',
+        model: 'Kite',
+        year: 2017,
+        body: 'hatch-5',
+        steering: 'left',
+      },
+    })
+  ).json()) as { number: number };
+  const run = (await (
+    await page.request.post('/api/runs', {
+      data: {
+        job: job.number,
+        procedures: ['kite-rear-door'],
+        goals: ['woofer'],
+        options: { windows: 'power' },
+        newParts: ['Intercom speaker'],
+      },
+    })
+  ).json()) as { id: string };
   await page.goto(`/runs/${run.id}`);
   await page.evaluate(async () => {
     await navigator.serviceWorker.ready;
-    if (!navigator.serviceWorker.controller) await new Promise((resolve) => navigator.serviceWorker.addEventListener('controllerchange', resolve, { once: true }));
+    if (!navigator.serviceWorker.controller)
+      await new Promise((resolve) =>
+        navigator.serviceWorker.addEventListener('controllerchange', resolve, { once: true }),
+      );
   });
   await page.reload();
   await page.getByRole('button', { name: 'Start', exact: true }).click();
@@ -216,7 +272,9 @@ async function openRun(page: Page, n: number): Promise<string> {
 
 /** Server and tablet hold the same events, each once, and the ledger is what the script says. */
 async function compare(page: Page, run: string): Promise<void> {
-  const { events } = (await (await page.request.get(`/api/logs/${run}/events?after=0`)).json()) as { events: { id: string; type: string; action?: string }[] };
+  const { events } = (await (await page.request.get(`/api/logs/${run}/events?after=0`)).json()) as {
+    events: { id: string; type: string; action?: string }[];
+  };
   const ids = events.map(({ id }) => id);
   expect(new Set(ids).size).toBe(ids.length);
   expect([...(await localEvents(page, run))].sort()).toEqual([...ids].sort());
@@ -224,6 +282,15 @@ async function compare(page: Page, run: string): Promise<void> {
   const done = events.filter(({ type }) => type === 'done').map(({ action }) => action!);
   expect(done.filter((action, at) => done.indexOf(action) !== at)).toEqual([]);
   const clips = page.getByRole('row', { name: /^9 × push clips/ });
-  await expect(clips.getByRole('cell')).toHaveText([/push clips/, String(SCRIPT.out), String(SCRIPT.back), String(SCRIPT.renewed), String(SCRIPT.broken), String(SCRIPT.lost), '·', /balances/]);
+  await expect(clips.getByRole('cell')).toHaveText([
+    /push clips/,
+    String(SCRIPT.out),
+    String(SCRIPT.back),
+    String(SCRIPT.renewed),
+    String(SCRIPT.broken),
+    String(SCRIPT.lost),
+    '·',
+    /balances/,
+  ]);
   for (const row of await page.locator('.ledger-table tbody tr').all()) await expect(row).toContainText('balances');
 }

@@ -16,25 +16,69 @@ const ROUTES: Record<string, Record<string, { from: From; password?: true; at: s
   'api/devices/[id]': { DELETE: { from: 'owner', password: true, at: `/api/devices/${NONE}` } },
   'api/flags': { POST: { from: 'lead', password: true, at: '/api/flags', data: { flag: NONE } } },
   'api/health': { GET: { from: 'nobody', at: '/api/health' } },
-  'api/jobs': { POST: { from: 'technician', at: '/api/jobs', data: { title: 'Matrix', make: 'Velden', model: 'Kite' } } },
+  'api/jobs': {
+    POST: { from: 'technician', at: '/api/jobs', data: { title: 'Matrix', make: 'Velden', model: 'Kite' } },
+  },
   'api/jobs/[number]/report.json': { GET: { from: 'trainee', at: '/api/jobs/999999/report.json' } },
   'api/jobs/[number]/report.pdf': { GET: { from: 'trainee', at: '/api/jobs/999999/report.pdf' } },
   'api/kit': { PUT: { from: 'trainee', at: '/api/kit', data: { tools: 'none' } } },
-  'api/logs/[id]/events': { GET: { from: 'trainee', at: `/api/logs/${NONE}/events` }, POST: { from: 'trainee', at: `/api/logs/${NONE}/events`, data: { events: [] } } },
-  'api/logs/[id]/stream': { GET: { from: 'trainee', at: '/api/logs/nothing/stream' }, HEAD: { from: 'nobody', at: '/api/logs/board/stream' } },
-  'api/people': { POST: { from: 'owner', password: true, at: '/api/people', data: { name: 'Bea Nwosu', role: 'trainee', pin: '4826', password: '' } } },
+  'api/logs/[id]/events': {
+    GET: { from: 'trainee', at: `/api/logs/${NONE}/events` },
+    POST: { from: 'trainee', at: `/api/logs/${NONE}/events`, data: { events: [] } },
+  },
+  'api/logs/[id]/stream': {
+    GET: { from: 'trainee', at: '/api/logs/nothing/stream' },
+    HEAD: { from: 'nobody', at: '/api/logs/board/stream' },
+  },
+  'api/people': {
+    POST: {
+      from: 'owner',
+      password: true,
+      at: '/api/people',
+      data: { name: 'Bea Nwosu', role: 'trainee', pin: '4826', password: '' },
+    },
+  },
   'api/people/[id]': { PATCH: { from: 'owner', password: true, at: '/api/people/nobody', data: { active: true } } },
-  'api/photos/[id]': { GET: { from: 'trainee', at: `/api/photos/${NONE}` }, PUT: { from: 'trainee', at: '/api/photos/none', data: {} } },
-  'api/procedures': { GET: { from: 'trainee', at: '/api/procedures?q=none' }, POST: { from: 'technician', at: '/api/procedures', data: { make: 'Velden', model: 'Matrix', zone: 'roof', side: 'centre', width: 500, height: 500 } } },
-  'api/procedures/[id]/approve': { POST: { from: 'lead', password: true, at: '/api/procedures/none/approve', data: { version: 1, note: 'x' } } },
-  'api/procedures/[id]/draft': { PUT: { from: 'technician', at: '/api/procedures/none/draft?version=1', data: '{}' }, DELETE: { from: 'technician', at: '/api/procedures/none/draft?version=1' } },
+  'api/photos/[id]': {
+    GET: { from: 'trainee', at: `/api/photos/${NONE}` },
+    PUT: { from: 'trainee', at: '/api/photos/none', data: {} },
+  },
+  'api/procedures': {
+    GET: { from: 'trainee', at: '/api/procedures?q=none' },
+    POST: {
+      from: 'technician',
+      at: '/api/procedures',
+      data: { make: 'Velden', model: 'Matrix', zone: 'roof', side: 'centre', width: 500, height: 500 },
+    },
+  },
+  'api/procedures/[id]/approve': {
+    POST: { from: 'lead', password: true, at: '/api/procedures/none/approve', data: { version: 1, note: 'x' } },
+  },
+  'api/procedures/[id]/draft': {
+    PUT: { from: 'technician', at: '/api/procedures/none/draft?version=1', data: '{}' },
+    DELETE: { from: 'technician', at: '/api/procedures/none/draft?version=1' },
+  },
   'api/procedures/[id]/file': { GET: { from: 'trainee', at: '/api/procedures/none/file' } },
   'api/procedures/bring-in': { POST: { from: 'technician', at: '/api/procedures/bring-in', data: '{}' } },
-  'api/procedures/derive': { POST: { from: 'technician', at: '/api/procedures/derive', data: { from: 'none', job: 999_999 } } },
-  'api/runs': { POST: { from: 'technician', at: '/api/runs', data: { job: 2401, procedures: ['none'], goals: ['card'] } } },
-  'api/runs/[id]/events': { GET: { from: 'trainee', at: `/api/runs/${NONE}/events` }, POST: { from: 'trainee', at: `/api/runs/${NONE}/events`, data: { events: [] } } },
+  'api/procedures/derive': {
+    POST: { from: 'technician', at: '/api/procedures/derive', data: { from: 'none', job: 999_999 } },
+  },
+  'api/runs': {
+    POST: { from: 'technician', at: '/api/runs', data: { job: 2401, procedures: ['none'], goals: ['card'] } },
+  },
+  'api/runs/[id]/events': {
+    GET: { from: 'trainee', at: `/api/runs/${NONE}/events` },
+    POST: { from: 'trainee', at: `/api/runs/${NONE}/events`, data: { events: [] } },
+  },
   'api/runs/[id]/override': { POST: { from: 'trainee', at: `/api/runs/${NONE}/override`, data: {} } },
-  'api/settings': { PUT: { from: 'owner', password: true, at: '/api/settings', data: { batteryAlways: false, srsWaitSeconds: null, srsWaitSource: '', labourPerHour: 72, currency: '€' } } },
+  'api/settings': {
+    PUT: {
+      from: 'owner',
+      password: true,
+      at: '/api/settings',
+      data: { batteryAlways: false, srsWaitSeconds: null, srsWaitSource: '', labourPerHour: 72, currency: '€' },
+    },
+  },
   'api/setup': { POST: { from: 'nobody', at: '/api/setup', data: {} } },
   'api/sign-in': { POST: { from: 'nobody', at: '/api/sign-in', data: {} } },
   'api/sign-out': { POST: { from: 'nobody', at: '/api/sign-out', data: {} } },
@@ -45,12 +89,25 @@ const ROUTES: Record<string, Record<string, { from: From; password?: true; at: s
 
 /** Pages, with who sees them; everybody else is sent to sign in, or finds nothing there. */
 const PAGES: Record<string, { from: From; password?: true; at: string }> = {
-  '(bay)/jobs/[number]/check-in': { from: 'trainee', at: '/jobs/2401/check-in' }, '(bay)/runs/[id]': { from: 'trainee', at: `/runs/${NONE}` },
-  '(desk)': { from: 'trainee', at: '/' }, '(desk)/customers': { from: 'owner', password: true, at: '/customers' }, '(desk)/jobs/[number]': { from: 'trainee', at: '/jobs/2401' }, '(desk)/jobs/new': { from: 'trainee', at: '/jobs/new' },
-  '(desk)/kit': { from: 'trainee', at: '/kit' }, '(desk)/library': { from: 'trainee', at: '/library' }, '(desk)/people': { from: 'owner', password: true, at: '/people' }, '(desk)/plan': { from: 'trainee', at: '/plan?procedure=kite-rear-door' },
-  '(desk)/procedures/[id]': { from: 'trainee', at: '/procedures/kite-rear-door' }, '(desk)/procedures/[id]/edit': { from: 'technician', at: '/procedures/kite-rear-door/edit' }, '(desk)/procedures/new': { from: 'trainee', at: '/procedures/new' },
-  '(desk)/settings': { from: 'owner', password: true, at: '/settings' }, '(desk)/stores': { from: 'trainee', at: '/stores' },
-  'offline': { from: 'nobody', at: '/offline' }, 'setup': { from: 'nobody', at: '/setup' }, 'sign-in': { from: 'nobody', at: '/sign-in' }, 'trust': { from: 'nobody', at: '/trust' },
+  '(bay)/jobs/[number]/check-in': { from: 'trainee', at: '/jobs/2401/check-in' },
+  '(bay)/runs/[id]': { from: 'trainee', at: `/runs/${NONE}` },
+  '(desk)': { from: 'trainee', at: '/' },
+  '(desk)/customers': { from: 'owner', password: true, at: '/customers' },
+  '(desk)/jobs/[number]': { from: 'trainee', at: '/jobs/2401' },
+  '(desk)/jobs/new': { from: 'trainee', at: '/jobs/new' },
+  '(desk)/kit': { from: 'trainee', at: '/kit' },
+  '(desk)/library': { from: 'trainee', at: '/library' },
+  '(desk)/people': { from: 'owner', password: true, at: '/people' },
+  '(desk)/plan': { from: 'trainee', at: '/plan?procedure=kite-rear-door' },
+  '(desk)/procedures/[id]': { from: 'trainee', at: '/procedures/kite-rear-door' },
+  '(desk)/procedures/[id]/edit': { from: 'technician', at: '/procedures/kite-rear-door/edit' },
+  '(desk)/procedures/new': { from: 'trainee', at: '/procedures/new' },
+  '(desk)/settings': { from: 'owner', password: true, at: '/settings' },
+  '(desk)/stores': { from: 'trainee', at: '/stores' },
+  offline: { from: 'nobody', at: '/offline' },
+  setup: { from: 'nobody', at: '/setup' },
+  'sign-in': { from: 'nobody', at: '/sign-in' },
+  trust: { from: 'nobody', at: '/trust' },
 };
 
 function filesNamed(name: string, folder = APP): string[] {
@@ -59,19 +116,31 @@ function filesNamed(name: string, folder = APP): string[] {
     return statSync(path).isDirectory() ? filesNamed(name, path) : entry === name ? [path] : [];
   });
 }
-const placesOf = (name: string) => filesNamed(name).map((file) => [relative(APP, join(file, '..')), readFileSync(file, 'utf8')] as const);
+const placesOf = (name: string) =>
+  filesNamed(name).map((file) => [relative(APP, join(file, '..')), readFileSync(file, 'utf8')] as const);
 
 const RANK: From[] = ['nobody', 'trainee', 'technician', 'lead', 'owner'];
 const roleOf = (asker: Asker) => asker.replace(' by PIN', '') as From;
-const mayAsk = (asker: Asker, { from, password }: { from: From; password?: true }) => RANK.indexOf(roleOf(asker)) >= RANK.indexOf(from) && !(password && asker.endsWith('by PIN'));
+const mayAsk = (asker: Asker, { from, password }: { from: From; password?: true }) =>
+  RANK.indexOf(roleOf(asker)) >= RANK.indexOf(from) && !(password && asker.endsWith('by PIN'));
 
 test('every route, and every method of it, has a row here', () => {
   for (const [place, text] of placesOf('route.ts')) {
-    const methods = ['GET', 'HEAD', 'POST', 'PUT', 'PATCH', 'DELETE'].filter((method) => new RegExp(`export (const|function|async function) ${method}\\b|export \\{[^}]*\\b${method}\\b`).test(text));
+    const methods = ['GET', 'HEAD', 'POST', 'PUT', 'PATCH', 'DELETE'].filter((method) =>
+      new RegExp(`export (const|function|async function) ${method}\\b|export \\{[^}]*\\b${method}\\b`).test(text),
+    );
     expect([place, Object.keys(ROUTES[place] ?? {}).sort()]).toEqual([place, methods.sort()]);
   }
-  expect(placesOf('route.ts').map(([place]) => place).sort()).toEqual(Object.keys(ROUTES).sort());
-  expect(placesOf('page.tsx').map(([place]) => place).sort()).toEqual(Object.keys(PAGES).sort());
+  expect(
+    placesOf('route.ts')
+      .map(([place]) => place)
+      .sort(),
+  ).toEqual(Object.keys(ROUTES).sort());
+  expect(
+    placesOf('page.tsx')
+      .map(([place]) => place)
+      .sort(),
+  ).toEqual(Object.keys(PAGES).sort());
 });
 
 for (const asker of ASKERS) {
@@ -81,14 +150,24 @@ for (const asker of ASKERS) {
       for (const [method, row] of Object.entries(methods)) {
         // Signing out ends the session the other rows need.
         const asking = row.at === '/api/sign-out' ? await request.newContext({ baseURL: process.env.PEZZO_URL }) : api;
-        const answer = await asking.fetch(row.at, { method, data: row.data, headers: { 'content-type': 'application/json' } });
+        const answer = await asking.fetch(row.at, {
+          method,
+          data: row.data,
+          headers: { 'content-type': 'application/json' },
+        });
         const may = mayAsk(asker, row);
         const where = `${asker}: ${method} ${row.at} → ${answer.status()}`;
         expect(answer.status(), where).toBeLessThan(500);
         expect(answer.status() === 403, where).toBe(!may);
         if (may) continue;
         const { code } = (await answer.json()) as { code: string };
-        expect(code, where).toBe(asker === 'nobody' ? 'signed-out' : RANK.indexOf(roleOf(asker)) >= RANK.indexOf(row.from) ? 'needs-password' : 'not-allowed');
+        expect(code, where).toBe(
+          asker === 'nobody'
+            ? 'signed-out'
+            : RANK.indexOf(roleOf(asker)) >= RANK.indexOf(row.from)
+              ? 'needs-password'
+              : 'not-allowed',
+        );
       }
     }
   });
@@ -101,9 +180,15 @@ for (const asker of ASKERS) {
       expect(answer.status(), where).toBeLessThan(500);
       const text = await answer.text();
       // A page whose head is out already is turned away inside its answer.
-      const isTurnedAway = [303, 307, 308].includes(answer.status()) || /NEXT_REDIRECT;replace;\/sign-in|url=\/sign-in/.test(text);
+      const isTurnedAway =
+        [303, 307, 308].includes(answer.status()) || /NEXT_REDIRECT;replace;\/sign-in|url=\/sign-in/.test(text);
       if (asker === 'nobody' && row.from !== 'nobody') expect(isTurnedAway, where).toBe(true);
-      else if (!mayAsk(asker, row)) expect([404, 403].includes(answer.status()) || /NEXT_HTTP_ERROR_FALLBACK;404|Nothing is here|could not be made/.test(text), where).toBe(true);
+      else if (!mayAsk(asker, row))
+        expect(
+          [404, 403].includes(answer.status()) ||
+            /NEXT_HTTP_ERROR_FALLBACK;404|Nothing is here|could not be made/.test(text),
+          where,
+        ).toBe(true);
     }
   });
 }

@@ -25,22 +25,35 @@ test.afterAll(async () => {
 
 /** Two app processes by way of the pooler. */
 async function serveTwo(env: Record<string, string> = {}): Promise<[Served, Served]> {
-  return [await serve({ host: '127.0.0.1', port: await freePort(), databaseUrl: pooler.url, env }), await serve({ host: '127.0.0.1', port: await freePort(), databaseUrl: pooler.url, env })];
+  return [
+    await serve({ host: '127.0.0.1', port: await freePort(), databaseUrl: pooler.url, env }),
+    await serve({ host: '127.0.0.1', port: await freePort(), databaseUrl: pooler.url, env }),
+  ];
 }
 
 const newsOf = async (app: Served) => ((await (await fetch(`${app.url}/api/health`)).json()) as { news: string }).news;
 
 /** Opens a run on the demo's second Kite. */
 async function openRun(api: APIRequestContext): Promise<string> {
-  const answer = await api.post('/api/runs', { data: { job: 2402, procedures: ['kite-rear-door'], goals: ['woofer'], options: { windows: 'power' } } });
+  const answer = await api.post('/api/runs', {
+    data: { job: 2402, procedures: ['kite-rear-door'], goals: ['woofer'], options: { windows: 'power' } },
+  });
   return ((await answer.json()) as { id: string }).id;
 }
 
 /** Listens at one app for news of a log; tells when the next comes, milliseconds from now. */
-async function nextNews(app: Served, api: APIRequestContext, log: string): Promise<{ after: () => Promise<number>; stop: () => void }> {
+async function nextNews(
+  app: Served,
+  api: APIRequestContext,
+  log: string,
+): Promise<{ after: () => Promise<number>; stop: () => void }> {
   const cookie = await cookiesOf(api);
   let count = 0;
-  const request = get(`${app.url}/api/logs/${log}/stream`, { headers: { cookie }, agent: false }, (response) => response.on('data', (chunk: Buffer) => { count += chunk.toString().split('data: news').length - 1; }));
+  const request = get(`${app.url}/api/logs/${log}/stream`, { headers: { cookie }, agent: false }, (response) =>
+    response.on('data', (chunk: Buffer) => {
+      count += chunk.toString().split('data: news').length - 1;
+    }),
+  );
   request.on('error', () => undefined);
   await expect.poll(() => count).toBeGreaterThan(0);
   // What arrived before anybody listened is told once: it is waited for until it is quiet.
@@ -59,8 +72,19 @@ async function nextNews(app: Served, api: APIRequestContext, log: string): Promi
 let lamport = 1000;
 async function note(api: APIRequestContext, log: string): Promise<boolean> {
   lamport += 1;
-  const event = { id: randomUUID(), lamport, device: 'pooled', seq: lamport, person: 'rui-castellane', at: new Date().toISOString(), type: 'note', text: 'x' };
-  const answer = await api.post(`/api/logs/${log}/events`, { data: { events: [event] }, timeout: 20_000 }).catch(() => null);
+  const event = {
+    id: randomUUID(),
+    lamport,
+    device: 'pooled',
+    seq: lamport,
+    person: 'rui-castellane',
+    at: new Date().toISOString(),
+    type: 'note',
+    text: 'x',
+  };
+  const answer = await api
+    .post(`/api/logs/${log}/events`, { data: { events: [event] }, timeout: 20_000 })
+    .catch(() => null);
   return !!answer?.ok();
 }
 

@@ -5,8 +5,12 @@ import { secretOf } from '../../scripts/support/browser';
 
 /** Everybody the app may be asked by: nobody, each role, and leads and owners who showed a PIN only. */
 const SIGN_INS = {
-  'trainee': ['pip-hallam', '5005'], 'technician': ['bea-nwosu', '3003'], 'lead by PIN': ['tomas-varga', '2002'], 'lead': ['tomas-varga', 'saltmarsh-bench'],
-  'owner by PIN': ['ines-okafor-lind', '1001'], 'owner': ['ines-okafor-lind', 'saltmarsh-desk'],
+  trainee: ['pip-hallam', '5005'],
+  technician: ['bea-nwosu', '3003'],
+  'lead by PIN': ['tomas-varga', '2002'],
+  lead: ['tomas-varga', 'saltmarsh-bench'],
+  'owner by PIN': ['ines-okafor-lind', '1001'],
+  owner: ['ines-okafor-lind', 'saltmarsh-desk'],
 } as const;
 export type Asker = keyof typeof SIGN_INS | 'nobody';
 export const ASKERS: Asker[] = ['nobody', 'trainee', 'technician', 'lead by PIN', 'lead', 'owner by PIN', 'owner'];
@@ -22,7 +26,8 @@ export async function apiAs(asker: Asker, baseURL = process.env.PEZZO_URL): Prom
 }
 
 /** The cookies of a context, for requests made by hand. */
-export const cookiesOf = async (api: APIRequestContext): Promise<string> => (await api.storageState()).cookies.map(({ name, value }) => `${name}=${value}`).join('; ');
+export const cookiesOf = async (api: APIRequestContext): Promise<string> =>
+  (await api.storageState()).cookies.map(({ name, value }) => `${name}=${value}`).join('; ');
 
 export interface RawAnswer {
   status: number;
@@ -31,13 +36,19 @@ export interface RawAnswer {
 }
 
 /** A request made by hand: any method, any header, a body of pieces sent as fast as they are taken. An answer that comes before the body is out is taken. */
-export function raw(options: RequestOptions & { path: string }, pieces: Iterable<Buffer> = [], baseURL = process.env.PEZZO_URL!): Promise<RawAnswer> {
+export function raw(
+  options: RequestOptions & { path: string },
+  pieces: Iterable<Buffer> = [],
+  baseURL = process.env.PEZZO_URL!,
+): Promise<RawAnswer> {
   const { hostname, port } = new URL(baseURL);
   return new Promise((resolve, reject) => {
     let answered = false;
     const sending = requestHttp({ hostname, port, agent: false, ...options }, (response) => {
       let text = '';
-      response.on('data', (chunk: Buffer) => { text += chunk.toString(); });
+      response.on('data', (chunk: Buffer) => {
+        text += chunk.toString();
+      });
       const done = () => {
         answered = true;
         resolve({ status: response.statusCode!, headers: response.headers, text });
@@ -46,11 +57,17 @@ export function raw(options: RequestOptions & { path: string }, pieces: Iterable
       response.on('end', done);
       response.on('error', done);
     });
-    sending.on('error', (error) => { if (!answered) reject(error); });
+    sending.on('error', (error) => {
+      if (!answered) reject(error);
+    });
     const write = async () => {
       for (const piece of pieces) {
         if (sending.destroyed || answered) return;
-        if (!sending.write(piece)) await new Promise((drained) => { sending.once('drain', drained); sending.once('close', drained); });
+        if (!sending.write(piece))
+          await new Promise((drained) => {
+            sending.once('drain', drained);
+            sending.once('close', drained);
+          });
       }
       sending.end();
     };
@@ -59,4 +76,5 @@ export function raw(options: RequestOptions & { path: string }, pieces: Iterable
 }
 
 /** Memory of the served app, MB. */
-export const appMemory = (): number => Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${process.env.PEZZO_APP_PID}/status`, 'utf8'))![1]) / 1024;
+export const appMemory = (): number =>
+  Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${process.env.PEZZO_APP_PID}/status`, 'utf8'))![1]) / 1024;

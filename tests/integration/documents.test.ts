@@ -10,7 +10,17 @@ import { kiteJob } from '../support/kite-shop';
 import { makeShop } from '../support/shop';
 import { procedureSchema, readProcedure } from '@/contracts/schemas';
 import type { ProcedureDocument } from '@/core/procedure';
-import { approveDraft, bringIn, discardDraft, openJob, openRun, readDraft, saveDraft, startProcedure, viewProcedure } from '@/services';
+import {
+  approveDraft,
+  bringIn,
+  discardDraft,
+  openJob,
+  openRun,
+  readDraft,
+  saveDraft,
+  startProcedure,
+  viewProcedure,
+} from '@/services';
 import { doHeavy, TooHard } from '@/services/heavy';
 import { db, type Actor } from '@/data';
 
@@ -24,13 +34,24 @@ afterAll(() => drop());
 
 const kite = demoProcedure('kite-rear-door');
 const many = (n: number, make: (at: number) => string) => Array.from({ length: n }, (_, at) => make(at));
-const options = (names: number, values: number) => Object.fromEntries(many(names, (at) => `option-${at}`).map((name) => [name, many(values, (at) => `value-${at}`)]));
-const isKept = async (id: string) => ((await db.query('select 1 from procedures where id = $1', [id])).rowCount ?? 0) > 0;
+const options = (names: number, values: number) =>
+  Object.fromEntries(many(names, (at) => `option-${at}`).map((name) => [name, many(values, (at) => `value-${at}`)]));
+const isKept = async (id: string) =>
+  ((await db.query('select 1 from procedures where id = $1', [id])).rowCount ?? 0) > 0;
 /** Thousands of parts, each carried on the one before: right in form, and more than the checker can get through in its time. */
-const carried = (n: number): ProcedureDocument => ({
-  ...kite, id: 'carried', title: 'A tower of parts', options: {}, fasteners: [], before: [], routes: [], recordedOrder: [],
-  parts: many(n, (at) => `p${at}`).map((id, at) => ({ id, kind: 'cover', ...(at ? { on: `p${at - 1}` } : {}) })), links: many(n, (at) => `l${at}`).map((id, at) => ({ id, kind: 'connector', joins: [`p${at}`, 'body'] })),
-} as unknown as ProcedureDocument);
+const carried = (n: number): ProcedureDocument =>
+  ({
+    ...kite,
+    id: 'carried',
+    title: 'A tower of parts',
+    options: {},
+    fasteners: [],
+    before: [],
+    routes: [],
+    recordedOrder: [],
+    parts: many(n, (at) => `p${at}`).map((id, at) => ({ id, kind: 'cover', ...(at ? { on: `p${at - 1}` } : {}) })),
+    links: many(n, (at) => `l${at}`).map((id, at) => ({ id, kind: 'connector', joins: [`p${at}`, 'body'] })),
+  }) as unknown as ProcedureDocument;
 
 describe('a document', () => {
   it.each<[string, Partial<ProcedureDocument>, string]>([
@@ -38,17 +59,39 @@ describe('a document', () => {
     ['24 options whose values make too many pairs', { options: options(24, 24) }, 'pairs'],
     ['30 values of one option', { options: options(1, 30) }, 'options'],
     ['400 routes', { routes: many(400, (at) => `r${at}`).map((of) => ({ of, anyOf: [['card']] })) }, 'routes'],
-    ['60 ways of one route', { routes: [{ of: 'woofer', anyOf: many(60, (at) => `p${at}`).map((one) => [one]) }] }, 'routes'],
-    ['more references in its ways than any vehicle has', { routes: many(200, () => 'woofer').map((of) => ({ of, anyOf: many(50, (at) => `w${at}`).map(() => many(10, (at) => `p${at}`)) })) }, 'routes'],
+    [
+      '60 ways of one route',
+      { routes: [{ of: 'woofer', anyOf: many(60, (at) => `p${at}`).map((one) => [one]) }] },
+      'routes',
+    ],
+    [
+      'more references in its ways than any vehicle has',
+      {
+        routes: many(200, () => 'woofer').map((of) => ({
+          of,
+          anyOf: many(50, (at) => `w${at}`).map(() => many(10, (at) => `p${at}`)),
+        })),
+      },
+      'routes',
+    ],
   ])('with %s is refused by its form, naming the place, and not kept', async (_what, over, place) => {
-    await expect(bringIn(people.lead, JSON.stringify({ ...kite, id: 'landmine', ...over }))).rejects.toMatchObject({ kind: 'invalid', message: expect.stringContaining(place) });
+    await expect(bringIn(people.lead, JSON.stringify({ ...kite, id: 'landmine', ...over }))).rejects.toMatchObject({
+      kind: 'invalid',
+      message: expect.stringContaining(place),
+    });
     expect(await isKept('landmine')).toBe(false);
   });
 
   it('that is wrong in a million places costs no more than one that is wrong in fifty', async () => {
-    const [unknown, empty] = [Object.fromEntries(many(400_000, (at) => `k${at}`).map((key) => [key, 1])), Array.from({ length: 10_000 }, () => ({}))];
+    const [unknown, empty] = [
+      Object.fromEntries(many(400_000, (at) => `k${at}`).map((key) => [key, 1])),
+      Array.from({ length: 10_000 }, () => ({})),
+    ];
     const started = performance.now();
-    expect(readProcedure({ ...kite, ...unknown })).toMatchObject({ ok: false, findings: [{ code: 'too-many-fields' }] });
+    expect(readProcedure({ ...kite, ...unknown })).toMatchObject({
+      ok: false,
+      findings: [{ code: 'too-many-fields' }],
+    });
     const read = readProcedure({ ...kite, parts: empty, fasteners: empty });
     expect(!read.ok && read.findings.length).toBe(50);
     expect(performance.now() - started).toBeLessThan(3 * 1000);
@@ -58,11 +101,26 @@ describe('a document', () => {
 
   it('that is too hard to check is refused by name, and nothing of it is kept', async () => {
     const lag = watchEventLoop();
-    await expect(bringIn(people.lead, JSON.stringify(carried(3000)))).rejects.toMatchObject({ code: 'too-hard', message: expect.stringContaining('“A tower of parts”') });
+    await expect(bringIn(people.lead, JSON.stringify(carried(3000)))).rejects.toMatchObject({
+      code: 'too-hard',
+      message: expect.stringContaining('“A tower of parts”'),
+    });
     expect(await isKept('carried')).toBe(false);
-    const id = await startProcedure(people.lead, { make: 'Wicket', model: 'Carry', from: null, to: null, body: '', zone: 'front-door', side: 'left', width: 900, height: 600 });
+    const id = await startProcedure(people.lead, {
+      make: 'Wicket',
+      model: 'Carry',
+      from: null,
+      to: null,
+      body: '',
+      zone: 'front-door',
+      side: 'left',
+      width: 900,
+      height: 600,
+    });
     const { version, document } = await readDraft(people.lead, id);
-    await expect(saveDraft(people.lead, id, version, JSON.stringify({ ...carried(3000), id }))).rejects.toMatchObject({ code: 'too-hard' });
+    await expect(saveDraft(people.lead, id, version, JSON.stringify({ ...carried(3000), id }))).rejects.toMatchObject({
+      code: 'too-hard',
+    });
     expect((await readDraft(people.lead, id)).document).toEqual(document);
     // The aim: nothing holds the event loop up for longer than a screen takes to be painted; three times that on a busy machine.
     expect(lag()).toBeLessThan(3 * 100);
@@ -70,9 +128,18 @@ describe('a document', () => {
 
   it('that was kept before there were bounds is shown with that finding, instead of ending the app', async () => {
     const old = { ...kite, id: 'old', options: options(200, 50) };
-    await db.query('insert into procedures (id, title, zone, side, search_text, created_by) values ($1, $2, $3, $4, $5, $6)', ['old', 'Old', kite.zone, kite.side, 'old', 'lead']);
-    await db.query('insert into procedure_drafts (procedure_id, document, begun_by, edited_by) values ($1, $2, $3, $3)', ['old', old, 'lead']);
-    expect((await viewProcedure('old')).check.findings[0]).toMatchObject({ level: 'error', message: expect.stringContaining('options') });
+    await db.query(
+      'insert into procedures (id, title, zone, side, search_text, created_by) values ($1, $2, $3, $4, $5, $6)',
+      ['old', 'Old', kite.zone, kite.side, 'old', 'lead'],
+    );
+    await db.query(
+      'insert into procedure_drafts (procedure_id, document, begun_by, edited_by) values ($1, $2, $3, $3)',
+      ['old', old, 'lead'],
+    );
+    expect((await viewProcedure('old')).check.findings[0]).toMatchObject({
+      level: 'error',
+      message: expect.stringContaining('options'),
+    });
     await expect(approveDraft(people.lead, 'old', 1, 'x')).rejects.toMatchObject({ code: 'has-errors' });
   });
 
@@ -82,7 +149,9 @@ describe('a document', () => {
     const job = await openJob(people.technician, kiteJob('Hard'));
     const started = performance.now();
     const lag = watchEventLoop();
-    await expect(openRun(people.technician, { job, procedures: [id], goals: ['goal'], options: {}, newParts: [] })).rejects.toMatchObject({ message: expect.stringContaining('“Hard on purpose”') });
+    await expect(
+      openRun(people.technician, { job, procedures: [id], goals: ['goal'], options: {}, newParts: [] }),
+    ).rejects.toMatchObject({ message: expect.stringContaining('“Hard on purpose”') });
     // The aim is 2 s and 10 %; three times that is let pass on a busy machine.
     expect(performance.now() - started).toBeLessThan(3 * 2200);
     expect(lag()).toBeLessThan(3 * 100);
@@ -101,15 +170,23 @@ describe('a draft', () => {
     expect([look.version, look.madeBy]).toEqual([0, null]);
     expect((await db.query('select 1 from procedure_drafts where procedure_id = $1', [kite.id])).rowCount).toBe(0);
     const saved = await saveDraft(people.technician, kite.id, 0, JSON.stringify({ ...kite, title: 'Changed' }));
-    await expect(saveDraft(people.lead, kite.id, 0, JSON.stringify(kite))).rejects.toMatchObject({ code: 'draft-moved-on' });
-    expect(await readDraft(people.lead, kite.id)).toMatchObject({ version: saved.version, madeBy: 'technician', document: { title: 'Changed' } });
+    await expect(saveDraft(people.lead, kite.id, 0, JSON.stringify(kite))).rejects.toMatchObject({
+      code: 'draft-moved-on',
+    });
+    expect(await readDraft(people.lead, kite.id)).toMatchObject({
+      version: saved.version,
+      madeBy: 'technician',
+      document: { title: 'Changed' },
+    });
   });
 
   it('is discarded only by whoever made it or a lead, and only as it was seen', async () => {
     const { version } = await readDraft(people.lead, kite.id);
     const other: Actor = { ...people.technician, id: 'somebody-else' };
     await expect(discardDraft(other, kite.id, version)).rejects.toMatchObject({ code: 'not-your-draft' });
-    await expect(discardDraft({ ...people.lead, byPassword: false }, kite.id, version)).rejects.toMatchObject({ code: 'not-your-draft' });
+    await expect(discardDraft({ ...people.lead, byPassword: false }, kite.id, version)).rejects.toMatchObject({
+      code: 'not-your-draft',
+    });
     await expect(discardDraft(people.lead, kite.id, version - 1)).rejects.toMatchObject({ code: 'draft-moved-on' });
     await discardDraft(people.technician, kite.id, version);
     await expect(discardDraft(people.technician, kite.id, version)).rejects.toMatchObject({ code: 'no-draft' });
@@ -122,11 +199,14 @@ describe('a thread for heavy work', () => {
   const keep = globalThis as { pezzoWorkshops?: object };
   const before = keep.pezzoWorkshops;
   beforeAll(() => {
-    writeFileSync(join(folder, 'think.mjs'), `
+    writeFileSync(
+      join(folder, 'think.mjs'),
+      `
       export const spin = () => { for (;;); };
       export const eat = () => { const all = []; for (;;) all.push(new Array(1000).fill(all.length)); };
       export const say = (words) => words;
-      export const fail = () => { throw new Error('as it should'); };`);
+      export const fail = () => { throw new Error('as it should'); };`,
+    );
     process.env.PEZZO_WORKERS = folder;
     keep.pezzoWorkshops = {};
   });
@@ -146,7 +226,10 @@ describe('a thread for heavy work', () => {
   it('counts its time from when it begins, and refuses what would wait too long', async () => {
     const slow = Array.from({ length: 2 }, () => doHeavy('think', 'spin', null, 600).catch((error: unknown) => error));
     const waiting = Array.from({ length: 60 }, (_, at) => doHeavy<number>('think', 'say', at, 500));
-    await expect(doHeavy('think', 'say', 'one too many', 500)).rejects.toMatchObject({ kind: 'unavailable', code: 'busy' });
+    await expect(doHeavy('think', 'say', 'one too many', 500)).rejects.toMatchObject({
+      kind: 'unavailable',
+      code: 'busy',
+    });
     expect(await Promise.all(waiting)).toEqual(Array.from({ length: 60 }, (_, at) => at));
     expect(await Promise.all(slow)).toEqual([expect.any(TooHard), expect.any(TooHard)]);
   });

@@ -6,24 +6,67 @@ import { readPdf } from '../support/read-pdf';
 import { deviceOf, workThrough } from '../support/work-run';
 import { foldRun, type RunFact } from '@/core/run';
 import { foldVisit, recordsToSign, type VisitEvent, type VisitFact } from '@/core/visit';
-import { eventsSince, openJob, openRun, openRunScreen, openVisit, printReport, readReport, receiveEvents, viewJob } from '@/services';
+import {
+  eventsSince,
+  openJob,
+  openRun,
+  openRunScreen,
+  openVisit,
+  printReport,
+  readReport,
+  receiveEvents,
+  viewJob,
+} from '@/services';
 import { db, type Actor } from '@/data';
 
 let drop: () => Promise<void>;
 let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
-beforeAll(async () => { ({ drop, people } = await kiteShop()); });
+beforeAll(async () => {
+  ({ drop, people } = await kiteShop());
+});
 afterAll(() => drop());
 
 let lamport = 0;
 const event = (fact: RunFact | VisitFact, person = 'technician', over: object = {}) => {
   lamport += 1;
-  return { id: randomUUID() as string, lamport, device: 'a', seq: lamport, person, at: new Date().toISOString(), ...fact, ...over };
+  return {
+    id: randomUUID() as string,
+    lamport,
+    device: 'a',
+    seq: lamport,
+    person,
+    at: new Date().toISOString(),
+    ...fact,
+    ...over,
+  };
 };
 const send = (log: string, ...events: object[]) => receiveEvents(people.technician, log, events, 0);
-const reasonsOf = async (one: { id: string }) => (await db.query<{ reason: string }>('select reason from flags where event_id = $1 order by reason', [one.id])).rows.map(({ reason }) => reason);
-const radio = (walk: 'arrival' | 'departure', result: 'works' | 'fails'): VisitFact => ({ type: 'checked', line: 'vehicle/radio', group: 'The vehicle', words: 'Radio plays', walk, result });
+const reasonsOf = async (one: { id: string }) =>
+  (
+    await db.query<{ reason: string }>('select reason from flags where event_id = $1 order by reason', [one.id])
+  ).rows.map(({ reason }) => reason);
+const radio = (walk: 'arrival' | 'departure', result: 'works' | 'fails'): VisitFact => ({
+  type: 'checked',
+  line: 'vehicle/radio',
+  group: 'The vehicle',
+  words: 'Radio plays',
+  walk,
+  result,
+});
 const stateOf = async (visit: string) => foldVisit((await eventsSince(visit, 0)).events as VisitEvent[]);
-const signature = (records: string[], walk: 'arrival' | 'departure' = 'arrival'): VisitFact => ({ type: 'signed', walk, name: 'Zoë', strokes: [[[10, 10], [400, 200]]], covers: records.length, records });
+const signature = (records: string[], walk: 'arrival' | 'departure' = 'arrival'): VisitFact => ({
+  type: 'signed',
+  walk,
+  name: 'Zoë',
+  strokes: [
+    [
+      [10, 10],
+      [400, 200],
+    ],
+  ],
+  covers: records.length,
+  records,
+});
 
 /** A visit with one line and one note, signed by the customer. */
 async function signedVisit() {
@@ -42,11 +85,17 @@ describe('after the customer has signed', () => {
     const back = event({ type: 'retracted', event: records[1].id });
     expect((await send(visit, changed, back)).setAside).toEqual([]);
     const state = await stateOf(visit);
-    expect([state.lines.get('vehicle/radio')!.arrival!.result, state.notes.map(({ text }) => text)]).toEqual(['works', ['rattles']]);
+    expect([state.lines.get('vehicle/radio')!.arrival!.result, state.notes.map(({ text }) => text)]).toEqual([
+      'works',
+      ['rattles'],
+    ]);
     expect([await reasonsOf(changed), await reasonsOf(back)]).toEqual([['late'], ['late']]);
     expect((await viewJob(number)).flags).toBe(2);
     const report = await readReport(number);
-    expect(report.later).toMatchObject([{ words: 'The vehicle, Radio plays: does not work', by: 'The technician', at: changed.at }, { words: expect.stringContaining('taken back'), by: 'The technician' }]);
+    expect(report.later).toMatchObject([
+      { words: 'The vehicle, Radio plays: does not work', by: 'The technician', at: changed.at },
+      { words: expect.stringContaining('taken back'), by: 'The technician' },
+    ]);
     expect((await readPdf(await printReport(number))).text).toContain('Recorded after it was signed or given back');
   });
 
@@ -65,7 +114,11 @@ describe('after the customer has signed', () => {
     const { log } = await stateOf(visit);
     await send(visit, event(signature(log.filter(({ type }) => type !== 'signed').map(({ id }) => id))));
     const report = await readReport(number);
-    expect([report.earlierSignatures.length, report.later, report.lines.find(({ line }) => line === 'vehicle/radio')!.arrival!.result]).toEqual([1, [], 'fails']);
+    expect([
+      report.earlierSignatures.length,
+      report.later,
+      report.lines.find(({ line }) => line === 'vehicle/radio')!.arrival!.result,
+    ]).toEqual([1, [], 'fails']);
   });
 
   it('the VIN that was signed stays the vehicle’s', async () => {
@@ -87,12 +140,29 @@ describe('after the vehicle was given back', () => {
     expect((await viewJob(number)).visit.closed).toBe(false);
     const closed = event({ type: 'closed' });
     await send(visit, closed);
-    const after = [event(radio('departure', 'fails'), 'technician', { lamport: 1 }), event({ type: 'note', text: 'later' }), event({ type: 'retracted', event: closed.id })];
+    const after = [
+      event(radio('departure', 'fails'), 'technician', { lamport: 1 }),
+      event({ type: 'note', text: 'later' }),
+      event({ type: 'retracted', event: closed.id }),
+    ];
     await send(visit, ...after);
     const state = await stateOf(visit);
-    expect([state.closed, state.lines.get('vehicle/radio')!.departure!.result, state.notes.length]).toEqual([true, 'works', 1]);
-    expect(state.later.filter((one) => one.after === 'closed').map(({ event: one }) => one.id).sort()).toEqual([after[0].id, after[1].id].sort());
-    expect([await reasonsOf(after[0]), await reasonsOf(after[1]), await reasonsOf(after[2])]).toEqual([['late'], ['late'], ['protected']]);
+    expect([state.closed, state.lines.get('vehicle/radio')!.departure!.result, state.notes.length]).toEqual([
+      true,
+      'works',
+      1,
+    ]);
+    expect(
+      state.later
+        .filter((one) => one.after === 'closed')
+        .map(({ event: one }) => one.id)
+        .sort(),
+    ).toEqual([after[0].id, after[1].id].sort());
+    expect([await reasonsOf(after[0]), await reasonsOf(after[1]), await reasonsOf(after[2])]).toEqual([
+      ['late'],
+      ['late'],
+      ['protected'],
+    ]);
     expect((await readReport(number)).later.map(({ words }) => words)).toContain('Note: later');
   });
 
@@ -104,7 +174,9 @@ describe('after the vehicle was given back', () => {
     const lines = (await readReport(number)).lines.filter(({ comparison }) => comparison === 'not-repeated');
     expect(lines).toEqual([]);
     await send(visit, event({ type: 'closed' }));
-    await expect(openRun(people.technician, { job: number, ...REAR_SPEAKER })).rejects.toMatchObject({ code: 'given-back' });
+    await expect(openRun(people.technician, { job: number, ...REAR_SPEAKER })).rejects.toMatchObject({
+      code: 'given-back',
+    });
     const started = event({ type: 'started' });
     await send(run, started);
     expect([await reasonsOf(started), foldRun((await openRunScreen(run)).events).started]).toEqual([['late'], false]);
@@ -125,7 +197,10 @@ describe('after a run was finished', () => {
     const { job, run, events } = await finishedRun();
     const before = foldRun(events);
     const done = events.find(({ type }) => type === 'done')!;
-    const late = [event({ type: 'lost', item: 'kite-rear-door/c1', count: 3 }, 'technician', { lamport: 2 }), event({ type: 'retracted', event: done.id })];
+    const late = [
+      event({ type: 'lost', item: 'kite-rear-door/c1', count: 3 }, 'technician', { lamport: 2 }),
+      event({ type: 'retracted', event: done.id }),
+    ];
     expect((await send(run, ...late)).setAside).toEqual([]);
     const { events: kept } = await openRunScreen(run);
     const after = foldRun(kept);
@@ -142,7 +217,10 @@ describe('after a run was finished', () => {
     const { run, events } = await finishedRun();
     const back = event({ type: 'retracted', event: events.at(-1)!.id });
     expect((await send(run, back)).setAside.map(({ id }) => id)).toEqual([back.id]);
-    const open = await openRun(people.technician, { job: await openJob(people.technician, kiteJob('Open')), ...REAR_SPEAKER });
+    const open = await openRun(people.technician, {
+      job: await openJob(people.technician, kiteJob('Open')),
+      ...REAR_SPEAKER,
+    });
     const forged = event({ type: 'finished' }, 'lead');
     expect((await send(open, forged)).setAside).toMatchObject([{ id: forged.id }]);
   });
@@ -150,26 +228,43 @@ describe('after a run was finished', () => {
 
 describe('the order of a log', () => {
   it('cannot be run ahead of by more than a million, so that no single event bricks a run', async () => {
-    const run = await openRun(people.technician, { job: await openJob(people.technician, kiteJob('Clock')), ...REAR_SPEAKER });
+    const run = await openRun(people.technician, {
+      job: await openJob(people.technician, kiteJob('Clock')),
+      ...REAR_SPEAKER,
+    });
     const far = event({ type: 'note', text: 'far' }, 'technician', { lamport: Number.MAX_SAFE_INTEGER });
     const near = event({ type: 'note', text: 'near' }, 'technician', { lamport: 1_000_000 });
     const answer = await send(run, far, near);
     expect([answer.setAside.map(({ id }) => id), await reasonsOf(far)]).toEqual([[far.id], ['too-far-ahead']]);
     expect((await eventsSince(run, 0)).events.map(({ id }) => id)).toEqual([near.id]);
-    expect((await send(run, event({ type: 'note', text: 'next' }, 'technician', { lamport: 2_000_000 }))).setAside).toEqual([]);
+    expect(
+      (await send(run, event({ type: 'note', text: 'next' }, 'technician', { lamport: 2_000_000 }))).setAside,
+    ).toEqual([]);
   });
 
   it('an event that the database cannot hold is set aside by itself, and holds up no other', async () => {
-    const run = await openRun(people.technician, { job: await openJob(people.technician, kiteJob('Odd')), ...REAR_SPEAKER });
+    const run = await openRun(people.technician, {
+      job: await openJob(people.technician, kiteJob('Odd')),
+      ...REAR_SPEAKER,
+    });
     const good = [event({ type: 'note', text: 'one' }), event({ type: 'note', text: 'two' })];
-    const odd = [event({ type: 'note', text: 'a\u0000b' }), event({ type: 'note', text: 'x' }, 'technician', { at: '0000-01-01T00:00:00Z' }), event({ type: 'note', text: 'half \ud800' }), event({ type: 'note', text: 'x' }, 'technician', { seq: 1e300 })];
+    const odd = [
+      event({ type: 'note', text: 'a\u0000b' }),
+      event({ type: 'note', text: 'x' }, 'technician', { at: '0000-01-01T00:00:00Z' }),
+      event({ type: 'note', text: 'half \ud800' }),
+      event({ type: 'note', text: 'x' }, 'technician', { seq: 1e300 }),
+    ];
     const answer = await send(run, good[0], ...odd, good[1]);
     expect(answer.setAside.map(({ id }) => id)).toEqual(odd.map(({ id }) => id));
     expect((await eventsSince(run, 0)).events.map(({ id }) => id)).toEqual(good.map(({ id }) => id));
   });
 
   it('closes once: the database lets nobody open a log again, not even its owner', async () => {
-    await expect(asOwner('update logs set closed_position = null where closed_position is not null')).rejects.toThrow('closed once');
-    await expect(asOwner('update logs set closed_position = closed_position + 1 where closed_position is not null')).rejects.toThrow('closed once');
+    await expect(asOwner('update logs set closed_position = null where closed_position is not null')).rejects.toThrow(
+      'closed once',
+    );
+    await expect(
+      asOwner('update logs set closed_position = closed_position + 1 where closed_position is not null'),
+    ).rejects.toThrow('closed once');
   });
 });

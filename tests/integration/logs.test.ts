@@ -4,24 +4,59 @@ import { HERE } from '../support/sender';
 import { kiteJob, kiteShop, REAR_SPEAKER } from '../support/kite-shop';
 import type { RunFact } from '@/core/run';
 import type { VisitFact } from '@/core/visit';
-import { approveDraft, bringIn, changePerson, eventsSince, jobBoard, lookedAt, moveStock, openFlags, openJob, openRun, openRunScreen, openVisit, overrideGate, receiveEvents, viewJob, viewProcedure, viewStores, watchLog } from '@/services';
+import {
+  approveDraft,
+  bringIn,
+  changePerson,
+  eventsSince,
+  jobBoard,
+  lookedAt,
+  moveStock,
+  openFlags,
+  openJob,
+  openRun,
+  openRunScreen,
+  openVisit,
+  overrideGate,
+  receiveEvents,
+  viewJob,
+  viewProcedure,
+  viewStores,
+  watchLog,
+} from '@/services';
 import { db, listMisses, type Actor } from '@/data';
 import { demoProcedure } from '../support/demo';
 
 let drop: () => Promise<void>;
 let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
 let job: number;
-beforeAll(async () => { ({ drop, people, job } = await kiteShop()); });
+beforeAll(async () => {
+  ({ drop, people, job } = await kiteShop());
+});
 afterAll(() => drop());
 
 let lamport = 0;
 const event = (fact: RunFact | VisitFact | { type: string; [field: string]: unknown }, person = 'technician') => {
   lamport += 1;
-  return { id: randomUUID() as string, lamport, device: 'a', seq: lamport, person, at: new Date().toISOString(), ...fact };
+  return {
+    id: randomUUID() as string,
+    lamport,
+    device: 'a',
+    seq: lamport,
+    person,
+    at: new Date().toISOString(),
+    ...fact,
+  };
 };
 const newRun = () => openRun(people.technician, { job, ...REAR_SPEAKER });
 const note = (text: string, person?: string) => event({ type: 'note', text }, person);
-const flagsOf = async (logEvent: { id: string }) => (await db.query<{ reason: string; body: string | null }>('select reason, body from flags where event_id = $1 order by reason', [logEvent.id])).rows;
+const flagsOf = async (logEvent: { id: string }) =>
+  (
+    await db.query<{ reason: string; body: string | null }>(
+      'select reason, body from flags where event_id = $1 order by reason',
+      [logEvent.id],
+    )
+  ).rows;
 
 describe('what arrives in a log', () => {
   it('is kept whatever one bad event among it says; the bad one is set aside, and not asked for again', async () => {
@@ -39,7 +74,12 @@ describe('what arrives in a log', () => {
   });
 
   it('without a readable id is set aside too', async () => {
-    const answer = await receiveEvents(people.technician, await newRun(), ['rubbish', null, { ...note('x'), id: 'x' }], 0);
+    const answer = await receiveEvents(
+      people.technician,
+      await newRun(),
+      ['rubbish', null, { ...note('x'), id: 'x' }],
+      0,
+    );
     expect([answer.kept, answer.setAside.length]).toEqual([[], 3]);
   });
 
@@ -50,7 +90,16 @@ describe('what arrives in a log', () => {
     expect((await flagsOf(stray))[0].reason).toBe('foreign');
     const extra = event({ type: 'extra', procedure: 'lumen-front-door', holds: 'card', kind: 'tab', count: 1 });
     const own = event({ type: 'extra', procedure: 'kite-rear-door', holds: 'card', kind: 'tab', count: 1 });
-    expect((await receiveEvents(people.technician, await newRun(), [extra, own, event({ type: 'done', action: 'batteryOff' })], 0)).setAside.map(({ id }) => id)).toEqual([extra.id]);
+    expect(
+      (
+        await receiveEvents(
+          people.technician,
+          await newRun(),
+          [extra, own, event({ type: 'done', action: 'batteryOff' })],
+          0,
+        )
+      ).setAside.map(({ id }) => id),
+    ).toEqual([extra.id]);
   });
 
   it('from a newer version is kept in the log and told to a lead', async () => {
@@ -85,7 +134,9 @@ describe('what arrives in a log', () => {
   });
 
   it('in a log that there is none of is not found', async () => {
-    await expect(receiveEvents(people.technician, randomUUID(), [note('x')], 0)).rejects.toMatchObject({ code: 'log-unknown' });
+    await expect(receiveEvents(people.technician, randomUUID(), [note('x')], 0)).rejects.toMatchObject({
+      code: 'log-unknown',
+    });
     await expect(eventsSince(randomUUID(), 0)).rejects.toMatchObject({ code: 'log-unknown' });
   });
 
@@ -93,7 +144,14 @@ describe('what arrives in a log', () => {
     const [run, other] = [await newRun(), await newRun()];
     let heard = 0;
     let wrong = 0;
-    const stops = [await watchLog(run, () => { heard += 1; }), await watchLog(other, () => { wrong += 1; })];
+    const stops = [
+      await watchLog(run, () => {
+        heard += 1;
+      }),
+      await watchLog(other, () => {
+        wrong += 1;
+      }),
+    ];
     await expect.poll(() => heard > 0 && wrong > 0, { timeout: 30_000 }).toBe(true);
     [heard, wrong] = [0, 0];
     await receiveEvents(people.technician, run, [note('x')], 0);
@@ -117,11 +175,17 @@ describe('a gate over a failed test', () => {
   it('opens on the word and PIN of a lead, in the lead’s name, and of nobody else', async () => {
     const run = await newRun();
     const form = { gate, reason: 'speaker follows on Friday' };
-    await expect(overrideGate(people.technician, run, { ...form, lead: 'lead', pin: '9999' }, HERE)).rejects.toMatchObject({ code: 'wrong-secret' });
-    await expect(overrideGate(people.technician, run, { ...form, lead: 'technician', pin: '8341' }, HERE)).rejects.toMatchObject({ code: 'not-allowed' });
+    await expect(
+      overrideGate(people.technician, run, { ...form, lead: 'lead', pin: '9999' }, HERE),
+    ).rejects.toMatchObject({ code: 'wrong-secret' });
+    await expect(
+      overrideGate(people.technician, run, { ...form, lead: 'technician', pin: '8341' }, HERE),
+    ).rejects.toMatchObject({ code: 'not-allowed' });
     expect((await eventsSince(run, 0)).events).toEqual([]);
     await overrideGate(people.technician, run, { ...form, lead: 'lead', pin: '8341' }, HERE);
-    expect((await eventsSince(run, 0)).events).toMatchObject([{ type: 'overridden', person: 'lead', gate, reason: form.reason }]);
+    expect((await eventsSince(run, 0)).events).toMatchObject([
+      { type: 'overridden', person: 'lead', gate, reason: form.reason },
+    ]);
   });
 
   it('is opened by no event that a device makes, whoever is signed in on it', async () => {
@@ -140,7 +204,13 @@ describe('a visit', () => {
     const number = await openJob(people.technician, kiteJob('Check'));
     return { number, visit: (await openVisit(number)).job.visit };
   };
-  const radio = { type: 'checked', line: 'vehicle/radio', group: 'The vehicle', words: 'Radio plays', result: 'works' } as const;
+  const radio = {
+    type: 'checked',
+    line: 'vehicle/radio',
+    group: 'The vehicle',
+    words: 'Radio plays',
+    result: 'works',
+  } as const;
 
   it('keeps the VIN with the vehicle', async () => {
     const { number, visit } = await open();
@@ -151,12 +221,32 @@ describe('a visit', () => {
   it('is closed only when every line is repeated and none is worse without a reason', async () => {
     const { number, visit } = await open();
     const close = () => receiveEvents(people.technician, visit, [event({ type: 'closed' })], 0);
-    await receiveEvents(people.technician, visit, [event({ ...radio, walk: 'arrival' }), event({ type: 'waits', for: 'part', what: 'ring' })], 0);
-    await expect(close()).rejects.toMatchObject({ code: 'not-handed-back', fields: [{ place: 'vehicle/radio' }, { message: 'Still waiting: ring.' }] });
+    await receiveEvents(
+      people.technician,
+      visit,
+      [event({ ...radio, walk: 'arrival' }), event({ type: 'waits', for: 'part', what: 'ring' })],
+      0,
+    );
+    await expect(close()).rejects.toMatchObject({
+      code: 'not-handed-back',
+      fields: [{ place: 'vehicle/radio' }, { message: 'Still waiting: ring.' }],
+    });
     const { waits } = (await viewJob(number)).visit;
-    await receiveEvents(people.technician, visit, [event({ ...radio, walk: 'departure', result: 'fails' }), event({ type: 'waitOver', wait: waits[0].id })], 0);
-    await expect(close()).rejects.toMatchObject({ fields: [{ message: expect.stringContaining('worse than on arrival') }] });
-    await receiveEvents(people.technician, visit, [event({ type: 'explained', line: 'vehicle/radio', reason: 'the customer knows' })], 0);
+    await receiveEvents(
+      people.technician,
+      visit,
+      [event({ ...radio, walk: 'departure', result: 'fails' }), event({ type: 'waitOver', wait: waits[0].id })],
+      0,
+    );
+    await expect(close()).rejects.toMatchObject({
+      fields: [{ message: expect.stringContaining('worse than on arrival') }],
+    });
+    await receiveEvents(
+      people.technician,
+      visit,
+      [event({ type: 'explained', line: 'vehicle/radio', reason: 'the customer knows' })],
+      0,
+    );
     await close();
     expect((await viewJob(number)).visit.closed).toBe(true);
   });
@@ -174,12 +264,25 @@ describe('what the bay found', () => {
     const run = await newRun();
     const item = 'kite-rear-door/card';
     const finding = event({ type: 'finding', item, text: 'A second pin at the shut face' });
-    const stuck = event({ type: 'stuck', item, cause: 'not-released', culprit: 'kite-rear-door/p1', words: '1 × push pin' });
+    const stuck = event({
+      type: 'stuck',
+      item,
+      cause: 'not-released',
+      culprit: 'kite-rear-door/p1',
+      words: '1 × push pin',
+    });
     await receiveEvents(people.technician, run, [finding, stuck], 0);
-    expect((await viewProcedure('kite-rear-door')).findings).toMatchObject([{ item, text: 'A second pin at the shut face', jobNumber: job, person: 'technician' }]);
+    expect((await viewProcedure('kite-rear-door')).findings).toMatchObject([
+      { item, text: 'A second pin at the shut face', jobNumber: job, person: 'technician' },
+    ]);
     const next = await openRunScreen(await newRun());
     expect(next.run.plan.misses).toEqual({ 'kite-rear-door/card|kite-rear-door/p1': 1 });
-    await receiveEvents(people.technician, run, [event({ type: 'retracted', event: finding.id }), event({ type: 'retracted', event: stuck.id })], 0);
+    await receiveEvents(
+      people.technician,
+      run,
+      [event({ type: 'retracted', event: finding.id }), event({ type: 'retracted', event: stuck.id })],
+      0,
+    );
     expect((await viewProcedure('kite-rear-door')).findings).toEqual([]);
     expect((await openRunScreen(await newRun())).run.plan.misses).toEqual({});
   });
@@ -189,9 +292,22 @@ describe('what held a stuck part', () => {
   it('is told of the procedure it was in, once, also by a run over several', async () => {
     await bringIn(people.lead, JSON.stringify(demoProcedure('kite-front-door')));
     await approveDraft(people.lead, 'kite-front-door', 1, 'first');
-    const run = await openRun(people.technician, { job, procedures: ['kite-rear-door', 'kite-front-door'], goals: ['kite-rear-door/card', 'kite-front-door/card'], options: { windows: 'power' }, newParts: [] });
-    await receiveEvents(people.technician, run, [event({ type: 'stuck', item: 'kite-front-door/card', cause: 'motion', words: 'hinge it' })], 0);
-    expect(await listMisses(db, ['kite-rear-door', 'kite-front-door'])).toEqual([{ item: 'kite-front-door/card', culprit: null, cause: 'motion', count: 1 }]);
+    const run = await openRun(people.technician, {
+      job,
+      procedures: ['kite-rear-door', 'kite-front-door'],
+      goals: ['kite-rear-door/card', 'kite-front-door/card'],
+      options: { windows: 'power' },
+      newParts: [],
+    });
+    await receiveEvents(
+      people.technician,
+      run,
+      [event({ type: 'stuck', item: 'kite-front-door/card', cause: 'motion', words: 'hinge it' })],
+      0,
+    );
+    expect(await listMisses(db, ['kite-rear-door', 'kite-front-door'])).toEqual([
+      { item: 'kite-front-door/card', culprit: null, cause: 'motion', count: 1 },
+    ]);
     expect(await listMisses(db, ['kite-rear-door'])).toEqual([]);
   });
 });
@@ -200,8 +316,12 @@ describe('stores', () => {
   it('are the sum of what was put in and taken out, never below nothing by hand', async () => {
     await moveStock(people.technician, { kind: 'push-clip', change: 10, reason: 'delivery' });
     await moveStock(people.technician, { kind: 'push-clip', change: -3, reason: 'bent' });
-    await expect(moveStock(people.technician, { kind: 'push-clip', change: -8, reason: '' })).rejects.toMatchObject({ code: 'not-so-many' });
-    await expect(moveStock(people.trainee, { kind: 'push-clip', change: 1, reason: '' })).rejects.toMatchObject({ kind: 'forbidden' });
+    await expect(moveStock(people.technician, { kind: 'push-clip', change: -8, reason: '' })).rejects.toMatchObject({
+      code: 'not-so-many',
+    });
+    await expect(moveStock(people.trainee, { kind: 'push-clip', change: 1, reason: '' })).rejects.toMatchObject({
+      kind: 'forbidden',
+    });
     const { stock, moves } = await viewStores();
     expect(stock).toEqual([{ kind: 'push-clip', name: 'push clips', count: 7 }]);
     expect(moves.map(({ change }) => change)).toEqual([-3, 10]);
@@ -216,9 +336,26 @@ describe('the board', () => {
     const first = await standing();
     expect(first.runs[0]).toMatchObject({ stage: 'not-started', waits: [] });
     expect(first.runs[0].safeSeconds).toBeGreaterThan(first.runs[0].likelySeconds);
-    await receiveEvents(people.technician, run, [event({ type: 'started' }), event({ type: 'paused', reason: 'waiting for a part' })], 0);
-    expect((await standing()).runs[0]).toMatchObject({ stage: 'paused', holder: 'technician', waits: ['waiting for a part'] });
-    await receiveEvents(people.technician, run, [event({ type: 'resumed' }), event({ type: 'test', gate: 'gate:test:kite-rear-door/card', check: 'Door speaker works', result: 'fail' })], 0);
+    await receiveEvents(
+      people.technician,
+      run,
+      [event({ type: 'started' }), event({ type: 'paused', reason: 'waiting for a part' })],
+      0,
+    );
+    expect((await standing()).runs[0]).toMatchObject({
+      stage: 'paused',
+      holder: 'technician',
+      waits: ['waiting for a part'],
+    });
+    await receiveEvents(
+      people.technician,
+      run,
+      [
+        event({ type: 'resumed' }),
+        event({ type: 'test', gate: 'gate:test:kite-rear-door/card', check: 'Door speaker works', result: 'fail' }),
+      ],
+      0,
+    );
     expect((await standing()).runs[0].waits).toEqual(['a failed test: mend it, or a lead decides']);
     expect((await standing()).visit).toMatchObject({ checked: 0, signed: false, closed: false });
   });

@@ -2,7 +2,18 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { asOwner, freshDatabase } from '../support/database';
 import { HERE } from '../support/sender';
 import { makeShop } from '../support/shop';
-import { addPerson, changePerson, everybody, findSignedIn, jobBoard, listSignInPeople, openJob, setUpShop, signIn, viewJob } from '@/services';
+import {
+  addPerson,
+  changePerson,
+  everybody,
+  findSignedIn,
+  jobBoard,
+  listSignInPeople,
+  openJob,
+  setUpShop,
+  signIn,
+  viewJob,
+} from '@/services';
 import type { Actor } from '@/data';
 
 let drop: () => Promise<void>;
@@ -41,7 +52,9 @@ describe('people', () => {
     await expect(changePerson(people.owner, 'owner', { active: false })).rejects.toMatchObject({ code: 'last-owner' });
     await expect(changePerson(people.lead, 'trainee', { role: 'owner' })).rejects.toMatchObject({ kind: 'forbidden' });
     await expect(changePerson(people.owner, 'nobody', { role: 'lead' })).rejects.toMatchObject({ kind: 'not-found' });
-    await expect(setUpShop({ shop: 'Twice', name: 'X', pin: '8341', password: 'a long password', code: '' }, HERE)).rejects.toMatchObject({ code: 'already-set-up' });
+    await expect(
+      setUpShop({ shop: 'Twice', name: 'X', pin: '8341', password: 'a long password', code: '' }, HERE),
+    ).rejects.toMatchObject({ code: 'already-set-up' });
   });
 
   it('do not share a session’s end: it is twelve hours, and an old one is nobody', async () => {
@@ -55,14 +68,26 @@ describe('people', () => {
 });
 
 describe('jobs', () => {
-  const form = { title: 'Rear speakers', customer: 'Tideway Driving School', label: 'school car 3', make: 'Velden', model: 'Kite', year: 2016 as number | null, body: '', steering: 'any' as const };
+  const form = {
+    title: 'Rear speakers',
+    customer: 'Tideway Driving School',
+    label: 'school car 3',
+    make: 'Velden',
+    model: 'Kite',
+    year: 2016 as number | null,
+    body: '',
+    steering: 'any' as const,
+  };
 
   it('are numbered as they come and shown newest first', async () => {
     const first = await openJob(people.technician, form);
     const second = await openJob(people.technician, { ...form, title: 'Front speakers', year: null });
     expect(second).toBe(first + 1);
     expect((await jobBoard()).map(({ job }) => job.number).slice(0, 2)).toEqual([second, first]);
-    expect((await viewJob(second)).job).toMatchObject({ title: 'Front speakers', vehicle: { make: 'Velden', year: null } });
+    expect((await viewJob(second)).job).toMatchObject({
+      title: 'Front speakers',
+      vehicle: { make: 'Velden', year: null },
+    });
   });
 
   it('are not there where nobody opened one, nor opened by a trainee', async () => {

@@ -5,13 +5,37 @@ import { freshDatabase } from '../support/database';
 import { makeShop } from '../support/shop';
 import { settingsSchema } from '@/contracts/schemas';
 import { foldRun, graphOf, viewRun, type RunEvent, type RunFact } from '@/core/run';
-import { approveDraft, bringIn, changeKit, changeSettings, deriveForJob, openJob, openRun, openRunScreen, planView, proceduresFor, readKit, readShop, receiveEvents, viewProcedure } from '@/services';
+import {
+  approveDraft,
+  bringIn,
+  changeKit,
+  changeSettings,
+  deriveForJob,
+  openJob,
+  openRun,
+  openRunScreen,
+  planView,
+  proceduresFor,
+  readKit,
+  readShop,
+  receiveEvents,
+  viewProcedure,
+} from '@/services';
 import { db, type Actor } from '@/data';
 
 let drop: () => Promise<void>;
 let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
 const IDS = ['kite-rear-door', 'kite-front-door', 'calder-rear-seat', 'calder-quarter-trim', 'lumen-front-door'];
-const KITE = { title: 'Rear speakers', customer: '', label: '', make: 'Velden', model: 'Kite', year: 2017 as number | null, body: 'hatch-5', steering: 'left' as const };
+const KITE = {
+  title: 'Rear speakers',
+  customer: '',
+  label: '',
+  make: 'Velden',
+  model: 'Kite',
+  year: 2017 as number | null,
+  body: 'hatch-5',
+  steering: 'left' as const,
+};
 beforeAll(async () => {
   drop = await freshDatabase();
   people = await makeShop();
@@ -23,7 +47,12 @@ beforeAll(async () => {
 afterAll(() => drop());
 
 const settings = (change: object) => {
-  const { value, error } = settingsSchema.validate({ batteryAlways: false, srsWaitSeconds: null, srsWaitSource: '', ...change });
+  const { value, error } = settingsSchema.validate({
+    batteryAlways: false,
+    srsWaitSeconds: null,
+    srsWaitSource: '',
+    ...change,
+  });
   if (error) throw error;
   return value!;
 };
@@ -35,7 +64,10 @@ const event = (fact: RunFact, at = new Date()): RunEvent => {
 
 describe('what a plan is made from', () => {
   it('comes with the shop’s prices, the person’s kit and the vehicle’s other procedures', async () => {
-    await changeSettings(people.owner, settings({ costs: { toolChangeSeconds: 11 }, labourPerHour: 60, currency: '€', trayBins: 8 }));
+    await changeSettings(
+      people.owner,
+      settings({ costs: { toolChangeSeconds: 11 }, labourPerHour: 60, currency: '€', trayBins: 8 }),
+    );
     await changeKit(people.technician, ['T20', 'hex 7 mm']);
     const job = await openJob(people.technician, KITE);
     const view = await planView(people.technician, { procedures: ['kite-rear-door'], job });
@@ -43,24 +75,42 @@ describe('what a plan is made from', () => {
     expect(view.kit).toEqual(['T20', 'hex 7 mm']);
     expect(view.labour).toEqual({ perHour: 60, currency: '€' });
     expect(view.options).toEqual({ windows: ['power', 'crank'] });
-    expect(view.others.map((row) => row.id).sort()).toEqual(['kite-front-door', 'kite-front-door@right', 'kite-rear-door@right']);
+    expect(view.others.map((row) => row.id).sort()).toEqual([
+      'kite-front-door',
+      'kite-front-door@right',
+      'kite-rear-door@right',
+    ]);
     expect(view.verification).toEqual({ 'kite-rear-door': { verified: true, differs: [], unknown: [] } });
   });
 
   it('mirrors a door for the other side, and says that this is not verified', async () => {
     const job = await openJob(people.technician, KITE);
     const view = await planView(people.technician, { procedures: ['kite-rear-door', 'kite-rear-door@right'], job });
-    expect(view.documents.map((document) => [document.id, document.side])).toEqual([['kite-rear-door', 'left'], ['kite-rear-door@right', 'right']]);
+    expect(view.documents.map((document) => [document.id, document.side])).toEqual([
+      ['kite-rear-door', 'left'],
+      ['kite-rear-door@right', 'right'],
+    ]);
     expect(view.revisions).toEqual([['kite-rear-door', 1]]);
-    expect(view.verification!['kite-rear-door@right']).toMatchObject({ verified: false, differs: [expect.stringContaining('mirrored')] });
+    expect(view.verification!['kite-rear-door@right']).toMatchObject({
+      verified: false,
+      differs: [expect.stringContaining('mirrored')],
+    });
   });
 
   it('says of a vehicle outside the range what differs', async () => {
     const job = await openJob(people.technician, { ...KITE, year: 2012 });
     const view = await planView(people.technician, { procedures: ['kite-rear-door'], job });
-    expect(view.verification!['kite-rear-door']).toEqual({ verified: false, differs: ['2 model years outside Velden Kite 2014–2019'], unknown: [] });
-    await expect(planView(people.technician, { procedures: ['no-such'], job })).rejects.toMatchObject({ kind: 'not-found' });
-    await expect(planView(people.technician, { procedures: ['kite-rear-door'], job: 999_999 })).rejects.toMatchObject({ kind: 'not-found' });
+    expect(view.verification!['kite-rear-door']).toEqual({
+      verified: false,
+      differs: ['2 model years outside Velden Kite 2014–2019'],
+      unknown: [],
+    });
+    await expect(planView(people.technician, { procedures: ['no-such'], job })).rejects.toMatchObject({
+      kind: 'not-found',
+    });
+    await expect(planView(people.technician, { procedures: ['kite-rear-door'], job: 999_999 })).rejects.toMatchObject({
+      kind: 'not-found',
+    });
   });
 });
 
@@ -68,7 +118,13 @@ describe('a run', () => {
   it('fixes order, tray, prices and what is not verified when it is opened, over both sides at once', async () => {
     const job = await openJob(people.technician, KITE);
     const id = await openRun(people.technician, {
-      job, procedures: ['kite-rear-door', 'kite-rear-door@right'], goals: ['kite-rear-door/woofer', 'kite-rear-door@right/woofer'], options: { windows: 'power' }, newParts: [], order: 'recorded', trayBins: 6,
+      job,
+      procedures: ['kite-rear-door', 'kite-rear-door@right'],
+      goals: ['kite-rear-door/woofer', 'kite-rear-door@right/woofer'],
+      options: { windows: 'power' },
+      newParts: [],
+      order: 'recorded',
+      trayBins: 6,
     });
     const { run } = await openRunScreen(id);
     expect(run.title).toBe('Velden Kite, rear door, left + Velden Kite, rear door, right');
@@ -83,7 +139,13 @@ describe('a run', () => {
     const before = await planView(people.technician, { procedures: ['kite-rear-door'], job: null });
     expect(before.policy.history).toMatchObject({ pace: 1 });
     const job = await openJob(people.technician, KITE);
-    const id = await openRun(people.technician, { job, procedures: ['kite-rear-door'], goals: ['woofer'], options: { windows: 'power' }, newParts: [] });
+    const id = await openRun(people.technician, {
+      job,
+      procedures: ['kite-rear-door'],
+      goals: ['woofer'],
+      options: { windows: 'power' },
+      newParts: [],
+    });
     const { run } = await openRunScreen(id);
     const graph = graphOf(run.plan);
     let clock = Date.UTC(2026, 2, 2, 9);
@@ -97,7 +159,13 @@ describe('a run', () => {
     }
     add({ type: 'phase', to: 'refit' });
     add({ type: 'renewed', item: 'kite-rear-door/c1', count: 4 });
-    for (let step = now(); step; step = now()) add('gate' in step.step && step.step.gate ? { type: 'gatePassed', gate: step.key } : { type: 'done', action: step.key }, step.step.ms * 3);
+    for (let step = now(); step; step = now())
+      add(
+        'gate' in step.step && step.step.gate
+          ? { type: 'gatePassed', gate: step.key }
+          : { type: 'done', action: step.key },
+        step.step.ms * 3,
+      );
     add({ type: 'finished' });
     await receiveEvents(people.technician, id, events, 0);
     const { policy } = await planView(people.technician, { procedures: ['kite-rear-door'], job: null });
@@ -111,7 +179,10 @@ describe('a run', () => {
 describe('relatives', () => {
   it('are ranked with what differs, exact ones first', async () => {
     const found = await proceduresFor({ make: 'Velden', model: 'Kite', year: 2021, body: 'hatch-5' });
-    expect(found.map((one) => [one.row.id, one.verified])).toEqual([['kite-front-door', false], ['kite-rear-door', false]]);
+    expect(found.map((one) => [one.row.id, one.verified])).toEqual([
+      ['kite-front-door', false],
+      ['kite-rear-door', false],
+    ]);
     expect(found[0].differs[0]).toContain('2 model years outside');
     expect(await proceduresFor({ make: 'Nobody', model: 'Nothing' })).toEqual([]);
   });
@@ -122,7 +193,9 @@ describe('relatives', () => {
     const view = await viewProcedure(id);
     expect(id).not.toBe('kite-rear-door');
     expect(view.current).toBeNull();
-    expect(view.document.applies).toEqual([{ make: 'Velden', model: 'Kite', from: 2012, to: 2012, body: 'hatch-5', steering: 'left' }]);
+    expect(view.document.applies).toEqual([
+      { make: 'Velden', model: 'Kite', from: 2012, to: 2012, body: 'hatch-5', steering: 'left' },
+    ]);
     expect(view.document.parts).toEqual(demoProcedure('kite-rear-door').parts);
     await expect(deriveForJob(people.trainee, 'kite-rear-door', job)).rejects.toMatchObject({ kind: 'forbidden' });
   });
@@ -131,7 +204,10 @@ describe('relatives', () => {
 describe('settings and kits', () => {
   it('keep what was set, give defaults for the rest, and hide what is no setting', async () => {
     await db.query(`update shop set settings = settings || '{"demo": true}'`);
-    await changeSettings(people.owner, settings({ ownKinds: [{ code: 'velvet-clip', like: 'push-clip', name: 'velvet clip', plural: 'velvet clips' }] }));
+    await changeSettings(
+      people.owner,
+      settings({ ownKinds: [{ code: 'velvet-clip', like: 'push-clip', name: 'velvet clip', plural: 'velvet clips' }] }),
+    );
     const shop = await readShop();
     expect(shop.settings.ownKinds).toHaveLength(1);
     expect(shop.settings).not.toHaveProperty('demo');
@@ -148,7 +224,14 @@ describe('settings and kits', () => {
   });
 
   it('refuse what makes no sense', () => {
-    for (const bad of [{ trayBins: 7 }, { spareLevel: 1.2 }, { costs: { zoneMoveSeconds: 60, sideMoveSeconds: 5 } }, { srsWaitSeconds: 60 }, { ownKinds: [{ code: 'A b', like: 'push-clip', name: 'x', plural: 'x' }] }, { ownKinds: [{ code: 'ab', like: 'unheard', name: 'x', plural: 'x' }] }]) {
+    for (const bad of [
+      { trayBins: 7 },
+      { spareLevel: 1.2 },
+      { costs: { zoneMoveSeconds: 60, sideMoveSeconds: 5 } },
+      { srsWaitSeconds: 60 },
+      { ownKinds: [{ code: 'A b', like: 'push-clip', name: 'x', plural: 'x' }] },
+      { ownKinds: [{ code: 'ab', like: 'unheard', name: 'x', plural: 'x' }] },
+    ]) {
       expect(() => settings(bad), JSON.stringify(bad)).toThrow();
     }
   });
@@ -161,8 +244,14 @@ describe('the schema is the last line of defence', () => {
     [`insert into people (id, name, role, pin_hash) values ('owner', 'Another', 'lead', '')`, 'already-there'],
     [`insert into vehicles (make, model, year) values ('a', 'b', 1500)`, 'out-of-range'],
     [`insert into jobs (title, vehicle_id, created_by) values ('x', gen_random_uuid(), 'owner')`, 'refers-to-nothing'],
-    [`insert into procedures (id, title, zone, side, search_text, created_by) values ('p', 'p', 'z', 'above', '', 'owner')`, 'out-of-range'],
-    [`insert into procedure_revisions (procedure_id, revision, document, note, made_by, approved_by) values ('kite-rear-door', 0, '{}', '', 'owner', 'owner')`, 'out-of-range'],
+    [
+      `insert into procedures (id, title, zone, side, search_text, created_by) values ('p', 'p', 'z', 'above', '', 'owner')`,
+      'out-of-range',
+    ],
+    [
+      `insert into procedure_revisions (procedure_id, revision, document, note, made_by, approved_by) values ('kite-rear-door', 0, '{}', '', 'owner', 'owner')`,
+      'out-of-range',
+    ],
   ])('%s', async (statement, code) => {
     await expect(db.query(statement)).rejects.toMatchObject({ code });
   });

@@ -7,7 +7,18 @@ import { readPdf } from '../support/read-pdf';
 import { visitLog } from '../support/visit';
 import { deviceOf, workThrough } from '../support/work-run';
 import type { VisitFact } from '@/core/visit';
-import { keepPhoto, moveStock, openJob, openRun, openRunScreen, openVisit, printReport, readReport, receiveEvents, viewStores } from '@/services';
+import {
+  keepPhoto,
+  moveStock,
+  openJob,
+  openRun,
+  openRunScreen,
+  openVisit,
+  printReport,
+  readReport,
+  receiveEvents,
+  viewStores,
+} from '@/services';
 import type { Actor } from '@/data';
 
 let drop: () => Promise<void>;
@@ -16,45 +27,131 @@ let job: number;
 const CLIPS = 'release:kite-rear-door/c1';
 
 async function photo(): Promise<string> {
-  const bytes = await sharp({ create: { width: 300, height: 200, channels: 3, background: '#4c6372' } }).jpeg().toBuffer();
+  const bytes = await sharp({ create: { width: 300, height: 200, channels: 3, background: '#4c6372' } })
+    .jpeg()
+    .toBuffer();
   const id = randomUUID();
-  await keepPhoto(people.technician, { id, jobNumber: job, bytes, sha256: createHash('sha256').update(bytes).digest('hex') });
+  await keepPhoto(people.technician, {
+    id,
+    jobNumber: job,
+    bytes,
+    sha256: createHash('sha256').update(bytes).digest('hex'),
+  });
   return id;
 }
 
 beforeAll(async () => {
   ({ drop, people } = await kiteShop());
-  job = await openJob(people.technician, { ...kiteJob('Rear speakers', 'Zoë Łąkowska'), label: 'school car', steering: 'left' });
+  job = await openJob(people.technician, {
+    ...kiteJob('Rear speakers', 'Zoë Łąkowska'),
+    label: 'school car',
+    steering: 'left',
+  });
   await moveStock(people.lead, { kind: 'push-clip', change: 5, reason: 'delivery' });
   const run = await openRun(people.technician, { job, ...REAR_SPEAKER });
   const [mark, onTheWay] = [await photo(), await photo()];
-  const line = (walk: 'arrival' | 'departure', result: 'works' | 'intermittent', condition?: string): VisitFact =>
-    ({ type: 'checked', line: 'rear-door.left/speaker', group: 'Rear door, left', words: 'Speaker alone', walk, result, ...(condition ? { condition } : {}) });
-  const { job: { visit } } = await openVisit(job);
-  await receiveEvents(people.technician, visit, visitLog([
-    line('arrival', 'intermittent', 'when warm'), { type: 'marked', view: 'left', x: 0.6, y: 0.5, kind: 'scratch', words: 'below the handle', walk: 'arrival', photo: mark },
-    { type: 'note', text: 'rattles over bumps, says the customer' }, { type: 'photo', photo: await photo() },
-    { type: 'signed', walk: 'arrival', name: 'Zoë Łąkowska', strokes: [[[10, 10], [400, 200]], [[500, 300]]], covers: 2 }, line('departure', 'works'),
-  ]).map((event) => ({ ...event, person: 'technician' })), 0);
+  const line = (walk: 'arrival' | 'departure', result: 'works' | 'intermittent', condition?: string): VisitFact => ({
+    type: 'checked',
+    line: 'rear-door.left/speaker',
+    group: 'Rear door, left',
+    words: 'Speaker alone',
+    walk,
+    result,
+    ...(condition ? { condition } : {}),
+  });
+  const {
+    job: { visit },
+  } = await openVisit(job);
+  await receiveEvents(
+    people.technician,
+    visit,
+    visitLog([
+      line('arrival', 'intermittent', 'when warm'),
+      {
+        type: 'marked',
+        view: 'left',
+        x: 0.6,
+        y: 0.5,
+        kind: 'scratch',
+        words: 'below the handle',
+        walk: 'arrival',
+        photo: mark,
+      },
+      { type: 'note', text: 'rattles over bumps, says the customer' },
+      { type: 'photo', photo: await photo() },
+      {
+        type: 'signed',
+        walk: 'arrival',
+        name: 'Zoë Łąkowska',
+        strokes: [
+          [
+            [10, 10],
+            [400, 200],
+          ],
+          [[500, 300]],
+        ],
+        covers: 2,
+      },
+      line('departure', 'works'),
+    ]).map((event) => ({ ...event, person: 'technician' })),
+    0,
+  );
   const stamp = deviceOf('technician');
-  const { run: { plan } } = await openRunScreen(run);
-  await receiveEvents(people.technician, run, [...workThrough(plan, stamp, { [CLIPS]: [
-    { type: 'broken', item: 'kite-rear-door/c1', count: 1, known: 0 }, { type: 'lost', item: 'kite-rear-door/c1', count: 1, known: 0 }, { type: 'renewed', item: 'kite-rear-door/c1', count: 2 },
-    { type: 'note', text: 'the shield was torn already' }, { type: 'asFound', item: 'kite-rear-door/shield', difference: 'water shield: torn' }, { type: 'photo', photo: onTheWay, item: 'kite-rear-door/shield' },
-  ] }), stamp({ type: 'finished' })], 0);
+  const {
+    run: { plan },
+  } = await openRunScreen(run);
+  await receiveEvents(
+    people.technician,
+    run,
+    [
+      ...workThrough(plan, stamp, {
+        [CLIPS]: [
+          { type: 'broken', item: 'kite-rear-door/c1', count: 1, known: 0 },
+          { type: 'lost', item: 'kite-rear-door/c1', count: 1, known: 0 },
+          { type: 'renewed', item: 'kite-rear-door/c1', count: 2 },
+          { type: 'note', text: 'the shield was torn already' },
+          { type: 'asFound', item: 'kite-rear-door/shield', difference: 'water shield: torn' },
+          { type: 'photo', photo: onTheWay, item: 'kite-rear-door/shield' },
+        ],
+      }),
+      stamp({ type: 'finished' }),
+    ],
+    0,
+  );
 });
 afterAll(() => drop());
 
 describe('the hand-over report', () => {
   it('says as data what was so before, what was done, and that the ledger balances', async () => {
     const report = await readReport(job);
-    expect(report).toMatchObject({ format: 'pezzo-report/1', job: { number: job, customer: 'Zoë Łąkowska' }, vehicle: { make: 'Velden', model: 'Kite', year: 2017 }, closed: false });
-    expect(report.lines.find(({ line }) => line === 'rear-door.left/speaker')).toMatchObject({ comparison: 'mended', arrival: { condition: 'when warm' }, departure: { result: 'works' } });
+    expect(report).toMatchObject({
+      format: 'pezzo-report/1',
+      job: { number: job, customer: 'Zoë Łąkowska' },
+      vehicle: { make: 'Velden', model: 'Kite', year: 2017 },
+      closed: false,
+    });
+    expect(report.lines.find(({ line }) => line === 'rear-door.left/speaker')).toMatchObject({
+      comparison: 'mended',
+      arrival: { condition: 'when warm' },
+      departure: { result: 'works' },
+    });
     expect(report).toMatchObject({ notes: ['rattles over bumps, says the customer'], photos: [{ words: '' }] });
     const [run] = report.runs;
     expect(run.ledger.every(({ balances }) => balances)).toBe(true);
-    expect(run.ledger.find(({ words }) => words.includes('9 × push clips'))).toMatchObject({ out: 9, back: 7, renewed: 2, scrapped: 1, lost: 1 });
-    expect(run).toMatchObject({ spares: [{ kind: 'push-clip', count: 2 }], notes: ['the shield was torn already'], asFound: ['water shield: torn'], fitted: [{ line: 'Intercom speaker', done: true }], people: ['The technician'] });
+    expect(run.ledger.find(({ words }) => words.includes('9 × push clips'))).toMatchObject({
+      out: 9,
+      back: 7,
+      renewed: 2,
+      scrapped: 1,
+      lost: 1,
+    });
+    expect(run).toMatchObject({
+      spares: [{ kind: 'push-clip', count: 2 }],
+      notes: ['the shield was torn already'],
+      asFound: ['water shield: torn'],
+      fitted: [{ line: 'Intercom speaker', done: true }],
+      people: ['The technician'],
+    });
     expect(run.tests.length).toBeGreaterThan(0);
     expect(JSON.parse(JSON.stringify(report))).toEqual(report);
   });
@@ -62,9 +159,24 @@ describe('the hand-over report', () => {
   it('says the same as a PDF that can be read: text, pictures, names in any letters', async () => {
     const { text, pages, pictures } = await readPdf(await printReport(job));
     for (const words of [
-      `Job ${job}: Rear speakers`, 'Zoë Łąkowska', 'Velden Kite · 2017', 'Left side: scratch, below the handle', 'works only sometimes: when warm', 'better than on arrival', 'Velden Kite, rear door, left',
-      'Done: Intercom speaker', 'rattles over bumps, says the customer', 'Note: the shield was torn already', 'Found on this vehicle: water shield: torn', 'balances', '2 × push clip', 'Acknowledged on arrival: Zoë Łąkowska', 'Given back: not signed', `page 1 of ${pages.length}`,
-    ]) expect(text).toContain(words);
+      `Job ${job}: Rear speakers`,
+      'Zoë Łąkowska',
+      'Velden Kite · 2017',
+      'Left side: scratch, below the handle',
+      'works only sometimes: when warm',
+      'better than on arrival',
+      'Velden Kite, rear door, left',
+      'Done: Intercom speaker',
+      'rattles over bumps, says the customer',
+      'Note: the shield was torn already',
+      'Found on this vehicle: water shield: torn',
+      'balances',
+      '2 × push clip',
+      'Acknowledged on arrival: Zoë Łąkowska',
+      'Given back: not signed',
+      `page 1 of ${pages.length}`,
+    ])
+      expect(text).toContain(words);
     expect(text).not.toContain('DOES NOT BALANCE');
     expect(pictures).toBe(3);
   });
@@ -72,15 +184,29 @@ describe('the hand-over report', () => {
   it('of a job without anything says so', async () => {
     const empty = await openJob(people.technician, { ...kiteJob('Nothing yet'), year: null });
     const { text, pictures } = await readPdf(await printReport(empty));
-    expect([text.includes('No marks were noted.'), text.includes('No checks were recorded.'), pictures]).toEqual([true, true, 0]);
+    expect([text.includes('No marks were noted.'), text.includes('No checks were recorded.'), pictures]).toEqual([
+      true,
+      true,
+      0,
+    ]);
     await expect(printReport(999_999)).rejects.toMatchObject({ code: 'job-unknown' });
   });
 
   it('with sixty notes of two thousand characters without a space is drawn in its time, and has every one of them', async () => {
     const number = await openJob(people.technician, kiteJob('Long words'));
-    const { job: { visit } } = await openVisit(number);
+    const {
+      job: { visit },
+    } = await openVisit(number);
     const long = (n: number) => `${n}:`.padEnd(2000, 'x'.repeat(7) + 'y');
-    await receiveEvents(people.technician, visit, visitLog(Array.from({ length: 60 }, (_, n): VisitFact => ({ type: 'note', text: long(n) })), 'tablet-z').map((event) => ({ ...event, person: 'technician' })), 0);
+    await receiveEvents(
+      people.technician,
+      visit,
+      visitLog(
+        Array.from({ length: 60 }, (_, n): VisitFact => ({ type: 'note', text: long(n) })),
+        'tablet-z',
+      ).map((event) => ({ ...event, person: 'technician' })),
+      0,
+    );
     const lag = watchEventLoop();
     const started = performance.now();
     const { text } = await readPdf(await printReport(number));

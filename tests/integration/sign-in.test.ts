@@ -2,7 +2,24 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { asOwner, freshDatabase } from '../support/database';
 import { elsewhere, HERE, tablet } from '../support/sender';
 import { makeShop } from '../support/shop';
-import { addPerson, changePerson, enrolDevice, everyDevice, findSignedIn, findTablet, isEnrolled, listSignInPeople, may, needsSetup, setUpShop, shutOutDevice, signIn, signOut, sweepOut, type Sender } from '@/services';
+import {
+  addPerson,
+  changePerson,
+  enrolDevice,
+  everyDevice,
+  findSignedIn,
+  findTablet,
+  isEnrolled,
+  listSignInPeople,
+  may,
+  needsSetup,
+  setUpShop,
+  shutOutDevice,
+  signIn,
+  signOut,
+  sweepOut,
+  type Sender,
+} from '@/services';
 import { db, type Actor } from '@/data';
 
 let drop: () => Promise<void>;
@@ -57,8 +74,12 @@ describe('signing in', () => {
     expect(await findSignedIn(token)).toMatchObject({ id: 'lead', byPassword: false });
     await signOut(token);
     expect(await findSignedIn(token)).toBeNull();
-    expect(await findSignedIn((await signIn({ person: 'owner', password: PASSWORD }, elsewhere())).token)).toMatchObject({ byPassword: true });
-    expect(await findSignedIn((await signIn({ person: 'The Owner', password: PASSWORD }, elsewhere())).token)).toMatchObject({ id: 'owner' });
+    expect(
+      await findSignedIn((await signIn({ person: 'owner', password: PASSWORD }, elsewhere())).token),
+    ).toMatchObject({ byPassword: true });
+    expect(
+      await findSignedIn((await signIn({ person: 'The Owner', password: PASSWORD }, elsewhere())).token),
+    ).toMatchObject({ id: 'owner' });
   });
 
   it('takes a PIN on no device that was not let in, whatever the PIN, and shows it nobody’s name', async () => {
@@ -69,14 +90,21 @@ describe('signing in', () => {
 
   it('keeps no secret in the clear', async () => {
     const { token } = await signIn({ person: 'lead', pin: '8341' }, HERE);
-    const [{ all }] = await asOwner<{ all: string }>(`select (select json_agg(p)::text from people p) || (select json_agg(s)::text from sessions s) || coalesce((select json_agg(d)::text from devices d), '') as all`);
+    const [{ all }] = await asOwner<{ all: string }>(
+      `select (select json_agg(p)::text from people p) || (select json_agg(s)::text from sessions s) || coalesce((select json_agg(d)::text from devices d), '') as all`,
+    );
     expect(all).not.toContain('8341"');
     expect(all).not.toContain(token);
   });
 
   it('answers the same for a wrong PIN, an unknown name and a missing password, in about the same time', async () => {
     const times: number[] = [];
-    for (const form of [{ person: 'lead', pin: '9999' }, { person: 'nobody', pin: '8341' }, { person: 'lead', password: PASSWORD }, { person: 'nobody-else', password: PASSWORD }]) {
+    for (const form of [
+      { person: 'lead', pin: '9999' },
+      { person: 'nobody', pin: '8341' },
+      { person: 'lead', password: PASSWORD },
+      { person: 'nobody-else', password: PASSWORD },
+    ]) {
       const started = performance.now();
       await expect(signIn(form, HERE)).rejects.toMatchObject({ kind: 'forbidden', code: 'wrong-secret' });
       times.push(performance.now() - started);
@@ -110,7 +138,13 @@ describe('signing in', () => {
 
 describe('wrong tries', () => {
   const wrong = (sender: Sender) => signIn({ person: 'trainee', pin: '0000' }, sender);
-  const waited = async (sender: Sender) => (await db.query<{ seconds: number }>(`select round(extract(epoch from wait_until - last_at))::int as seconds from sign_in_tries where source = $1`, [`pin:${sender.device?.id ?? 'local'}:trainee`])).rows[0]?.seconds;
+  const waited = async (sender: Sender) =>
+    (
+      await db.query<{ seconds: number }>(
+        `select round(extract(epoch from wait_until - last_at))::int as seconds from sign_in_tries where source = $1`,
+        [`pin:${sender.device?.id ?? 'local'}:trainee`],
+      )
+    ).rows[0]?.seconds;
   const over = () => asOwner(`update sign_in_tries set wait_until = now() - interval '1 second'`);
 
   it('delay that tablet for that name, from one second doubling to five minutes', async () => {
@@ -144,18 +178,25 @@ describe('wrong tries', () => {
     await signIn({ person: 'trainee', pin: '8341' }, bay);
     expect(await waited(bay)).toBeUndefined();
     const all = await Promise.allSettled(Array.from({ length: 12 }, () => wrong(bay)));
-    const compared = all.filter((one) => one.status === 'rejected' && (one.reason as { code: string }).code === 'wrong-secret').length;
+    const compared = all.filter(
+      (one) => one.status === 'rejected' && (one.reason as { code: string }).code === 'wrong-secret',
+    ).length;
     expect(compared).toBeLessThanOrEqual(2);
   });
 
   it('of passwords count by name and sender, and by sender over all names', async () => {
-    const attempt = (person: string, address: string) => signIn({ person, password: 'not the password' }, elsewhere(address)).catch((error: { code: string }) => error.code);
+    const attempt = (person: string, address: string) =>
+      signIn({ person, password: 'not the password' }, elsewhere(address)).catch(
+        (error: { code: string }) => error.code,
+      );
     expect(await attempt('owner', '10.0.0.66')).toBe('wrong-secret');
     await attempt('owner', '10.0.0.66');
     expect(await attempt('owner', '10.0.0.66')).toBe('wait');
     expect((await signIn({ person: 'owner', password: PASSWORD }, elsewhere('10.0.0.67'))).token).toBeTruthy();
     for (let n = 0; n < 22; n += 1) await attempt(`somebody-${n}`, '10.0.0.68');
-    await asOwner(`update sign_in_tries set wait_until = now() + interval '10 seconds' where source = 'password:10.0.0.68' and wait_until > now() - interval '5 seconds'`);
+    await asOwner(
+      `update sign_in_tries set wait_until = now() + interval '10 seconds' where source = 'password:10.0.0.68' and wait_until > now() - interval '5 seconds'`,
+    );
     expect(await attempt('a-new-name', '10.0.0.68')).toBe('wait');
     expect(await attempt('a-new-name', '10.0.0.69')).toBe('wrong-secret');
   });
@@ -163,11 +204,19 @@ describe('wrong tries', () => {
 
 describe('tablets', () => {
   it('are let in by the password of a lead or owner only, and listed with who let them in', async () => {
-    await expect(enrolDevice({ person: 'owner', password: 'wrong password', name: 'Bay 3' }, elsewhere('10.0.1.1'))).rejects.toMatchObject({ code: 'wrong-secret' });
+    await expect(
+      enrolDevice({ person: 'owner', password: 'wrong password', name: 'Bay 3' }, elsewhere('10.0.1.1')),
+    ).rejects.toMatchObject({ code: 'wrong-secret' });
     await changePerson(people.owner, 'trainee', { password: 'also quite long' });
-    await expect(enrolDevice({ person: 'trainee', password: 'also quite long', name: 'Bay 3' }, elsewhere('10.0.1.2'))).rejects.toMatchObject({ code: 'not-allowed' });
+    await expect(
+      enrolDevice({ person: 'trainee', password: 'also quite long', name: 'Bay 3' }, elsewhere('10.0.1.2')),
+    ).rejects.toMatchObject({ code: 'not-allowed' });
     const bay = await enrolled('Bay 3');
-    expect((await everyDevice(people.owner)).find(({ id }) => id === bay.device.id)).toMatchObject({ name: 'Bay 3', enrolledBy: 'owner', revokedAt: null });
+    expect((await everyDevice(people.owner)).find(({ id }) => id === bay.device.id)).toMatchObject({
+      name: 'Bay 3',
+      enrolledBy: 'owner',
+      revokedAt: null,
+    });
     await expect(everyDevice(people.lead)).rejects.toMatchObject({ kind: 'forbidden' });
   });
 
@@ -176,19 +225,35 @@ describe('tablets', () => {
     const device = (await findTablet(token))!;
     const session = await signIn({ person: 'lead', pin: '8341' }, tablet(device.id));
     await shutOutDevice(people.owner, device.id);
-    expect([await findSignedIn(session.token), await findTablet(token), await findTablet('made-up'), await findTablet(undefined)]).toEqual([null, null, null, null]);
-    await expect(shutOutDevice(people.owner, '00000000-0000-4000-8000-000000000000')).rejects.toMatchObject({ kind: 'not-found' });
+    expect([
+      await findSignedIn(session.token),
+      await findTablet(token),
+      await findTablet('made-up'),
+      await findTablet(undefined),
+    ]).toEqual([null, null, null, null]);
+    await expect(shutOutDevice(people.owner, '00000000-0000-4000-8000-000000000000')).rejects.toMatchObject({
+      kind: 'not-found',
+    });
   });
 });
 
 describe('rights of the desk', () => {
   it('need the password, also for those whose role has them', async () => {
     const byPin = { ...people.owner, byPassword: false };
-    for (const deed of ['approve', 'override', 'set-up', 'enrol', 'discard-any'] as const) expect([may(people.owner, deed), may(byPin, deed)]).toEqual([true, false]);
+    for (const deed of ['approve', 'override', 'set-up', 'enrol', 'discard-any'] as const)
+      expect([may(people.owner, deed), may(byPin, deed)]).toEqual([true, false]);
     for (const deed of ['follow', 'record', 'open-job'] as const) expect(may(byPin, deed)).toBe(true);
-    await expect(addPerson(byPin, { name: 'New Person', role: 'technician', pin: '4826', password: '' })).rejects.toMatchObject({ code: 'needs-password' });
-    await expect(addPerson(people.lead, { name: 'New Person', role: 'technician', pin: '4826', password: '' })).rejects.toMatchObject({ code: 'not-allowed', message: 'Only an owner can do this.' });
-    expect(await addPerson(people.owner, { name: 'New Person', role: 'technician', pin: '4826', password: '' })).toBe('new-person');
-    await expect(addPerson(people.owner, { name: 'New Person', role: 'technician', pin: '4826', password: '' })).rejects.toMatchObject({ code: 'name-taken' });
+    await expect(
+      addPerson(byPin, { name: 'New Person', role: 'technician', pin: '4826', password: '' }),
+    ).rejects.toMatchObject({ code: 'needs-password' });
+    await expect(
+      addPerson(people.lead, { name: 'New Person', role: 'technician', pin: '4826', password: '' }),
+    ).rejects.toMatchObject({ code: 'not-allowed', message: 'Only an owner can do this.' });
+    expect(await addPerson(people.owner, { name: 'New Person', role: 'technician', pin: '4826', password: '' })).toBe(
+      'new-person',
+    );
+    await expect(
+      addPerson(people.owner, { name: 'New Person', role: 'technician', pin: '4826', password: '' }),
+    ).rejects.toMatchObject({ code: 'name-taken' });
   });
 });

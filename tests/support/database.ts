@@ -34,7 +34,10 @@ export async function freshDatabase(): Promise<() => Promise<void>> {
 }
 
 /** Runs a statement as the owner of the tables, which the application is not. */
-export async function asOwner<Row extends pg.QueryResultRow = pg.QueryResultRow>(text: string, values: unknown[] = []): Promise<Row[]> {
+export async function asOwner<Row extends pg.QueryResultRow = pg.QueryResultRow>(
+  text: string,
+  values: unknown[] = [],
+): Promise<Row[]> {
   const client = new pg.Client({ connectionString: process.env.PEZZO_TEST_OWNER_URL });
   await client.connect();
   try {

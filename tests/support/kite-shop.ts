@@ -4,10 +4,24 @@ import { makeShop } from './shop';
 import { approveDraft, bringIn, openJob } from '@/services';
 
 /** What a run on the Kite's rear door asks for. */
-export const REAR_SPEAKER = { procedures: ['kite-rear-door'], goals: ['woofer'], options: { windows: 'power' }, newParts: ['Intercom speaker'] };
+export const REAR_SPEAKER = {
+  procedures: ['kite-rear-door'],
+  goals: ['woofer'],
+  options: { windows: 'power' },
+  newParts: ['Intercom speaker'],
+};
 
 /** A job on a Kite, as the desk opens it. */
-export const kiteJob = (title: string, customer = '') => ({ title, customer, label: '', make: 'Velden', model: 'Kite', year: 2017, body: '', steering: 'any' as const });
+export const kiteJob = (title: string, customer = '') => ({
+  title,
+  customer,
+  label: '',
+  make: 'Velden',
+  model: 'Kite',
+  year: 2017,
+  body: '',
+  steering: 'any' as const,
+});
 
 /** A fresh database with a shop that has the Kite's rear door approved and one job open. Call `drop` when done. */
 export async function kiteShop() {

@@ -8,7 +8,10 @@ export function milpOf(problem: OrderProblem): string {
   const all = problem.actions.map((_, at) => at);
   const n = all.length;
   const pairs = all.flatMap((i) => all.filter((j) => j !== i).map((j) => [i, j]));
-  const cost = [...all.map((j) => `${transitionMs(problem, null, j)} s${j}`), ...pairs.map(([i, j]) => `${transitionMs(problem, i, j)} x${i}_${j}`)];
+  const cost = [
+    ...all.map((j) => `${transitionMs(problem, null, j)} s${j}`),
+    ...pairs.map(([i, j]) => `${transitionMs(problem, i, j)} x${i}_${j}`),
+  ];
   const sum = (names: string[]) => names.join(' + ');
   const rows = [
     `${sum(all.map((j) => `s${j}`))} = 1`,
@@ -17,10 +20,20 @@ export function milpOf(problem: OrderProblem): string {
     ...all.map((i) => `${sum(all.filter((j) => j !== i).map((j) => `x${i}_${j}`))} <= 1`),
     ...pairs.map(([i, j]) => `x${i}_${j} - y${i}_${j} <= 0`),
     ...pairs.filter(([i, j]) => i < j).map(([i, j]) => `y${i}_${j} + y${j}_${i} = 1`),
-    ...pairs.flatMap(([i, j]) => all.filter((k) => k > i && k > j && i !== j).map((k) => `y${i}_${j} + y${j}_${k} + y${k}_${i} <= 2`)),
+    ...pairs.flatMap(([i, j]) =>
+      all.filter((k) => k > i && k > j && i !== j).map((k) => `y${i}_${j} + y${j}_${k} + y${k}_${i} <= 2`),
+    ),
     ...all.flatMap((i) => all.filter((j) => j !== i).map((j) => `y${j}_${i} + s${i} <= 1`)),
     ...problem.before.flatMap((list, j) => list.map((i) => `y${i}_${j} = 1`)),
   ];
   const binaries = [...all.map((j) => `s${j}`), ...pairs.flatMap(([i, j]) => [`x${i}_${j}`, `y${i}_${j}`])];
-  return ['Minimize', ` cost: ${sum(cost)}`, 'Subject To', ...rows.map((row, at) => ` r${at}: ${row}`), 'Binary', ` ${binaries.join(' ')}`, 'End'].join('\n');
+  return [
+    'Minimize',
+    ` cost: ${sum(cost)}`,
+    'Subject To',
+    ...rows.map((row, at) => ` r${at}: ${row}`),
+    'Binary',
+    ` ${binaries.join(' ')}`,
+    'End',
+  ].join('\n');
 }

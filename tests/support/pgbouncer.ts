@@ -23,7 +23,9 @@ export async function startPooler(databaseUrl: string): Promise<Pooler> {
   const url = new URL(databaseUrl);
   const port = await freePort();
   writeFileSync(join(folder, 'users.txt'), `"${url.username}" "${decodeURIComponent(url.password)}"\n`);
-  writeFileSync(join(folder, 'pooler.ini'), `
+  writeFileSync(
+    join(folder, 'pooler.ini'),
+    `
 [databases]
 * = host=${url.hostname} port=${url.port}
 [pgbouncer]
@@ -36,12 +38,15 @@ pool_mode = transaction
 max_client_conn = 200
 default_pool_size = 12
 server_login_retry = 1
-`);
+`,
+  );
   // It refuses to run as root.
   const isRoot = process.getuid?.() === 0;
   if (isRoot) capture('chown', ['-R', 'postgres', folder]);
   chmodSync(folder, 0o755);
-  const [command, args] = isRoot ? ['setpriv', ['--reuid=postgres', '--regid=postgres', '--init-groups', PROGRAM, join(folder, 'pooler.ini')]] : [PROGRAM, [join(folder, 'pooler.ini')]];
+  const [command, args] = isRoot
+    ? ['setpriv', ['--reuid=postgres', '--regid=postgres', '--init-groups', PROGRAM, join(folder, 'pooler.ini')]]
+    : [PROGRAM, [join(folder, 'pooler.ini')]];
   const child = spawn(command, args, { stdio: 'ignore', cwd: '/' });
   const ended = new Promise<void>((resolve) => child.on('exit', () => resolve()));
   for (let tries = 0; !(await answers(port)); tries += 1) {
@@ -60,7 +65,11 @@ server_login_retry = 1
   };
 }
 
-const answers = (port: number) => new Promise<boolean>((resolve) => {
-  const socket = connect(port, '127.0.0.1', () => { socket.destroy(); resolve(true); });
-  socket.on('error', () => resolve(false));
-});
+const answers = (port: number) =>
+  new Promise<boolean>((resolve) => {
+    const socket = connect(port, '127.0.0.1', () => {
+      socket.destroy();
+      resolve(true);
+    });
+    socket.on('error', () => resolve(false));
+  });

@@ -9,7 +9,12 @@ export async function readPdf(bytes: Uint8Array): Promise<{ pages: string[]; tex
   for (let n = 1; n <= pdf.numPages; n += 1) {
     const page = await pdf.getPage(n);
     const { items } = await page.getTextContent();
-    pages.push(items.map((item) => ('str' in item ? item.str : '')).join(' ').replace(/\s+/g, ' '));
+    pages.push(
+      items
+        .map((item) => ('str' in item ? item.str : ''))
+        .join(' ')
+        .replace(/\s+/g, ' '),
+    );
     pictures += (await page.getOperatorList()).fnArray.filter((op) => op === OPS.paintImageXObject).length;
   }
   await task.destroy();

@@ -6,7 +6,12 @@ import type { ProcedureDocument } from '@/core/procedure';
 export function stamp(facts: RunFact[], device = 'tablet-a', person = 'bea', startLamport = 1): RunEvent[] {
   return facts.map((fact, at) => ({
     id: `00000000-0000-4000-8000-${device.slice(-1).charCodeAt(0).toString(16).padStart(4, '0')}${String(startLamport + at).padStart(8, '0')}`,
-    lamport: startLamport + at, device, seq: startLamport + at, person, at: '2026-03-02T09:00:00.000Z', ...fact,
+    lamport: startLamport + at,
+    device,
+    seq: startLamport + at,
+    person,
+    at: '2026-03-02T09:00:00.000Z',
+    ...fact,
   }));
 }
 

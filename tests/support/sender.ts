@@ -7,4 +7,8 @@ export const HERE: Sender = { address: '127.0.0.1', isLocal: true, device: null 
 export const elsewhere = (address = '10.0.0.9'): Sender => ({ address, isLocal: false, device: null });
 
 /** A tablet that was let in. */
-export const tablet = (id: string, name = 'Bay 1', address = '10.0.0.7'): Sender => ({ address, isLocal: false, device: { id, name } });
+export const tablet = (id: string, name = 'Bay 1', address = '10.0.0.7'): Sender => ({
+  address,
+  isLocal: false,
+  device: { id, name },
+});

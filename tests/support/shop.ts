@@ -6,7 +6,16 @@ export async function makeShop(): Promise<Record<'owner' | 'lead' | 'technician'
   await insertShop(db, 'Test shop');
   const pinHash = await hashSecret('8341');
   const roles = ['owner', 'lead', 'technician', 'trainee'] as const;
-  for (const role of roles) await insertPerson(db, { id: role, name: `The ${role}`, role, pinHash, passwordHash: role === 'owner' ? await hashSecret('a long password') : null });
-  const people = await Promise.all(roles.map(async (role): Promise<Actor> => ({ ...(await getPerson(db, role)), byPassword: true })));
+  for (const role of roles)
+    await insertPerson(db, {
+      id: role,
+      name: `The ${role}`,
+      role,
+      pinHash,
+      passwordHash: role === 'owner' ? await hashSecret('a long password') : null,
+    });
+  const people = await Promise.all(
+    roles.map(async (role): Promise<Actor> => ({ ...(await getPerson(db, role)), byPassword: true })),
+  );
   return { owner: people[0], lead: people[1], technician: people[2], trainee: people[3] };
 }

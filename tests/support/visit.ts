@@ -4,6 +4,11 @@ import type { VisitEvent, VisitFact } from '@/core/visit';
 export function visitLog(facts: VisitFact[], device = 'tablet-a', startLamport = 1): VisitEvent[] {
   return facts.map((fact, at) => ({
     id: `00000000-0000-4000-9000-${device.slice(-1).charCodeAt(0).toString(16).padStart(4, '0')}${String(startLamport + at).padStart(8, '0')}`,
-    lamport: startLamport + at, device, seq: startLamport + at, person: 'bea', at: '2026-03-02T09:00:00.000Z', ...fact,
+    lamport: startLamport + at,
+    device,
+    seq: startLamport + at,
+    person: 'bea',
+    at: '2026-03-02T09:00:00.000Z',
+    ...fact,
   }));
 }

@@ -7,12 +7,24 @@ export function deviceOf(person: string, device = `tablet-${person}`, startLampo
   let lamport = startLamport;
   return (fact) => {
     lamport += 1;
-    return { id: randomUUID(), lamport, device, seq: lamport, person, at: new Date(Date.UTC(2026, 2, 2, 9, 0, lamport)).toISOString(), ...fact } as RunEvent;
+    return {
+      id: randomUUID(),
+      lamport,
+      device,
+      seq: lamport,
+      person,
+      at: new Date(Date.UTC(2026, 2, 2, 9, 0, lamport)).toISOString(),
+      ...fact,
+    } as RunEvent;
   };
 }
 
 /** Works a run to its last step; the facts in `extra` come right after an action. Tests pass, gates are passed, what is short is renewed. */
-export function workThrough(plan: RunPlan, stamp: (fact: RunFact) => RunEvent, extra: Record<string, RunFact[]> = {}): RunEvent[] {
+export function workThrough(
+  plan: RunPlan,
+  stamp: (fact: RunFact) => RunEvent,
+  extra: Record<string, RunFact[]> = {},
+): RunEvent[] {
   const events = [stamp({ type: 'started' })];
   const now = () => {
     const state = foldRun(events);
@@ -21,8 +33,16 @@ export function workThrough(plan: RunPlan, stamp: (fact: RunFact) => RunEvent, e
   };
   const take = () => {
     for (let step = now(); step; step = now()) {
-      if ('checks' in step.step && step.step.gate === 'test') for (const { text } of step.step.checks) events.push(stamp({ type: 'test', gate: step.key, check: text, result: 'pass' }));
-      events.push(stamp('gate' in step.step && step.step.gate ? { type: 'gatePassed', gate: step.key } : { type: 'done', action: step.key }));
+      if ('checks' in step.step && step.step.gate === 'test')
+        for (const { text } of step.step.checks)
+          events.push(stamp({ type: 'test', gate: step.key, check: text, result: 'pass' }));
+      events.push(
+        stamp(
+          'gate' in step.step && step.step.gate
+            ? { type: 'gatePassed', gate: step.key }
+            : { type: 'done', action: step.key },
+        ),
+      );
       for (const fact of extra[step.key] ?? []) events.push(stamp(fact));
     }
   };

@@ -12,9 +12,16 @@ const list = (value: string | string[] | undefined) => (value === undefined ? []
 
 function readQuery(query: Query) {
   const options = Object.fromEntries(
-    Object.entries(query).filter(([name]) => name.startsWith('option.')).map(([name, value]) => [name.slice('option.'.length), list(value)[0]]),
+    Object.entries(query)
+      .filter(([name]) => name.startsWith('option.'))
+      .map(([name, value]) => [name.slice('option.'.length), list(value)[0]]),
   );
-  return readForm(planQuerySchema, { procedures: list(query.procedure), goals: list(query.goal), options, job: list(query.job)[0] ?? null });
+  return readForm(planQuerySchema, {
+    procedures: list(query.procedure),
+    goals: list(query.goal),
+    options,
+    job: list(query.job)[0] ?? null,
+  });
 }
 
 /** Everything the page shows, or the refusal in words. */
@@ -35,6 +42,19 @@ export default async function PlanRoute({ searchParams }: { searchParams: Promis
   const read = await readPlan(query);
   if (read.trouble !== undefined) return <p className="trouble">{read.trouble}</p>;
   const { asked, person, view, board } = read;
-  const jobs = board.map(({ job }) => ({ number: job.number, title: job.title, vehicle: `${job.vehicle.make} ${job.vehicle.model} ${job.vehicle.year ?? ''} ${job.vehicle.label}`.trim() }));
-  return <PlanPage key={asked.procedures.join()} view={view} asked={asked} jobs={jobs} forJob={asked.job} mayOpen={may(person, 'open-job')} />;
+  const jobs = board.map(({ job }) => ({
+    number: job.number,
+    title: job.title,
+    vehicle: `${job.vehicle.make} ${job.vehicle.model} ${job.vehicle.year ?? ''} ${job.vehicle.label}`.trim(),
+  }));
+  return (
+    <PlanPage
+      key={asked.procedures.join()}
+      view={view}
+      asked={asked}
+      jobs={jobs}
+      forJob={asked.job}
+      mayOpen={may(person, 'open-job')}
+    />
+  );
 }

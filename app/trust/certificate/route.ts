@@ -4,5 +4,10 @@ export const dynamic = 'force-dynamic';
 export function GET(): Response {
   const authority = process.env.PEZZO_AUTHORITY;
   if (!authority) return new Response('This shop has no certificate of its own.', { status: 404 });
-  return new Response(authority, { headers: { 'content-type': 'application/x-x509-ca-cert', 'content-disposition': 'attachment; filename="pezzo-shop.crt"' } });
+  return new Response(authority, {
+    headers: {
+      'content-type': 'application/x-x509-ca-cert',
+      'content-disposition': 'attachment; filename="pezzo-shop.crt"',
+    },
+  });
 }

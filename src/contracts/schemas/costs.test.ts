@@ -3,16 +3,32 @@ import { describe, expect, it } from 'vitest';
 import { DEFAULT_COSTS, moveMs, toolChangeMs, type CostSettings, type Place } from '../../core/graph';
 import { costSchema, costSettings, DEFAULT_COST_FORM } from './costs';
 
-const place: fc.Arbitrary<Place> = fc.record({
-  procedure: fc.constantFrom('fl', 'kick', 'rl', null), x: fc.integer({ min: 0, max: 1400 }), y: fc.integer({ min: 0, max: 800 }),
-}).map(({ procedure, x, y }) => ({ procedure, x, y, side: procedure === null ? null : 'left', group: procedure === 'rl' ? 'rear' : procedure === null ? 'battery' : 'front' }));
+const place: fc.Arbitrary<Place> = fc
+  .record({
+    procedure: fc.constantFrom('fl', 'kick', 'rl', null),
+    x: fc.integer({ min: 0, max: 1400 }),
+    y: fc.integer({ min: 0, max: 800 }),
+  })
+  .map(({ procedure, x, y }) => ({
+    procedure,
+    x,
+    y,
+    side: procedure === null ? null : 'left',
+    group: procedure === 'rl' ? 'rear' : procedure === null ? 'battery' : 'front',
+  }));
 const tool = fc.constantFrom('hand', 'T20', 'T25', 'trim-tool');
 
 /** Prices that the boundary lets through. */
-const costs: fc.Arbitrary<CostSettings> = fc.record({
-  toolChangeSeconds: fc.double({ min: 0, max: 60, noNaN: true }), bareHandSeconds: fc.double({ min: 0, max: 60, noNaN: true }), moveMmPerSecond: fc.integer({ min: 10, max: 5000 }),
-  zoneMoveSeconds: fc.double({ min: 0, max: 60, noNaN: true }), sideMoveSeconds: fc.double({ min: 0, max: 60, noNaN: true }),
-}).filter((form) => costSchema.validate(form).error === undefined).map(costSettings);
+const costs: fc.Arbitrary<CostSettings> = fc
+  .record({
+    toolChangeSeconds: fc.double({ min: 0, max: 60, noNaN: true }),
+    bareHandSeconds: fc.double({ min: 0, max: 60, noNaN: true }),
+    moveMmPerSecond: fc.integer({ min: 10, max: 5000 }),
+    zoneMoveSeconds: fc.double({ min: 0, max: 60, noNaN: true }),
+    sideMoveSeconds: fc.double({ min: 0, max: 60, noNaN: true }),
+  })
+  .filter((form) => costSchema.validate(form).error === undefined)
+  .map(costSettings);
 
 describe('prices', () => {
   it('are those of a new shop where nothing was said', () => {
@@ -21,19 +37,24 @@ describe('prices', () => {
   });
 
   it('keep the triangle inequality for moves and for tools, whatever the shop sets', () => {
-    fc.assert(fc.property(costs, place, place, place, tool, tool, tool, (prices, a, b, c, s, t, u) => {
-      expect(moveMs(a, c, prices)).toBeLessThanOrEqual(moveMs(a, b, prices) + moveMs(b, c, prices) + 1);
-      expect(toolChangeMs(s, u, prices)).toBeLessThanOrEqual(toolChangeMs(s, t, prices) + toolChangeMs(t, u, prices));
-    }), { numRuns: 400 });
+    fc.assert(
+      fc.property(costs, place, place, place, tool, tool, tool, (prices, a, b, c, s, t, u) => {
+        expect(moveMs(a, c, prices)).toBeLessThanOrEqual(moveMs(a, b, prices) + moveMs(b, c, prices) + 1);
+        expect(toolChangeMs(s, u, prices)).toBeLessThanOrEqual(toolChangeMs(s, t, prices) + toolChangeMs(t, u, prices));
+      }),
+      { numRuns: 400 },
+    );
   });
 
   it('are whole milliseconds, the same both ways, nothing for staying', () => {
-    fc.assert(fc.property(costs, place, place, tool, (prices, a, b, s) => {
-      expect(Number.isInteger(moveMs(a, b, prices))).toBe(true);
-      expect(moveMs(a, b, prices)).toBe(moveMs(b, a, prices));
-      expect(moveMs(a, a, prices)).toBe(0);
-      expect(toolChangeMs(s, s, prices)).toBe(0);
-    }));
+    fc.assert(
+      fc.property(costs, place, place, tool, (prices, a, b, s) => {
+        expect(Number.isInteger(moveMs(a, b, prices))).toBe(true);
+        expect(moveMs(a, b, prices)).toBe(moveMs(b, a, prices));
+        expect(moveMs(a, a, prices)).toBe(0);
+        expect(toolChangeMs(s, s, prices)).toBe(0);
+      }),
+    );
   });
 
   it('are refused where the long way round would be shorter than the straight one', () => {

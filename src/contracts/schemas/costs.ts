@@ -12,8 +12,11 @@ export interface CostForm {
 
 /** The prices of a new shop. */
 export const DEFAULT_COST_FORM: CostForm = {
-  toolChangeSeconds: DEFAULT_COSTS.toolChangeMs / 1000, bareHandSeconds: DEFAULT_COSTS.bareHandMs / 1000, moveMmPerSecond: DEFAULT_COSTS.moveMmPerSecond,
-  zoneMoveSeconds: DEFAULT_COSTS.zoneMoveMs / 1000, sideMoveSeconds: DEFAULT_COSTS.sideMoveMs / 1000,
+  toolChangeSeconds: DEFAULT_COSTS.toolChangeMs / 1000,
+  bareHandSeconds: DEFAULT_COSTS.bareHandMs / 1000,
+  moveMmPerSecond: DEFAULT_COSTS.moveMmPerSecond,
+  zoneMoveSeconds: DEFAULT_COSTS.zoneMoveMs / 1000,
+  sideMoveSeconds: DEFAULT_COSTS.sideMoveMs / 1000,
 };
 
 const seconds = (usual: number) => Joi.number().min(0).max(600).default(usual);
@@ -23,14 +26,22 @@ const seconds = (usual: number) => Joi.number().min(0).max(600).default(usual);
  * shorter than the straight one, and no order could be proved best.
  */
 export const costSchema = Joi.object<CostForm>({
-  toolChangeSeconds: seconds(DEFAULT_COST_FORM.toolChangeSeconds), bareHandSeconds: seconds(DEFAULT_COST_FORM.bareHandSeconds),
+  toolChangeSeconds: seconds(DEFAULT_COST_FORM.toolChangeSeconds),
+  bareHandSeconds: seconds(DEFAULT_COST_FORM.bareHandSeconds),
   moveMmPerSecond: Joi.number().min(10).max(10_000).default(DEFAULT_COST_FORM.moveMmPerSecond),
-  zoneMoveSeconds: seconds(DEFAULT_COST_FORM.zoneMoveSeconds), sideMoveSeconds: seconds(DEFAULT_COST_FORM.sideMoveSeconds),
-}).custom((value: CostForm, helpers) => (value.zoneMoveSeconds > 2 * value.sideMoveSeconds ? helpers.error('cost.detour') : value))
+  zoneMoveSeconds: seconds(DEFAULT_COST_FORM.zoneMoveSeconds),
+  sideMoveSeconds: seconds(DEFAULT_COST_FORM.sideMoveSeconds),
+})
+  .custom((value: CostForm, helpers) =>
+    value.zoneMoveSeconds > 2 * value.sideMoveSeconds ? helpers.error('cost.detour') : value,
+  )
   .messages({ 'cost.detour': 'A move between zones may cost at most twice a move between sides.' });
 
 /** The prices the planner works with, whole milliseconds. */
 export const costSettings = (form: CostForm): CostSettings => ({
-  toolChangeMs: Math.round(form.toolChangeSeconds * 1000), bareHandMs: Math.round(form.bareHandSeconds * 1000), moveMmPerSecond: form.moveMmPerSecond,
-  zoneMoveMs: Math.round(form.zoneMoveSeconds * 1000), sideMoveMs: Math.round(form.sideMoveSeconds * 1000),
+  toolChangeMs: Math.round(form.toolChangeSeconds * 1000),
+  bareHandMs: Math.round(form.bareHandSeconds * 1000),
+  moveMmPerSecond: form.moveMmPerSecond,
+  zoneMoveMs: Math.round(form.zoneMoveSeconds * 1000),
+  sideMoveMs: Math.round(form.sideMoveSeconds * 1000),
 });

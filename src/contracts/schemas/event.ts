@@ -24,7 +24,11 @@ const stamp = {
   device: Joi.string().min(1).max(80).required(),
   seq: Joi.number().integer().min(1).max(Number.MAX_SAFE_INTEGER).required(),
   person: Joi.string().min(1).max(80).required(),
-  at: Joi.string().max(40).isoDate().custom((value: string, helpers) => (isSaneTime(value) ? value : helpers.error('string.isoDate'))).required(),
+  at: Joi.string()
+    .max(40)
+    .isoDate()
+    .custom((value: string, helpers) => (isSaneTime(value) ? value : helpers.error('string.isoDate')))
+    .required(),
   // Only the server says so.
   late: Joi.forbidden(),
 };
@@ -49,12 +53,28 @@ const RUN_FACTS: Record<RunEvent['type'], Joi.SchemaMap> = {
   renewed: { item: key.required(), count: pieces },
   omitted: { item: key.required(), count: pieces, reason: words },
   asFound: {
-    item: key, difference: words,
-    change: Joi.object({ missing: Joi.number().integer().min(1).max(999), drive: Joi.string().min(1).max(40), kind: Joi.string().min(1).max(60) }).min(1),
+    item: key,
+    difference: words,
+    change: Joi.object({
+      missing: Joi.number().integer().min(1).max(999),
+      drive: Joi.string().min(1).max(40),
+      kind: Joi.string().min(1).max(60),
+    }).min(1),
   },
-  extra: { procedure: key.required(), holds: key.required(), kind: Joi.string().min(1).max(60).required(), drive: Joi.string().min(1).max(40), count: pieces, point: place },
+  extra: {
+    procedure: key.required(),
+    holds: key.required(),
+    kind: Joi.string().min(1).max(60).required(),
+    drive: Joi.string().min(1).max(40),
+    count: pieces,
+    point: place,
+  },
   stuck: {
-    item: key.required(), point: place, cause: Joi.valid('not-released', 'other-variant', 'still-joined', 'motion', 'unrecorded').required(), culprit: key, words,
+    item: key.required(),
+    point: place,
+    cause: Joi.valid('not-released', 'other-variant', 'still-joined', 'motion', 'unrecorded').required(),
+    culprit: key,
+    words,
   },
   finding: { item: key.required(), text: words },
   photo: { photo: uuid.required(), item: key, words: text },
@@ -63,7 +83,12 @@ const RUN_FACTS: Record<RunEvent['type'], Joi.SchemaMap> = {
   paused: { reason: text },
   resumed: {},
   handedOver: { to: key.required(), note: text.allow('') },
-  test: { gate: key.required(), check: text.required(), result: Joi.valid('pass', 'fail', 'was-already-so').required(), note: text },
+  test: {
+    gate: key.required(),
+    check: text.required(),
+    result: Joi.valid('pass', 'fail', 'was-already-so').required(),
+    note: text,
+  },
   gatePassed: { gate: key.required() },
   overridden: { gate: key.required(), reason: words },
   finished: {},
@@ -72,21 +97,53 @@ const RUN_FACTS: Record<RunEvent['type'], Joi.SchemaMap> = {
 /** Points of one signature: a long one has about a thousand. */
 const MOST_POINTS = 8000;
 const share = Joi.number().min(0).max(1).required();
-const stroke = Joi.array().items(Joi.array().items(Joi.number().integer().min(-100).max(1100)).length(2)).min(1).max(2000);
+const stroke = Joi.array()
+  .items(Joi.array().items(Joi.number().integer().min(-100).max(1100)).length(2))
+  .min(1)
+  .max(2000);
 
 const VISIT_FACTS: Record<VisitEvent['type'], Joi.SchemaMap> = {
   checked: {
-    line: key.required(), group: key.required(), words, walk, result: Joi.valid('works', 'fails', 'intermittent', 'not-fitted').required(), condition: text,
+    line: key.required(),
+    group: key.required(),
+    words,
+    walk,
+    result: Joi.valid('works', 'fails', 'intermittent', 'not-fitted').required(),
+    condition: text,
   },
-  marked: { view: Joi.valid('left', 'right', 'front', 'rear', 'roof', 'interior').required(), x: share, y: share, kind: Joi.string().min(1).max(60).required(), words: text, walk, photo: uuid },
+  marked: {
+    view: Joi.valid('left', 'right', 'front', 'rear', 'roof', 'interior').required(),
+    x: share,
+    y: share,
+    kind: Joi.string().min(1).max(60).required(),
+    words: text,
+    walk,
+    photo: uuid,
+  },
   zone: { zone: Joi.string().min(1).max(60).required(), side: Joi.valid('left', 'right', 'centre').required() },
-  vin: { vin: Joi.string().pattern(/^[A-HJ-NPR-Z0-9]{17}$/).required(), how: Joi.valid('typed', 'scanned').required() },
+  vin: {
+    vin: Joi.string()
+      .pattern(/^[A-HJ-NPR-Z0-9]{17}$/)
+      .required(),
+    how: Joi.valid('typed', 'scanned').required(),
+  },
   photo: { photo: uuid.required(), words: text },
   note: { text: words },
   signed: {
-    walk, name: Joi.string().min(1).max(120).required(), covers: Joi.number().integer().min(0).max(100_000).required(), records: Joi.array().items(uuid).max(5000),
-    strokes: Joi.array().items(stroke).min(1).max(200).required()
-      .custom((strokes: unknown[][], helpers) => (strokes.reduce((sum, one) => sum + one.length, 0) > MOST_POINTS ? helpers.error('array.max', { limit: MOST_POINTS }) : strokes)),
+    walk,
+    name: Joi.string().min(1).max(120).required(),
+    covers: Joi.number().integer().min(0).max(100_000).required(),
+    records: Joi.array().items(uuid).max(5000),
+    strokes: Joi.array()
+      .items(stroke)
+      .min(1)
+      .max(200)
+      .required()
+      .custom((strokes: unknown[][], helpers) =>
+        strokes.reduce((sum, one) => sum + one.length, 0) > MOST_POINTS
+          ? helpers.error('array.max', { limit: MOST_POINTS })
+          : strokes,
+      ),
   },
   explained: { line: key.required(), reason: words },
   waits: { for: Joi.valid('part', 'decision', 'vehicle').required(), what: words },
@@ -96,8 +153,13 @@ const VISIT_FACTS: Record<VisitEvent['type'], Joi.SchemaMap> = {
 };
 
 const schemasOf = (facts: Record<string, Joi.SchemaMap>) =>
-  new Map(Object.entries(facts).map(([type, fields]) => [type, Joi.object({ ...stamp, type: Joi.valid(type), ...fields })]));
-const SCHEMAS: Record<LogKind, Map<string, Joi.ObjectSchema>> = { run: schemasOf(RUN_FACTS), visit: schemasOf(VISIT_FACTS) };
+  new Map(
+    Object.entries(facts).map(([type, fields]) => [type, Joi.object({ ...stamp, type: Joi.valid(type), ...fields })]),
+  );
+const SCHEMAS: Record<LogKind, Map<string, Joi.ObjectSchema>> = {
+  run: schemasOf(RUN_FACTS),
+  visit: schemasOf(VISIT_FACTS),
+};
 /** An event of a type that only a newer version knows: its stamp must be in order, the rest is kept as it is. */
 const STAMPED = Joi.object({ ...stamp, type: Joi.string().min(1).max(60).required() }).unknown(true);
 
@@ -118,9 +180,7 @@ export function readBatch(value: unknown): unknown[] {
 }
 
 /** What one event of a batch turned out to be. Nothing is thrown away: what cannot be read is set aside with its reason. */
-export type JudgedEvent =
-  | { event: LogEvent; unknownType: boolean }
-  | { unreadable: string; id: string | null };
+export type JudgedEvent = { event: LogEvent; unknownType: boolean } | { unreadable: string; id: string | null };
 
 /** Reads one event of a log. One bad event does not stand in the way of the others. */
 export function judgeEvent(kind: LogKind, value: unknown): JudgedEvent {
@@ -129,7 +189,14 @@ export function judgeEvent(kind: LogKind, value: unknown): JudgedEvent {
   if (!isKeepable(value)) return { unreadable: 'it holds unsupported characters', id: idOf(id) };
   const { error } = (schema ?? STAMPED).validate(value, { convert: false, abortEarly: false });
   if (!error) return { event: value as LogEvent, unknownType: !schema };
-  return { unreadable: error.details.map((detail) => detail.message).join('; ').replace(/[\p{Cc}\p{Cs}]/gu, ' ').slice(0, 500), id: idOf(id) };
+  return {
+    unreadable: error.details
+      .map((detail) => detail.message)
+      .join('; ')
+      .replace(/[\p{Cc}\p{Cs}]/gu, ' ')
+      .slice(0, 500),
+    id: idOf(id),
+  };
 }
 
 const idOf = (id: unknown): string | null => (typeof id === 'string' && !uuid.validate(id).error ? id : null);
@@ -147,9 +214,17 @@ export interface LogAnswer<E = LogEvent> {
 
 /** The lead's word that a gate may be passed in spite of a failed test. */
 export const overrideSchema = Joi.object<OverrideForm>({
-  lead: Joi.string().min(1).max(60).required(), pin: Joi.string().max(20).required(), gate: key.required(), reason: text.trim().min(3).required(),
+  lead: Joi.string().min(1).max(60).required(),
+  pin: Joi.string().max(20).required(),
+  gate: key.required(),
+  reason: text.trim().min(3).required(),
 });
-export interface OverrideForm { lead: string; pin: string; gate: string; reason: string }
+export interface OverrideForm {
+  lead: string;
+  pin: string;
+  gate: string;
+  reason: string;
+}
 
 /** Who looked at what a lead must look at. */
 export const lookedSchema = Joi.object<{ flag: string }>({ flag: Joi.string().guid().required() });

@@ -5,49 +5,106 @@ import { FASTENER_KINDS, type OwnKind } from '../../core/hardware';
 import { costSchema, DEFAULT_COST_FORM, type CostForm } from './costs';
 
 const name = Joi.string().trim().min(1).max(120);
-const pin = Joi.string().pattern(/^\d{4,8}$/).custom((value: string, helpers) => (isTrivialPin(value) ? helpers.error('pin.trivial') : value))
-  .messages({ 'string.pattern.base': 'A PIN is 4 to 8 digits.', 'pin.trivial': 'That PIN is the first one somebody would try. Choose another.' });
+const pin = Joi.string()
+  .pattern(/^\d{4,8}$/)
+  .custom((value: string, helpers) => (isTrivialPin(value) ? helpers.error('pin.trivial') : value))
+  .messages({
+    'string.pattern.base': 'A PIN is 4 to 8 digits.',
+    'pin.trivial': 'That PIN is the first one somebody would try. Choose another.',
+  });
 /** 72 bytes are what bcrypt reads: nothing typed may be left out of the comparison. */
-const password = Joi.string().min(10).custom((value: string, helpers) => (new TextEncoder().encode(value).length > 72 ? helpers.error('string.max') : value))
-  .messages({ 'string.min': 'A password has at least 10 characters.', 'string.max': 'A password has at most 72 characters.' });
+const password = Joi.string()
+  .min(10)
+  .custom((value: string, helpers) =>
+    new TextEncoder().encode(value).length > 72 ? helpers.error('string.max') : value,
+  )
+  .messages({
+    'string.min': 'A password has at least 10 characters.',
+    'string.max': 'A password has at most 72 characters.',
+  });
 const role = Joi.valid('trainee', 'technician', 'lead', 'owner');
 const text = Joi.string().trim().allow('').max(200).default('');
 const option = Joi.string().min(1).max(200);
 
 export const signInSchema = Joi.object<SignInForm>({
-  person: Joi.string().max(120).required(), pin: Joi.string().max(20), password: Joi.string().max(200),
+  person: Joi.string().max(120).required(),
+  pin: Joi.string().max(20),
+  password: Joi.string().max(200),
 }).xor('pin', 'password');
-export interface SignInForm { person: string; pin?: string; password?: string }
+export interface SignInForm {
+  person: string;
+  pin?: string;
+  password?: string;
+}
 
 export const setupSchema = Joi.object<SetupForm>({
   shop: name.required().messages({ 'string.empty': 'Give the shop a name.' }),
   name: name.required().messages({ 'string.empty': 'Give your name.' }),
-  pin: pin.required(), password: password.required(),
-  code: Joi.string().trim().max(40).required().messages({ 'string.empty': 'Type the code from the window where Pezzo was started.' }),
+  pin: pin.required(),
+  password: password.required(),
+  code: Joi.string()
+    .trim()
+    .max(40)
+    .required()
+    .messages({ 'string.empty': 'Type the code from the window where Pezzo was started.' }),
 });
-export interface SetupForm { shop: string; name: string; pin: string; password: string; code: string }
+export interface SetupForm {
+  shop: string;
+  name: string;
+  pin: string;
+  password: string;
+  code: string;
+}
 
 export const deviceSchema = Joi.object<DeviceForm>({
-  person: Joi.string().max(120).required().messages({ 'string.empty': 'Give your name.' }), password: Joi.string().max(200).required().messages({ 'string.empty': 'Give your password.' }),
+  person: Joi.string().max(120).required().messages({ 'string.empty': 'Give your name.' }),
+  password: Joi.string().max(200).required().messages({ 'string.empty': 'Give your password.' }),
   name: Joi.string().trim().min(1).max(60).required().messages({ 'string.empty': 'Give the tablet a name.' }),
 });
 /** Letting a tablet in: who says so, and what it is called. */
-export interface DeviceForm { person: string; password: string; name: string }
+export interface DeviceForm {
+  person: string;
+  password: string;
+  name: string;
+}
 
 export const personSchema = Joi.object<PersonForm>({
-  name: name.required(), role: role.required(), pin: pin.required(), password: password.allow('').default(''),
+  name: name.required(),
+  role: role.required(),
+  pin: pin.required(),
+  password: password.allow('').default(''),
 });
-export interface PersonForm { name: string; role: 'trainee' | 'technician' | 'lead' | 'owner'; pin: string; password: string }
+export interface PersonForm {
+  name: string;
+  role: 'trainee' | 'technician' | 'lead' | 'owner';
+  pin: string;
+  password: string;
+}
 
 export const personChangeSchema = Joi.object<PersonChange>({
-  role, active: Joi.boolean(), pin, password,
+  role,
+  active: Joi.boolean(),
+  pin,
+  password,
 }).min(1);
-export interface PersonChange { role?: PersonForm['role']; active?: boolean; pin?: string; password?: string }
+export interface PersonChange {
+  role?: PersonForm['role'];
+  active?: boolean;
+  pin?: string;
+  password?: string;
+}
 
 const ownKind = Joi.object<OwnKind>({
-  code: Joi.string().pattern(/^[a-z0-9-]{2,40}$/).required().messages({ 'string.pattern.base': 'A code is small letters, digits and hyphens.' }),
-  like: Joi.valid(...FASTENER_KINDS.keys()).required(), name: name.required(), plural: name.required(),
-  tool: Joi.string().max(40), releaseSeconds: Joi.number().min(0).max(600), refitSeconds: Joi.number().min(0).max(600),
+  code: Joi.string()
+    .pattern(/^[a-z0-9-]{2,40}$/)
+    .required()
+    .messages({ 'string.pattern.base': 'A code is small letters, digits and hyphens.' }),
+  like: Joi.valid(...FASTENER_KINDS.keys()).required(),
+  name: name.required(),
+  plural: name.required(),
+  tool: Joi.string().max(40),
+  releaseSeconds: Joi.number().min(0).max(600),
+  refitSeconds: Joi.number().min(0).max(600),
 });
 
 /** Compartments that trays are sold with. */
@@ -64,48 +121,85 @@ export const settingsSchema = Joi.object<SettingsForm>({
   currency: Joi.string().trim().max(8).allow('').default(''),
   ownKinds: Joi.array().items(ownKind).max(100).unique('code').default([]),
   keepingMonths: Joi.number().integer().min(1).max(240).allow(null).default(null),
-}).custom((value: SettingsForm, helpers) =>
-  value.srsWaitSeconds !== null && !value.srsWaitSource ? helpers.error('any.custom') : value,
-).messages({ 'any.custom': 'A wait needs its source: which manual, which page.' });
+})
+  .custom((value: SettingsForm, helpers) =>
+    value.srsWaitSeconds !== null && !value.srsWaitSource ? helpers.error('any.custom') : value,
+  )
+  .messages({ 'any.custom': 'A wait needs its source: which manual, which page.' });
 export interface SettingsForm {
-  batteryAlways: boolean; srsWaitSeconds: number | null; srsWaitSource: string; costs: CostForm; trayBins: (typeof TRAY_SIZES)[number];
+  batteryAlways: boolean;
+  srsWaitSeconds: number | null;
+  srsWaitSource: string;
+  costs: CostForm;
+  trayBins: (typeof TRAY_SIZES)[number];
   /** How sure to be of having enough spares, 0.5…0.99. */
   spareLevel: number;
-  labourPerHour: number | null; currency: string; ownKinds: OwnKind[];
+  labourPerHour: number | null;
+  currency: string;
+  ownKinds: OwnKind[];
   /** Months that customers' data is kept after the vehicle was given back; null keeps it until somebody takes it out. */
   keepingMonths: number | null;
 }
 
-export const kitSchema = Joi.object<{ tools: string[] }>({ tools: Joi.array().items(Joi.string().min(1).max(40)).max(200).unique().required() });
+export const kitSchema = Joi.object<{ tools: string[] }>({
+  tools: Joi.array().items(Joi.string().min(1).max(40)).max(200).unique().required(),
+});
 
 const year = Joi.number().integer().min(1900).max(2100);
 
 export const jobSchema = Joi.object<JobForm>({
   title: Joi.string().trim().min(1).max(200).required().messages({ 'string.empty': 'Say what the job is.' }),
-  customer: text, label: text,
-  make: name.required(), model: name.required(), year: year.allow(null).default(null), body: text,
+  customer: text,
+  label: text,
+  make: name.required(),
+  model: name.required(),
+  year: year.allow(null).default(null),
+  body: text,
   steering: Joi.valid('left', 'right', 'any').default('any'),
 });
 export interface JobForm {
-  title: string; customer: string; label: string; make: string; model: string; year: number | null; body: string;
+  title: string;
+  customer: string;
+  label: string;
+  make: string;
+  model: string;
+  year: number | null;
+  body: string;
   steering: 'left' | 'right' | 'any';
 }
 
 export const newProcedureSchema = Joi.object<NewProcedureForm>({
-  make: name.required().messages({ 'string.empty': 'Which make?' }), model: name.required().messages({ 'string.empty': 'Which model?' }),
-  from: year.allow(null).default(null), to: year.allow(null).default(null), body: text,
-  zone: Joi.string().max(60).required(), side: Joi.valid('left', 'right', 'centre').required(),
-  width: Joi.number().integer().min(50).max(5000).required(), height: Joi.number().integer().min(50).max(5000).required(),
-}).custom((value: NewProcedureForm, helpers) =>
-  value.from !== null && value.to !== null && value.from > value.to ? helpers.error('any.custom') : value,
-).messages({ 'any.custom': 'The first year is after the last.' });
+  make: name.required().messages({ 'string.empty': 'Which make?' }),
+  model: name.required().messages({ 'string.empty': 'Which model?' }),
+  from: year.allow(null).default(null),
+  to: year.allow(null).default(null),
+  body: text,
+  zone: Joi.string().max(60).required(),
+  side: Joi.valid('left', 'right', 'centre').required(),
+  width: Joi.number().integer().min(50).max(5000).required(),
+  height: Joi.number().integer().min(50).max(5000).required(),
+})
+  .custom((value: NewProcedureForm, helpers) =>
+    value.from !== null && value.to !== null && value.from > value.to ? helpers.error('any.custom') : value,
+  )
+  .messages({ 'any.custom': 'The first year is after the last.' });
 export interface NewProcedureForm {
-  make: string; model: string; from: number | null; to: number | null; body: string; zone: string;
-  side: 'left' | 'right' | 'centre'; width: number; height: number;
+  make: string;
+  model: string;
+  from: number | null;
+  to: number | null;
+  body: string;
+  zone: string;
+  side: 'left' | 'right' | 'centre';
+  width: number;
+  height: number;
 }
 
 /** The number of a job. */
-export const jobNumber = Joi.number().integer().min(1).max(2 ** 31 - 1);
+export const jobNumber = Joi.number()
+  .integer()
+  .min(1)
+  .max(2 ** 31 - 1);
 
 export const planQuerySchema = Joi.object<PlanQuery>({
   procedures: Joi.array().items(Joi.string().max(80)).min(1).max(12).required(),
@@ -113,7 +207,12 @@ export const planQuerySchema = Joi.object<PlanQuery>({
   options: Joi.object().pattern(option, option).required(),
   job: jobNumber.allow(null).default(null),
 });
-export interface PlanQuery { procedures: string[]; goals: string[]; options: Record<string, string>; job: number | null }
+export interface PlanQuery {
+  procedures: string[];
+  goals: string[];
+  options: Record<string, string>;
+  job: number | null;
+}
 
 export const newRunSchema = Joi.object<NewRunForm>({
   job: jobNumber.required(),
@@ -125,16 +224,32 @@ export const newRunSchema = Joi.object<NewRunForm>({
   trayBins: Joi.valid(...TRAY_SIZES),
 });
 export interface NewRunForm {
-  job: number; procedures: string[]; goals: string[]; options: Record<string, string>; newParts: string[]; order?: 'best' | 'recorded'; trayBins?: SettingsForm['trayBins'];
+  job: number;
+  procedures: string[];
+  goals: string[];
+  options: Record<string, string>;
+  newParts: string[];
+  order?: 'best' | 'recorded';
+  trayBins?: SettingsForm['trayBins'];
 }
 
-export const deriveSchema = Joi.object<{ from: string; job: number }>({ from: Joi.string().max(80).required(), job: jobNumber.required() });
+export const deriveSchema = Joi.object<{ from: string; job: number }>({
+  from: Joi.string().max(80).required(),
+  job: jobNumber.required(),
+});
 
 /** The version of a draft that somebody saw, as addresses carry it; 0 where there was none yet. */
-export const draftVersionSchema = Joi.object<{ version: number }>({ version: Joi.number().integer().min(0).max(1_000_000_000).required() });
+export const draftVersionSchema = Joi.object<{ version: number }>({
+  version: Joi.number().integer().min(0).max(1_000_000_000).required(),
+});
 
 export const approveSchema = Joi.object<{ note: string; version: number }>({
-  note: Joi.string().trim().min(1).max(500).required().messages({ 'string.empty': 'Say in a few words what changed and why.' }),
+  note: Joi.string()
+    .trim()
+    .min(1)
+    .max(500)
+    .required()
+    .messages({ 'string.empty': 'Say in a few words what changed and why.' }),
   version: Joi.number().integer().min(1).required(),
 });
 
@@ -145,14 +260,26 @@ const MOST_FIELDS = 50;
 export function readForm<T>(schema: Joi.ObjectSchema<T>, value: unknown): T {
   const { error, value: read } = schema.validate(value, { abortEarly: false, errors: { wrap: { label: false } } });
   if (!error) return read as T;
-  const fields = error.details.slice(0, MOST_FIELDS).map((detail) => ({ place: detail.path.join('.'), message: detail.message }));
+  const fields = error.details
+    .slice(0, MOST_FIELDS)
+    .map((detail) => ({ place: detail.path.join('.'), message: detail.message }));
   throw invalid('form', fields.map((field) => field.message).join(' '), fields);
 }
 
 /** A kind of the catalogue or a material, put in (positive) or taken out. */
 export const stockMoveSchema = Joi.object<StockMoveForm>({
   kind: Joi.string().trim().min(1).max(60).required().messages({ 'string.empty': 'Say what it is.' }),
-  change: Joi.number().integer().min(-10_000).max(10_000).invalid(0).required().messages({ 'any.invalid': 'How many? Not none.', 'number.base': 'How many?' }),
+  change: Joi.number()
+    .integer()
+    .min(-10_000)
+    .max(10_000)
+    .invalid(0)
+    .required()
+    .messages({ 'any.invalid': 'How many? Not none.', 'number.base': 'How many?' }),
   reason: text,
 });
-export interface StockMoveForm { kind: string; change: number; reason: string }
+export interface StockMoveForm {
+  kind: string;
+  change: number;
+  reason: string;
+}

@@ -17,9 +17,11 @@ describe('the shape of JSON text', () => {
   });
 
   it('agrees with what JSON.parse makes of it', () => {
-    fc.assert(fc.property(fc.jsonValue({ maxDepth: 6 }), (value) => {
-      expect(measureJson(JSON.stringify(value)).depth).toBe(depthOf(value));
-    }));
+    fc.assert(
+      fc.property(fc.jsonValue({ maxDepth: 6 }), (value) => {
+        expect(measureJson(JSON.stringify(value)).depth).toBe(depthOf(value));
+      }),
+    );
   });
 
   it('ends on text that is no JSON', () => {

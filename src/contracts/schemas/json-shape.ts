@@ -24,7 +24,8 @@ export function measureJson(text: string): JsonShape {
   for (let at = 0; at < text.length; at += 1) {
     const sign = text.charCodeAt(at);
     if (sign === QUOTE) {
-      for (at += 1; at < text.length && text.charCodeAt(at) !== QUOTE; at += 1) if (text.charCodeAt(at) === BACKSLASH) at += 1;
+      for (at += 1; at < text.length && text.charCodeAt(at) !== QUOTE; at += 1)
+        if (text.charCodeAt(at) === BACKSLASH) at += 1;
     } else if (OPENING.has(sign)) {
       depth += 1;
       values += 1;

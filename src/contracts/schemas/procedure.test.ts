@@ -15,14 +15,23 @@ const first = (value: unknown) => {
 
 const bad: [what: string, value: unknown, finding: unknown[]][] = [
   ['an unknown field', { ...DOOR, colour: 'red' }, ['unknown-field', 'colour', []]],
-  ['an unknown field of an item', { ...DOOR, parts: [{ ...DOOR.parts[0], weight: 2 }] }, ['unknown-field', 'parts[0].weight', ['pull-cap']]],
+  [
+    'an unknown field of an item',
+    { ...DOOR, parts: [{ ...DOOR.parts[0], weight: 2 }] },
+    ['unknown-field', 'parts[0].weight', ['pull-cap']],
+  ],
   ['a text for a number', { ...DOOR, map: { ...DOOR.map, width: '980' } }, ['wrong-form', 'map.width', []]],
-  ['a negative count', { ...DOOR, fasteners: [{ ...DOOR.fasteners[1], count: -1 }] }, ['count-below-1', 'fasteners[0].count', ['s1']]],
+  [
+    'a negative count',
+    { ...DOOR, fasteners: [{ ...DOOR.fasteners[1], count: -1 }] },
+    ['count-below-1', 'fasteners[0].count', ['s1']],
+  ],
   ['a missing field', { ...DOOR, zone: undefined }, ['missing-field', 'zone', []]],
   ['a reserved id', { ...DOOR, parts: [{ ...DOOR.parts[0], id: 'body' }] }, ['wrong-form', 'parts[0].id', []]],
   ['an id with a slash', { ...DOOR, id: 'a/b' }, ['wrong-form', 'id', []]],
   ['another format', { ...DOOR, format: 'pezzo-procedure/9' }, ['wrong-form', 'format', []]],
-  ['a list', [], ['wrong-form', 'the file', []]], ['nothing', null, ['wrong-form', 'the file', []]],
+  ['a list', [], ['wrong-form', 'the file', []]],
+  ['nothing', null, ['wrong-form', 'the file', []]],
 ];
 
 describe('a procedure file', () => {
@@ -36,7 +45,11 @@ describe('a procedure file', () => {
     if ((finding[2] as []).length) expect(got[2]).toEqual(finding[2]);
   });
 
-  it.each([['{ not json', 'not-json'], ['', 'not-json'], [' '.repeat(5 * 1024 * 1024 + 1), 'too-large']])('that cannot be read is refused in words', (text, code) => {
+  it.each([
+    ['{ not json', 'not-json'],
+    ['', 'not-json'],
+    [' '.repeat(5 * 1024 * 1024 + 1), 'too-large'],
+  ])('that cannot be read is refused in words', (text, code) => {
     const read = readProcedureText(text);
     expect(read.ok ? null : read.findings[0].code).toBe(code);
   });
@@ -46,20 +59,34 @@ describe('the published JSON Schema', () => {
   const file = (path: string) => fileURLToPath(new URL(`../../../${path}`, import.meta.url));
   const schema = JSON.parse(readFileSync(file('docs/format/pezzo-procedure-1.schema.json'), 'utf8'));
   const validate = new Ajv2020({ strict: true, strictTypes: false, strictRequired: false }).compile(schema);
-  it.each(readdirSync(file('demo/procedures')))('holds for the demo’s %s, as an independent validator reads it', (name) => {
-    validate(JSON.parse(readFileSync(file(`demo/procedures/${name}`), 'utf8')));
-    expect(validate.errors ?? []).toEqual([]);
-  });
+  it.each(readdirSync(file('demo/procedures')))(
+    'holds for the demo’s %s, as an independent validator reads it',
+    (name) => {
+      validate(JSON.parse(readFileSync(file(`demo/procedures/${name}`), 'utf8')));
+      expect(validate.errors ?? []).toEqual([]);
+    },
+  );
 
   it.each(bad)('refuses what the reader refuses: %s', (_, value) => {
     expect(validate(JSON.parse(JSON.stringify(value)))).toBe(false);
   });
 
   it('has the reader’s bounds on options and routes', () => {
-    const kite = JSON.parse(readFileSync(file('demo/procedures/kite-rear-door.json'), 'utf8')) as Record<string, unknown>;
-    const options = (names: number, values: number) => Object.fromEntries(Array.from({ length: names }, (_, n) => [`o${n}`, Array.from({ length: values }, (_value, at) => `v${at}`)]));
+    const kite = JSON.parse(readFileSync(file('demo/procedures/kite-rear-door.json'), 'utf8')) as Record<
+      string,
+      unknown
+    >;
+    const options = (names: number, values: number) =>
+      Object.fromEntries(
+        Array.from({ length: names }, (_, n) => [`o${n}`, Array.from({ length: values }, (_value, at) => `v${at}`)]),
+      );
     const routes = (count: number) => Array.from({ length: count }, () => ({ of: 'woofer', anyOf: [['card']] }));
-    for (const over of [{ options: options(25, 1) }, { options: options(1, 25) }, { routes: routes(301) }, { routes: routes(300) }]) {
+    for (const over of [
+      { options: options(25, 1) },
+      { options: options(1, 25) },
+      { routes: routes(301) },
+      { routes: routes(300) },
+    ]) {
       expect(validate({ ...kite, ...over })).toBe(readProcedure({ ...kite, ...over }).ok);
     }
     // Pairs of values are a sum over all options, which a JSON Schema cannot say: the reader alone refuses those.
@@ -67,11 +94,13 @@ describe('the published JSON Schema', () => {
   });
 
   it('takes and refuses the same generated documents as the reader', () => {
-    fc.assert(fc.property(procedures(), fc.constantFrom('', 'count', 'kind', 'extra'), (document, spoil) => {
-      const value = structuredClone(document) as unknown as { fasteners: Record<string, unknown>[]; extra?: number };
-      if (spoil === 'extra') value.extra = 1;
-      else if (spoil && value.fasteners[0]) value.fasteners[0][spoil] = spoil === 'count' ? 1.5 : 7;
-      expect(validate(value)).toBe(readProcedure(value).ok);
-    }));
+    fc.assert(
+      fc.property(procedures(), fc.constantFrom('', 'count', 'kind', 'extra'), (document, spoil) => {
+        const value = structuredClone(document) as unknown as { fasteners: Record<string, unknown>[]; extra?: number };
+        if (spoil === 'extra') value.extra = 1;
+        else if (spoil && value.fasteners[0]) value.fasteners[0][spoil] = spoil === 'count' ? 1.5 : 7;
+        expect(validate(value)).toBe(readProcedure(value).ok);
+      }),
+    );
   });
 });

@@ -16,7 +16,11 @@ const MAX_FIELDS = 200;
 /** Values in one file: the largest list of every kind, filled with what items usually have. */
 const MAX_VALUES = 1_200_000;
 
-const id = Joi.string().min(1).max(80).pattern(/^[^:/\s]+$/, 'an id without “:”, “/” or spaces').invalid('body');
+const id = Joi.string()
+  .min(1)
+  .max(80)
+  .pattern(/^[^:/\s]+$/, 'an id without “:”, “/” or spaces')
+  .invalid('body');
 const reference = Joi.string().min(1).max(200);
 const text = Joi.string().max(2000).allow('');
 const short = Joi.string().min(1).max(200);
@@ -27,10 +31,15 @@ const count = Joi.number().integer().min(1).max(999);
 
 const itemFields = {
   id: id.required(),
-  name: short, note: text, technique: text,
+  name: short,
+  note: text,
+  technique: text,
   photos: Joi.array().items(short).max(50),
-  difficulty: Joi.number().integer().min(1).max(5), difficultyWhy: text,
-  when: Joi.object().pattern(short, Joi.alternatives(short, Joi.array().items(short).min(1).max(MAX_OPTION_VALUES))).max(MAX_OPTIONS),
+  difficulty: Joi.number().integer().min(1).max(5),
+  difficultyWhy: text,
+  when: Joi.object()
+    .pattern(short, Joi.alternatives(short, Joi.array().items(short).min(1).max(MAX_OPTION_VALUES)))
+    .max(MAX_OPTIONS),
   behind: references,
   seconds: Joi.number().min(0).max(36_000),
 };
@@ -38,34 +47,62 @@ const itemFields = {
 const part = Joi.object({
   ...itemFields,
   kind: short.required(),
-  shape: points, motions: Joi.array().items(short).max(20), tool: short, startAt: text, on: reference, looseWith: reference,
+  shape: points,
+  motions: Joi.array().items(short).max(20),
+  tool: short,
+  startAt: text,
+  on: reference,
+  looseWith: reference,
 });
 
 const refit = Joi.object({
-  byHand: Joi.boolean(), limit: short, as: short, material: short, count, reversible: Joi.boolean(),
+  byHand: Joi.boolean(),
+  limit: short,
+  as: short,
+  material: short,
+  count,
+  reversible: Joi.boolean(),
 });
 
 const fastener = Joi.object({
   ...itemFields,
   holds: Joi.alternatives(reference, Joi.array().items(reference).min(1).max(50)).required(),
-  kind: short.required(), drive: short, count, at: points,
-  length: Joi.number().positive().max(1000), thread: short,
-  recess: Joi.number().min(0).max(1000), angle: Joi.number().min(-180).max(180),
-  staysOn: reference, reuse: short, release: text, refit,
+  kind: short.required(),
+  drive: short,
+  count,
+  at: points,
+  length: Joi.number().positive().max(1000),
+  thread: short,
+  recess: Joi.number().min(0).max(1000),
+  angle: Joi.number().min(-180).max(180),
+  staysOn: reference,
+  reuse: short,
+  release: text,
+  refit,
 });
 
 const link = Joi.object({
   ...itemFields,
   joins: Joi.array().items(reference).length(2).required(),
-  kind: short.required(), count, tab: short, keyed: Joi.boolean(), mark: text, release: text,
-  pins: Joi.array().items(Joi.object({ cavity: short.required(), colour: short, function: short })).max(200),
+  kind: short.required(),
+  count,
+  tab: short,
+  keyed: Joi.boolean(),
+  mark: text,
+  release: text,
+  pins: Joi.array()
+    .items(Joi.object({ cavity: short.required(), colour: short, function: short }))
+    .max(200),
   safety: Joi.valid('srs'),
 });
 
 const applies = Joi.object({
-  make: short.required(), model: short.required(),
-  from: Joi.number().integer().min(1900).max(2100), to: Joi.number().integer().min(1900).max(2100),
-  body: short, steering: Joi.valid('left', 'right', 'any'),
+  make: short.required(),
+  model: short.required(),
+  from: Joi.number().integer().min(1900).max(2100),
+  to: Joi.number().integer().min(1900).max(2100),
+  body: short,
+  steering: Joi.valid('left', 'right', 'any'),
 });
 
 /** Where two options have this many values in all, so many pairs of them there are. */
@@ -75,17 +112,30 @@ const optionPairs = (options: Record<string, string[]>): number => {
   return (all * all - sizes.reduce((sum, size) => sum + size * size, 0)) / 2;
 };
 
-const options = Joi.object().pattern(short, Joi.array().items(short).min(1).max(MAX_OPTION_VALUES).unique()).max(MAX_OPTIONS)
-  .custom((value: Record<string, string[]>, helpers) => (optionPairs(value) > MAX_OPTION_PAIRS ? helpers.error('options.pairs') : value))
-  .messages({ 'options.pairs': `has more than ${MAX_OPTION_PAIRS} pairs of values: keep the options that change the work`, 'object.max': `has more than ${MAX_OPTIONS} options` });
+const options = Joi.object()
+  .pattern(short, Joi.array().items(short).min(1).max(MAX_OPTION_VALUES).unique())
+  .max(MAX_OPTIONS)
+  .custom((value: Record<string, string[]>, helpers) =>
+    optionPairs(value) > MAX_OPTION_PAIRS ? helpers.error('options.pairs') : value,
+  )
+  .messages({
+    'options.pairs': `has more than ${MAX_OPTION_PAIRS} pairs of values: keep the options that change the work`,
+    'object.max': `has more than ${MAX_OPTIONS} options`,
+  });
 
 const before = Joi.object({ first: reference.required(), then: reference.required(), why: text });
 const route = Joi.object({ of: reference.required(), anyOf: Joi.array().items(references).min(1).max(50).required() });
 
-const routes = Joi.array().items(route).max(MAX_ROUTES).custom((value: { anyOf: string[][] }[], helpers) => {
-  if (value.reduce((sum, { anyOf }) => sum + anyOf.length, 0) > MAX_WAYS) return helpers.error('routes.ways');
-  return value.reduce((sum, { anyOf }) => sum + anyOf.flat().length, 0) > MAX_WAY_REFERENCES ? helpers.error('routes.ways') : value;
-}).messages({ 'routes.ways': `have more than ${MAX_WAYS} ways in, or name more than ${MAX_WAY_REFERENCES} items` });
+const routes = Joi.array()
+  .items(route)
+  .max(MAX_ROUTES)
+  .custom((value: { anyOf: string[][] }[], helpers) => {
+    if (value.reduce((sum, { anyOf }) => sum + anyOf.length, 0) > MAX_WAYS) return helpers.error('routes.ways');
+    return value.reduce((sum, { anyOf }) => sum + anyOf.flat().length, 0) > MAX_WAY_REFERENCES
+      ? helpers.error('routes.ways')
+      : value;
+  })
+  .messages({ 'routes.ways': `have more than ${MAX_WAYS} ways in, or name more than ${MAX_WAY_REFERENCES} items` });
 
 /** The open format `pezzo-procedure/1`. Types are strict: "2" is not 2, and unknown fields are refused. */
 export const procedureSchema = Joi.object({
@@ -99,7 +149,11 @@ export const procedureSchema = Joi.object({
   map: Joi.object({
     width: Joi.number().positive().max(20_000).required(),
     height: Joi.number().positive().max(20_000).required(),
-    outline: Joi.alternatives(short, Joi.object({ path: Joi.string().max(20_000).required() }), Joi.object({ photo: short.required() })).required(),
+    outline: Joi.alternatives(
+      short,
+      Joi.object({ path: Joi.string().max(20_000).required() }),
+      Joi.object({ photo: short.required() }),
+    ).required(),
   }).required(),
   parts: Joi.array().items(part).max(10_000).required(),
   fasteners: Joi.array().items(fastener).max(10_000).required(),
@@ -117,7 +171,11 @@ export type ReadProcedure = { ok: true; document: ProcedureDocument } | { ok: fa
 
 /** Lists of a document with what each of their entries must be. */
 const LISTS: [name: 'parts' | 'fasteners' | 'links' | 'before' | 'routes', entry: Joi.ObjectSchema][] = [
-  ['parts', part], ['fasteners', fastener], ['links', link], ['before', before], ['routes', route],
+  ['parts', part],
+  ['fasteners', fastener],
+  ['links', link],
+  ['before', before],
+  ['routes', route],
 ];
 
 /**
@@ -126,7 +184,12 @@ const LISTS: [name: 'parts' | 'fasteners' | 'links' | 'before' | 'routes', entry
  */
 export function readProcedure(value: unknown): ReadProcedure {
   const wide = widestObject(value);
-  if (wide > MAX_FIELDS) return oneProblem('too-many-fields', `The file has an object with ${wide} fields; ${MAX_FIELDS} is the most.`, 'A procedure’s items have a dozen fields each: this is some other file.');
+  if (wide > MAX_FIELDS)
+    return oneProblem(
+      'too-many-fields',
+      `The file has an object with ${wide} fields; ${MAX_FIELDS} is the most.`,
+      'A procedure’s items have a dozen fields each: this is some other file.',
+    );
   const { error } = procedureSchema.validate(value, { abortEarly: true, convert: false, allowUnknown: false });
   return error ? { ok: false, findings: problemsOf(value, error) } : { ok: true, document: value as ProcedureDocument };
 }
@@ -152,38 +215,65 @@ function problemsOf(value: unknown, first: Joi.ValidationError): Finding[] {
     const { error } = schema.validate(part, { abortEarly: false, convert: false, allowUnknown: false });
     for (const detail of error?.details ?? []) details.push({ ...detail, path: [...path, ...detail.path] });
   };
-  if (typeof value !== 'object' || value === null || Array.isArray(value)) return first.details.map((detail) => formFinding(value, detail));
+  if (typeof value !== 'object' || value === null || Array.isArray(value))
+    return first.details.map((detail) => formFinding(value, detail));
   const lists = value as Record<string, unknown>;
-  add(procedureSchema, { ...value, ...Object.fromEntries(LISTS.flatMap(([name]) => (Array.isArray(lists[name]) ? [[name, []]] : []))) }, []);
+  add(
+    procedureSchema,
+    { ...value, ...Object.fromEntries(LISTS.flatMap(([name]) => (Array.isArray(lists[name]) ? [[name, []]] : []))) },
+    [],
+  );
   for (const [name, entry] of LISTS) {
     const list = lists[name];
     if (!Array.isArray(list)) continue;
-    for (let at = 0; at < list.length && details.length < MAX_PROBLEMS; at += 1) add(entry.required(), list[at], [name, at]);
+    for (let at = 0; at < list.length && details.length < MAX_PROBLEMS; at += 1)
+      add(entry.required(), list[at], [name, at]);
   }
   // What is wrong with a list as a whole (too long, too many ways) is found only by looking at all of it.
   return (details.length ? details : first.details).slice(0, MAX_PROBLEMS).map((detail) => formFinding(value, detail));
 }
 
-const oneProblem = (code: string, message: string, repair: string): ReadProcedure => ({ ok: false, findings: [{ level: 'error', code, items: [], message, repair }] });
+const oneProblem = (code: string, message: string, repair: string): ReadProcedure => ({
+  ok: false,
+  findings: [{ level: 'error', code, items: [], message, repair }],
+});
 
 /** Reads a file's text: size, JSON, then form. */
 export function readProcedureText(text: string): ReadProcedure {
   if (new TextEncoder().encode(text).length > MAX_PROCEDURE_BYTES) {
-    return oneProblem('too-large', 'The file is larger than 5 MB.', 'Keep photos out of the file; a procedure is a few kilobytes.');
+    return oneProblem(
+      'too-large',
+      'The file is larger than 5 MB.',
+      'Keep photos out of the file; a procedure is a few kilobytes.',
+    );
   }
   const { depth, values } = measureJson(text);
-  if (depth > MAX_JSON_DEPTH || values > MAX_VALUES) return oneProblem('too-large', 'The file is nested too deeply or holds too many values to be a procedure.', 'Choose another file.');
+  if (depth > MAX_JSON_DEPTH || values > MAX_VALUES)
+    return oneProblem(
+      'too-large',
+      'The file is nested too deeply or holds too many values to be a procedure.',
+      'Choose another file.',
+    );
   let value: unknown;
   try {
     value = JSON.parse(text.replace(/^\uFEFF/, ''));
   } catch (error) {
-    return oneProblem('not-json', `The file is not JSON: ${(error as Error).message}.`, 'Save it as a Pezzo procedure (.json).');
+    return oneProblem(
+      'not-json',
+      `The file is not JSON: ${(error as Error).message}.`,
+      'Save it as a Pezzo procedure (.json).',
+    );
   }
   return readProcedure(value);
 }
 
 function placeWords(path: (string | number)[]): string {
-  return path.reduce<string>((words, step) => (typeof step === 'number' ? `${words}[${step}]` : words ? `${words}.${step}` : String(step)), '') || 'the file';
+  return (
+    path.reduce<string>(
+      (words, step) => (typeof step === 'number' ? `${words}[${step}]` : words ? `${words}.${step}` : String(step)),
+      '',
+    ) || 'the file'
+  );
 }
 
 function itemAt(value: unknown, path: (string | number)[]): string | null {
@@ -196,12 +286,26 @@ function formFinding(value: unknown, { path, type, message }: Joi.ValidationErro
   const place = placeWords(path);
   const item = itemAt(value, path);
   const isCount = path.at(-1) === 'count' && type === 'number.min';
-  const code = isCount ? 'count-below-1' : type === 'object.unknown' ? 'unknown-field' : type === 'any.required' ? 'missing-field' : 'wrong-form';
+  const code = isCount
+    ? 'count-below-1'
+    : type === 'object.unknown'
+      ? 'unknown-field'
+      : type === 'any.required'
+        ? 'missing-field'
+        : 'wrong-form';
   const plain = message.replace(/^"[^"]*"/, '').trim();
   return {
-    level: 'error', code, items: item ? [item] : [],
+    level: 'error',
+    code,
+    items: item ? [item] : [],
     message: type === 'object.unknown' ? `${place}: this field does not exist here.` : `${place}: ${plain}.`,
-    repair: code === 'unknown-field' ? `Take “${String(path.at(-1))}” out or correct its name.`
-      : code === 'missing-field' ? `Add “${String(path.at(-1))}”.` : isCount ? 'Give a count of 1 or more, or delete the item.' : `Correct ${place}.`,
+    repair:
+      code === 'unknown-field'
+        ? `Take “${String(path.at(-1))}” out or correct its name.`
+        : code === 'missing-field'
+          ? `Add “${String(path.at(-1))}”.`
+          : isCount
+            ? 'Give a count of 1 or more, or delete the item.'
+            : `Correct ${place}.`,
   };
 }

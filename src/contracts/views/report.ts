@@ -18,7 +18,9 @@ export interface RunReport {
   fitted: { line: string; done: boolean }[];
   tests: { gate: string; check: string; result: TestResult }[];
   overridden: { gate: string; reason: string; by: string }[];
-  ledger: (Pick<LedgerRow, 'words' | 'out' | 'back' | 'renewed' | 'scrapped' | 'lost' | 'omitted' | 'reasons'> & { balances: boolean })[];
+  ledger: (Pick<LedgerRow, 'words' | 'out' | 'back' | 'renewed' | 'scrapped' | 'lost' | 'omitted' | 'reasons'> & {
+    balances: boolean;
+  })[];
   spares: { kind: string; count: number }[];
   asFound: string[];
   /** What was recorded after it was finished: it changed nothing. */
@@ -34,7 +36,15 @@ export interface Report {
   shop: string;
   madeAt: string;
   job: { number: number; title: string; customer: string; openedAt: string };
-  vehicle: { make: string; model: string; year: number | null; body: string | null; steering: string; label: string; vin: string | null };
+  vehicle: {
+    make: string;
+    model: string;
+    year: number | null;
+    body: string | null;
+    steering: string;
+    label: string;
+    vin: string | null;
+  };
   lines: ComparedLine[];
   marks: (Mark & { n: number })[];
   signatures: Partial<Record<'arrival' | 'departure', Signature>>;

@@ -142,7 +142,15 @@ export interface FindingView {
 /** What there is in stores. */
 export interface StoresView {
   stock: { kind: string; name: string; count: number }[];
-  moves: { kind: string; name: string; change: number; reason: string; jobNumber: number | null; by: string; at: Date }[];
+  moves: {
+    kind: string;
+    name: string;
+    change: number;
+    reason: string;
+    jobNumber: number | null;
+    by: string;
+    at: Date;
+  }[];
 }
 
 /** How a procedure stands to a vehicle: recorded for exactly it, or what differs and what is not known. */

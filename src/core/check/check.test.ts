@@ -6,10 +6,16 @@ import type { ProcedureDocument } from '../procedure';
 import { checkProcedure, hasErrors } from './check';
 
 const DOOR = demoProcedure('kite-rear-door');
-const codes = (change: Partial<ProcedureDocument>) => checkProcedure({ ...DOOR, ...change }).findings.map((finding) => finding.code);
-const found = (change: Partial<ProcedureDocument>, code: string) => checkProcedure({ ...DOOR, ...change }).findings.find((finding) => finding.code === code);
-const withPart = (id: string, patch: object) => ({ parts: DOOR.parts.map((part) => (part.id === id ? { ...part, ...patch } : part)) });
-const withFastener = (id: string, patch: object) => ({ fasteners: DOOR.fasteners.map((one) => (one.id === id ? { ...one, ...patch } : one)) });
+const codes = (change: Partial<ProcedureDocument>) =>
+  checkProcedure({ ...DOOR, ...change }).findings.map((finding) => finding.code);
+const found = (change: Partial<ProcedureDocument>, code: string) =>
+  checkProcedure({ ...DOOR, ...change }).findings.find((finding) => finding.code === code);
+const withPart = (id: string, patch: object) => ({
+  parts: DOOR.parts.map((part) => (part.id === id ? { ...part, ...patch } : part)),
+});
+const withFastener = (id: string, patch: object) => ({
+  fasteners: DOOR.fasteners.map((one) => (one.id === id ? { ...one, ...patch } : one)),
+});
 
 describe('the checker', () => {
   it.each(['kite-rear-door', 'kite-front-door', 'lumen-front-door'])('finds no error in the demo’s %s', (id) => {
@@ -18,7 +24,12 @@ describe('the checker', () => {
 
   const cases: [what: string, change: Partial<ProcedureDocument>, code: string, items: string[]][] = [
     ['a part behind nothing known', withPart('card', { behind: ['sale'] }), 'dangling-reference', ['card', 'sale']],
-    ['a state that a fastener does not have', withPart('card', { behind: ['s1:free'] }), 'dangling-reference', ['card', 's1:free']],
+    [
+      'a state that a fastener does not have',
+      withPart('card', { behind: ['s1:free'] }),
+      'dangling-reference',
+      ['card', 's1:free'],
+    ],
     ['a fastener that holds a link', withFastener('s1', { holds: 'l1' }), 'dangling-reference', ['s1', 'l1']],
     ['an id used twice', { parts: [...DOOR.parts, DOOR.parts[0]] }, 'duplicate-id', ['pull-cap']],
     ['an unknown kind', withFastener('s1', { kind: 'glue-gun' }), 'unknown-kind', ['s1']],
@@ -28,11 +39,21 @@ describe('the checker', () => {
     ['a count below 1', withFastener('s1', { count: 0 }), 'count-below-1', ['s1']],
     ['a place outside the map', withFastener('s3', { at: [[-4, 10]] }), 'outside-map', ['s3']],
     ['fewer places than pieces', withFastener('s1', { at: [[500, 300]] }), 'positions-count', ['s1']],
-    ['an option nothing depends on', { options: { ...DOOR.options, roof: ['steel', 'glass'] } }, 'unused-option', ['roof']],
+    [
+      'an option nothing depends on',
+      { options: { ...DOOR.options, roof: ['steel', 'glass'] } },
+      'unused-option',
+      ['roof'],
+    ],
     ['a condition on no option', withFastener('s1', { when: { radio: 'yes' } }), 'unknown-option', ['s1']],
     ['a condition on no value', withFastener('s1', { when: { windows: 'manual' } }), 'unknown-option', ['s1']],
     ['two alike of different length', {}, 'look-alike', ['s1', 's3']],
-    ['a part nothing holds', { parts: [...DOOR.parts, { id: 'strip', kind: 'trim', motions: ['pull'] }] }, 'nothing-holds', ['strip']],
+    [
+      'a part nothing holds',
+      { parts: [...DOOR.parts, { id: 'strip', kind: 'trim', motions: ['pull'] }] },
+      'nothing-holds',
+      ['strip'],
+    ],
     ['a zone nobody knows', { zone: 'moon-roof' }, 'unknown-zone', []],
   ];
   it.each(cases)('reports %s', (_, change, code, items) => {
@@ -49,15 +70,19 @@ describe('the checker', () => {
   });
 
   it('reports what can never be reached, and under which options', () => {
-    const finding = found(withFastener('s2', { behind: ['woofer'] }), 'loop') ?? found(withFastener('s2', { behind: ['woofer'] }), 'unreachable');
+    const finding =
+      found(withFastener('s2', { behind: ['woofer'] }), 'loop') ??
+      found(withFastener('s2', { behind: ['woofer'] }), 'unreachable');
     expect(finding!.message).toContain('with windows power');
   });
 
   it('never throws and has the same answer twice, whatever the document', () => {
-    fc.assert(fc.property(procedures(), (document) => {
-      const { findings } = checkProcedure(document);
-      expect(checkProcedure(document).findings).toEqual(findings);
-      expect(hasErrors(findings)).toBe(findings.some((finding) => finding.level === 'error'));
-    }));
+    fc.assert(
+      fc.property(procedures(), (document) => {
+        const { findings } = checkProcedure(document);
+        expect(checkProcedure(document).findings).toEqual(findings);
+        expect(hasErrors(findings)).toBe(findings.some((finding) => finding.level === 'error'));
+      }),
+    );
   });
 });

@@ -34,7 +34,10 @@ export function checkProcedure(document: ProcedureDocument, catalogue: Catalogue
   ];
   const unique = [...new Map(findings.map((finding) => [`${finding.code}|${finding.message}`, finding])).values()];
   unique.sort((a, b) => Number(b.level === 'error') - Number(a.level === 'error'));
-  return { findings: unique, coverage: { sets: coverage.sets.length, of: coverage.of, exhaustive: coverage.exhaustive } };
+  return {
+    findings: unique,
+    coverage: { sets: coverage.sets.length, of: coverage.of, exhaustive: coverage.exhaustive },
+  };
 }
 
 /** True where nothing found stands against planning. */

@@ -8,9 +8,19 @@ export interface Finding {
 }
 
 /** An error: the procedure cannot be planned or approved with it. */
-export const error = (code: string, items: string[], message: string, repair: string): Finding =>
-  ({ level: 'error', code, items, message, repair });
+export const error = (code: string, items: string[], message: string, repair: string): Finding => ({
+  level: 'error',
+  code,
+  items,
+  message,
+  repair,
+});
 
 /** A warning: worth a look, planning goes on. */
-export const warning = (code: string, items: string[], message: string, repair: string): Finding =>
-  ({ level: 'warning', code, items, message, repair });
+export const warning = (code: string, items: string[], message: string, repair: string): Finding => ({
+  level: 'warning',
+  code,
+  items,
+  message,
+  repair,
+});

@@ -6,16 +6,40 @@ export function checkOptionUse(document: ProcedureDocument): Finding[] {
   const options = document.options ?? {};
   const items = [...document.parts, ...document.fasteners, ...document.links];
   const named = new Set(items.flatMap((item) => Object.keys(item.when ?? {})));
-  const unused = Object.keys(options).filter((option) => !named.has(option))
-    .map((option) => warning('unused-option', [option], `No item depends on the option “${option}”.`, 'Say which items need it, or remove the option.'));
+  const unused = Object.keys(options)
+    .filter((option) => !named.has(option))
+    .map((option) =>
+      warning(
+        'unused-option',
+        [option],
+        `No item depends on the option “${option}”.`,
+        'Say which items need it, or remove the option.',
+      ),
+    );
   return [...unused, ...items.flatMap(({ id, when }) => badConditions(id, when, options))];
 }
 
 function badConditions(id: string, when: When | undefined, options: Record<string, string[]>): Finding[] {
   return Object.entries(when ?? {}).flatMap(([option, wanted]) => {
-    if (!options[option]) return [error('unknown-option', [id], `${id} depends on “${option}”, which is no option here.`, `Add the option “${option}” with its values.`)];
-    return (Array.isArray(wanted) ? wanted : [wanted]).filter((value) => !options[option].includes(value))
-      .map((value) => error('unknown-option', [id], `${id} needs ${option} = “${value}”, which is not one of its values.`, `Add “${value}” to ${option}, or correct it.`));
+    if (!options[option])
+      return [
+        error(
+          'unknown-option',
+          [id],
+          `${id} depends on “${option}”, which is no option here.`,
+          `Add the option “${option}” with its values.`,
+        ),
+      ];
+    return (Array.isArray(wanted) ? wanted : [wanted])
+      .filter((value) => !options[option].includes(value))
+      .map((value) =>
+        error(
+          'unknown-option',
+          [id],
+          `${id} needs ${option} = “${value}”, which is not one of its values.`,
+          `Add “${value}” to ${option}, or correct it.`,
+        ),
+      );
   });
 }
 
@@ -39,22 +63,26 @@ export function coverOptions(document: ProcedureDocument, limit: number): Option
 
 function allSets(options: [string, string[]][]): OptionValues[] {
   return options.reduce<OptionValues[]>(
-    (sets, [option, values]) => sets.flatMap((set) => values.map((value) => ({ ...set, [option]: value }))), [{}],
+    (sets, [option, values]) => sets.flatMap((set) => values.map((value) => ({ ...set, [option]: value }))),
+    [{}],
   );
 }
 
 function pairwiseSets(options: [string, string[]][], limit: number): OptionValues[] {
-  const pair = (a: string, av: string, b: string, bv: string) => JSON.stringify(a < b ? [a, av, b, bv] : [b, bv, a, av]);
+  const pair = (a: string, av: string, b: string, bv: string) =>
+    JSON.stringify(a < b ? [a, av, b, bv] : [b, bv, a, av]);
   const open = new Set<string>();
-  options.forEach(([a, avs], i) => options.slice(i + 1).forEach(([b, bvs]) =>
-    avs.forEach((av) => bvs.forEach((bv) => open.add(pair(a, av, b, bv))))));
+  options.forEach(([a, avs], i) =>
+    options.slice(i + 1).forEach(([b, bvs]) => avs.forEach((av) => bvs.forEach((bv) => open.add(pair(a, av, b, bv))))),
+  );
   const sets: OptionValues[] = [];
   while (open.size && sets.length < limit) {
     const [a, av, b, bv] = JSON.parse(open.values().next().value!) as string[];
     const set: OptionValues = { [a]: av, [b]: bv };
     for (const [option, values] of options) {
       if (set[option] !== undefined) continue;
-      const gain = (value: string) => Object.entries(set).filter(([other, ov]) => open.has(pair(option, value, other, ov))).length;
+      const gain = (value: string) =>
+        Object.entries(set).filter(([other, ov]) => open.has(pair(option, value, other, ov))).length;
       set[option] = values.reduce((best, value) => (gain(value) > gain(best) ? value : best));
     }
     const chosen = Object.entries(set);

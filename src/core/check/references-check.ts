@@ -1,4 +1,12 @@
-import { heldParts, type ItemIndex, parseReference, stateFor, BODY, type ItemType, type ProcedureDocument } from '../procedure';
+import {
+  heldParts,
+  type ItemIndex,
+  parseReference,
+  stateFor,
+  BODY,
+  type ItemType,
+  type ProcedureDocument,
+} from '../procedure';
 import { error, warning, type Finding } from './finding';
 
 interface Mention {
@@ -21,35 +29,61 @@ function mentionsOf(document: ProcedureDocument): Mention[] {
   ]);
   const fasteners = document.fasteners.flatMap((fastener): Mention[] => [
     ...heldParts(fastener).map((text) => ({ text, item: fastener.id, field: 'holds', only: 'part' as const })),
-    ...(fastener.staysOn ? [{ text: fastener.staysOn, item: fastener.id, field: 'staysOn', only: 'part' as const, bodyAllowed: true }] : []),
+    ...(fastener.staysOn
+      ? [{ text: fastener.staysOn, item: fastener.id, field: 'staysOn', only: 'part' as const, bodyAllowed: true }]
+      : []),
   ]);
   const links = document.links.flatMap((link): Mention[] =>
-    link.joins.map((text) => ({ text, item: link.id, field: 'joins', only: 'part' as const, bodyAllowed: true })));
+    link.joins.map((text) => ({ text, item: link.id, field: 'joins', only: 'part' as const, bodyAllowed: true })),
+  );
   const before = (document.before ?? []).flatMap((rule): Mention[] => [
-    { text: rule.first, item: rule.first, field: 'before', only: null }, { text: rule.then, item: rule.then, field: 'before', only: null },
+    { text: rule.first, item: rule.first, field: 'before', only: null },
+    { text: rule.then, item: rule.then, field: 'before', only: null },
   ]);
   const routes = (document.routes ?? []).flatMap((route): Mention[] => [
     { text: route.of, item: route.of, field: 'routes', only: null },
     ...route.anyOf.flat().map((text) => ({ text, item: route.of, field: 'routes', only: null })),
   ]);
-  const recorded = (document.recordedOrder ?? []).map((text): Mention => ({ text, item: text, field: 'recordedOrder', only: null }));
+  const recorded = (document.recordedOrder ?? []).map((text): Mention => ({
+    text,
+    item: text,
+    field: 'recordedOrder',
+    only: null,
+  }));
   return [...behind, ...parts, ...fasteners, ...links, ...before, ...routes, ...recorded];
 }
 
 /** References to nothing, to the wrong kind of thing, or to a state that thing does not have; ids used twice. */
 export function checkReferences(document: ProcedureDocument, index: ItemIndex): Finding[] {
-  return [...duplicateIds(document), ...mentionsOf(document).flatMap((mention) => checkMention(document, index, mention))];
+  return [
+    ...duplicateIds(document),
+    ...mentionsOf(document).flatMap((mention) => checkMention(document, index, mention)),
+  ];
 }
 
 function checkMention(document: ProcedureDocument, index: ItemIndex, mention: Mention): Finding[] {
   const { text, item, field } = mention;
   const items = index.typeOf.has(item) ? [item] : [];
-  const dangling = (message: string) => [error('dangling-reference', [...new Set([...items, text])], `${field} of ${item}: ${message}`, `Correct or remove “${text}”.`)];
+  const dangling = (message: string) => [
+    error(
+      'dangling-reference',
+      [...new Set([...items, text])],
+      `${field} of ${item}: ${message}`,
+      `Correct or remove “${text}”.`,
+    ),
+  ];
   if (text === BODY && mention.bodyAllowed) return [];
   const reference = parseReference(text);
   if (!reference) return dangling(`“${text}” cannot be read as an item with a state.`);
   if (reference.procedure !== null && reference.procedure !== document.id) {
-    return [warning('other-procedure', items, `${field} of ${item} waits for ${text}, in another procedure.`, `Plan it together with ${reference.procedure}.`)];
+    return [
+      warning(
+        'other-procedure',
+        items,
+        `${field} of ${item} waits for ${text}, in another procedure.`,
+        `Plan it together with ${reference.procedure}.`,
+      ),
+    ];
   }
   const type = index.typeOf.get(reference.item);
   if (!type) return dangling(`there is nothing called “${reference.item}”.`);

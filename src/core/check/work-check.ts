@@ -28,13 +28,19 @@ function checkDoable(graph: ActionGraph, document: ProcedureDocument, options: O
   const stuck = [...all].filter((id) => !done.has(id));
   const loops = loopsAmong(graph, new Set(stuck));
   const onLoop = new Set(loops.flat());
-  const unreached = stuck.filter((id) => !onLoop.has(itemOf(graph, id)) && /^(release|undo):/.test(graph.nodes[id].key)).map((id) => itemOf(graph, id));
+  const unreached = stuck
+    .filter((id) => !onLoop.has(itemOf(graph, id)) && /^(release|undo):/.test(graph.nodes[id].key))
+    .map((id) => itemOf(graph, id));
   return [
     ...loops.map((items) => loopFinding(graph, document, items, options, 'loop')),
-    ...[...new Set(unreached)].map((item) => error(
-      'unreachable', [item], `${words(graph, document, item)} can never be reached${optionWords(options)}: what it is behind never comes off.`,
-      'Break the loop it waits for, or correct what it is behind.',
-    )),
+    ...[...new Set(unreached)].map((item) =>
+      error(
+        'unreachable',
+        [item],
+        `${words(graph, document, item)} can never be reached${optionWords(options)}: what it is behind never comes off.`,
+        'Break the loop it waits for, or correct what it is behind.',
+      ),
+    ),
   ];
 }
 
@@ -47,8 +53,11 @@ const words = (graph: ActionGraph, document: ProcedureDocument, item: string) =>
 function loopsAmong(graph: ActionGraph, stuck: ReadonlySet<number>): string[][] {
   const ids = [...stuck];
   const at = new Map(ids.map((id, position) => [id, position]));
-  let before = ids.map((id) => [...graph.nodes[id].needs, ...(graph.nodes[id].anyOf ?? []).flat()]
-    .filter((need) => stuck.has(need)).map((need) => at.get(need)!));
+  let before = ids.map((id) =>
+    [...graph.nodes[id].needs, ...(graph.nodes[id].anyOf ?? []).flat()]
+      .filter((need) => stuck.has(need))
+      .map((need) => at.get(need)!),
+  );
   const loops: string[][] = [];
   for (let loop = findLoop(before); loop && loops.length < 20; loop = findLoop(before)) {
     const cut = new Set(loop);
@@ -58,7 +67,12 @@ function loopsAmong(graph: ActionGraph, stuck: ReadonlySet<number>): string[][] 
   return loops;
 }
 
-function ruleLoops(graph: ActionGraph, all: ReadonlySet<number>, taken: ReadonlyMap<number, number>, options: OptionValues): Finding[] {
+function ruleLoops(
+  graph: ActionGraph,
+  all: ReadonlySet<number>,
+  taken: ReadonlyMap<number, number>,
+  options: OptionValues,
+): Finding[] {
   const { actions, before } = precedenceOf(graph, all, taken);
   const loop = findLoop(before);
   if (!loop) return [];
@@ -67,11 +81,21 @@ function ruleLoops(graph: ActionGraph, all: ReadonlySet<number>, taken: Readonly
   return [loopFinding(graph, document, items, options, 'before')];
 }
 
-function loopFinding(graph: ActionGraph, document: ProcedureDocument, items: string[], options: OptionValues, cause: 'loop' | 'before'): Finding {
+function loopFinding(
+  graph: ActionGraph,
+  document: ProcedureDocument,
+  items: string[],
+  options: OptionValues,
+  cause: 'loop' | 'before',
+): Finding {
   const path = [...items, items[0]].map((item) => words(graph, document, item)).join(' → ');
   return error(
-    'loop', items, `These wait for one another${optionWords(options)}: ${path}.`,
-    cause === 'before' ? `Remove one of the “before” rules between ${items.join(', ')}.` : `Correct what “${items[0]}” is behind, or what it holds.`,
+    'loop',
+    items,
+    `These wait for one another${optionWords(options)}: ${path}.`,
+    cause === 'before'
+      ? `Remove one of the “before” rules between ${items.join(', ')}.`
+      : `Correct what “${items[0]}” is behind, or what it holds.`,
   );
 }
 
@@ -79,18 +103,32 @@ function checkHeld(graph: ActionGraph, document: ProcedureDocument, catalogue: C
   const presence = graph.presence.get(document.id)!.of;
   const isHere = (id: string) => presence.get(id) !== 'absent';
   const held = new Set(document.fasteners.filter((f) => isHere(f.id)).flatMap(heldParts));
-  const fixed = document.parts.filter((part) => isHere(part.id) && !held.has(part.id) && !part.on && !part.looseWith
-    && !(part.motions ?? []).some((code) => findMotion(catalogue, code)?.frees));
+  const fixed = document.parts.filter(
+    (part) =>
+      isHere(part.id) &&
+      !held.has(part.id) &&
+      !part.on &&
+      !part.looseWith &&
+      !(part.motions ?? []).some((code) => findMotion(catalogue, code)?.frees),
+  );
   const fixedIds = new Set(fixed.map((part) => part.id));
-  const loosely = fixed.map((part) => warning(
-    'nothing-holds', [part.id], `Nothing holds the ${words(graph, document, part.id)}, and no motion frees it.`,
-    'Add what holds it, or a pry, hinge or lift motion.',
-  ));
-  const links = document.links.filter((link) => isHere(link.id) && link.joins.every((end) => end === BODY || fixedIds.has(end)))
-    .map((link) => warning(
-      'link-to-fixed', [link.id, ...link.joins.filter((end) => end !== BODY)],
-      `${words(graph, document, link.id)} is tied to something that never comes off, so it would never be undone.`,
-      'Join it to the part it must be undone for.',
-    ));
+  const loosely = fixed.map((part) =>
+    warning(
+      'nothing-holds',
+      [part.id],
+      `Nothing holds the ${words(graph, document, part.id)}, and no motion frees it.`,
+      'Add what holds it, or a pry, hinge or lift motion.',
+    ),
+  );
+  const links = document.links
+    .filter((link) => isHere(link.id) && link.joins.every((end) => end === BODY || fixedIds.has(end)))
+    .map((link) =>
+      warning(
+        'link-to-fixed',
+        [link.id, ...link.joins.filter((end) => end !== BODY)],
+        `${words(graph, document, link.id)} is tied to something that never comes off, so it would never be undone.`,
+        'Join it to the part it must be undone for.',
+      ),
+    );
   return [...loosely, ...links];
 }

@@ -33,7 +33,15 @@ const BATTERY_SECONDS = { check: 60, batteryOff: 60 };
 /** The actions that make the vehicle safe. `waitSeconds` is the shop's own figure with its source, or null: unknown. */
 export function batteryActions(waitSeconds: number | null): Action[] {
   const action = (type: RemovalType, item: string, tool: string, seconds: number): Action => ({
-    key: type, type, procedure: null, item, side: null, tool, ms: seconds * 1000, place: BATTERY_PLACE, ifFitted: [],
+    key: type,
+    type,
+    procedure: null,
+    item,
+    side: null,
+    tool,
+    ms: seconds * 1000,
+    place: BATTERY_PLACE,
+    ifFitted: [],
   });
   return [
     action('check', 'before-battery', 'hand', BATTERY_SECONDS.check),

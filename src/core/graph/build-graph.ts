@@ -8,7 +8,12 @@ import { itemActionsOf } from './item-actions';
 /** Builds the graph of the rules in docs/model.md. Linear in items and references. */
 export function buildGraph(documents: ProcedureDocument[], settings: GraphOptions): ActionGraph {
   const graph: ActionGraph = {
-    nodes: [], idOf: new Map(), orderEdges: [], missingProcedures: [], presence: new Map(), indexes: new Map(),
+    nodes: [],
+    idOf: new Map(),
+    orderEdges: [],
+    missingProcedures: [],
+    presence: new Map(),
+    indexes: new Map(),
     documents: new Map(documents.map((document) => [document.id, document])),
     catalogue: settings.catalogue ?? BASE_CATALOGUE,
   };

@@ -4,7 +4,10 @@ import type { ActionGraph } from './graph';
  * Does everything that can be done within `chosen`, in rounds, and notes the first alternative that became true for each
  * node with routes. What is not `done` at the end waits for itself. Linear in edges.
  */
-export function carryOut(graph: ActionGraph, chosen: ReadonlySet<number>): { done: Set<number>; taken: Map<number, number> } {
+export function carryOut(
+  graph: ActionGraph,
+  chosen: ReadonlySet<number>,
+): { done: Set<number>; taken: Map<number, number> } {
   const done = new Set<number>();
   const taken = new Map<number, number>();
   const waiters = new Map<number, number[]>();

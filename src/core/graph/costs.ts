@@ -14,7 +14,11 @@ export interface CostSettings {
 
 /** The defaults of a new shop (common practice, no source). */
 export const DEFAULT_COSTS: CostSettings = {
-  toolChangeMs: 6000, bareHandMs: 2000, moveMmPerSecond: 800, zoneMoveMs: 8000, sideMoveMs: 25000,
+  toolChangeMs: 6000,
+  bareHandMs: 2000,
+  moveMmPerSecond: 800,
+  zoneMoveMs: 8000,
+  sideMoveMs: 25000,
 };
 
 /** Where an action happens: enough to price a move between two of them. */

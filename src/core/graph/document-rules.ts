@@ -1,5 +1,15 @@
 import { fastenerKindOrGuess } from '../hardware';
-import { heldParts, linkOwner, type ItemIndex, parseReference, stateFor, type Fastener, type Link, type Part, type ProcedureDocument } from '../procedure';
+import {
+  heldParts,
+  linkOwner,
+  type ItemIndex,
+  parseReference,
+  stateFor,
+  type Fastener,
+  type Link,
+  type Part,
+  type ProcedureDocument,
+} from '../procedure';
 import { actionKey } from './action';
 import { reachKey, stateKey, type ActionGraph, type GraphNode } from './graph';
 
@@ -12,7 +22,10 @@ export class DocumentRules {
   private readonly linksOf = new Map<string, Link[]>();
   private readonly carriedBy = new Map<string, string[]>();
 
-  constructor(private readonly graph: ActionGraph, private readonly document: ProcedureDocument) {
+  constructor(
+    private readonly graph: ActionGraph,
+    private readonly document: ProcedureDocument,
+  ) {
     this.index = graph.indexes.get(document.id)!;
     this.routes = new Map((document.routes ?? []).map((route) => [route.of, route.anyOf]));
     const push = <T>(map: Map<string, T[]>, key: string, value: T) => {
@@ -70,10 +83,11 @@ export class DocumentRules {
     }
     const type = index.typeOf.get(reference.item);
     const state = type && stateFor(type, reference.state);
-    return state ? this.graph.idOf.get(stateKey(procedure, reference.item, state)) ?? null : null;
+    return state ? (this.graph.idOf.get(stateKey(procedure, reference.item, state)) ?? null) : null;
   }
 
-  private states = (texts: string[]) => texts.map((text) => this.stateNode(text)).filter((id): id is number => id !== null);
+  private states = (texts: string[]) =>
+    texts.map((text) => this.stateNode(text)).filter((id): id is number => id !== null);
 
   /** Fills an item's reach node: its routes, else its own list, else the default rule's nodes. */
   private reach(item: string, behind: string[] | undefined, otherwise: (number | null)[]): number | null {
@@ -96,7 +110,11 @@ export class DocumentRules {
     if (this.modeOf(fastener) !== 'pulled') return;
     this.need(node, held.map(this.reachOf));
     // A part this vehicle does not have asks for nothing, though it shares the clip.
-    for (const part of held.filter((one) => this.isHere(one))) this.need(node, (this.turnedOf.get(part) ?? []).map((id) => this.id('release', id)));
+    for (const part of held.filter((one) => this.isHere(one)))
+      this.need(
+        node,
+        (this.turnedOf.get(part) ?? []).map((id) => this.id('release', id)),
+      );
   }
 
   private isHere = (item: string) => this.graph.presence.get(this.document.id)?.of.get(item) !== 'absent';
@@ -114,7 +132,10 @@ export class DocumentRules {
     const takeOff = this.node(actionKey('takeOff', this.document.id, part.id));
     if (!free || !takeOff) return;
     this.need(free, [this.reach(part.id, part.behind, [])]);
-    this.need(free, (this.holdersOf.get(part.id) ?? []).map((id) => this.id('release', id)));
+    this.need(
+      free,
+      (this.holdersOf.get(part.id) ?? []).map((id) => this.id('release', id)),
+    );
     this.need(takeOff, [this.id('free', part.id)]);
     const moving = this.carried(part.id);
     for (const member of moving) {
@@ -145,7 +166,8 @@ export class DocumentRules {
     const ownWay = this.needsOf(siblings.map((other) => this.id('takeOff', other.id)).filter((id) => id !== null));
     this.graph.nodes.forEach((node, id) => {
       const waits = node.needs.includes(holderId) || node.anyOf?.some((set) => set.includes(holderId));
-      if (waits && !ownWay.has(id)) this.graph.orderEdges.push({ first: off, then: id, why: 'a loose part is taken up before it can fall' });
+      if (waits && !ownWay.has(id))
+        this.graph.orderEdges.push({ first: off, then: id, why: 'a loose part is taken up before it can fall' });
     });
   }
 

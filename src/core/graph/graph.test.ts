@@ -5,12 +5,36 @@ import type { ActionGraph } from './graph';
 import { makePlan, type PlanResult } from '../plan';
 
 const part = (id: string, more: Partial<Part> = {}): Part => ({ id, kind: 'cover', motions: ['pull-top'], ...more });
-const fastener = (id: string, holds: string | string[], kind: string, more: Partial<Fastener> = {}): Fastener =>
-  ({ id, holds, kind, ...(kind === 'screw' ? { drive: 'T20' } : {}), ...more });
-const link = (id: string, a: string, b: string, more: Partial<Link> = {}): Link => ({ id, kind: 'connector', joins: [a, b], ...more });
-const made = (parts: Part[], fasteners: Fastener[] = [], links: Link[] = [], more: Partial<ProcedureDocument> = {}): ProcedureDocument => ({
-  format: 'pezzo-procedure/1', id: 'd', title: 'Made', applies: [{ make: 'Velden', model: 'Kite' }], zone: 'front-door', side: 'left',
-  map: { width: 1000, height: 600, outline: 'front-door' }, parts, fasteners, links, ...more,
+const fastener = (id: string, holds: string | string[], kind: string, more: Partial<Fastener> = {}): Fastener => ({
+  id,
+  holds,
+  kind,
+  ...(kind === 'screw' ? { drive: 'T20' } : {}),
+  ...more,
+});
+const link = (id: string, a: string, b: string, more: Partial<Link> = {}): Link => ({
+  id,
+  kind: 'connector',
+  joins: [a, b],
+  ...more,
+});
+const made = (
+  parts: Part[],
+  fasteners: Fastener[] = [],
+  links: Link[] = [],
+  more: Partial<ProcedureDocument> = {},
+): ProcedureDocument => ({
+  format: 'pezzo-procedure/1',
+  id: 'd',
+  title: 'Made',
+  applies: [{ make: 'Velden', model: 'Kite' }],
+  zone: 'front-door',
+  side: 'left',
+  map: { width: 1000, height: 600, outline: 'front-door' },
+  parts,
+  fasteners,
+  links,
+  ...more,
 });
 
 /** Everything a node waits for, directly or not, as short keys: "release f". */
@@ -19,32 +43,55 @@ function waitsFor(graph: ActionGraph, key: string): Set<string> {
   const seen = new Set([start]);
   for (const id of seen) for (const need of graph.nodes[id].needs) seen.add(need);
   seen.delete(start);
-  return new Set([...seen].filter((id) => graph.nodes[id].action).map((id) => graph.nodes[id].key.replace('d/', '').replace(':', ' ')));
+  return new Set(
+    [...seen]
+      .filter((id) => graph.nodes[id].action)
+      .map((id) => graph.nodes[id].key.replace('d/', '').replace(':', ' ')),
+  );
 }
-const needs = (document: ProcedureDocument, key: string, options = {}) => waitsFor(buildGraph([document], { options }), key);
+const needs = (document: ProcedureDocument, key: string, options = {}) =>
+  waitsFor(buildGraph([document], { options }), key);
 const order = (result: PlanResult) => {
   if (!result.ok) throw new Error(result.problems[0].message);
   return result.plan.removal.map((action) => `${action.type} ${action.item}`);
 };
-const plan = (document: ProcedureDocument, goals: string[], options = {}) => order(makePlan({ documents: [document], goals, options }));
+const plan = (document: ProcedureDocument, goals: string[], options = {}) =>
+  order(makePlan({ documents: [document], goals, options }));
 
 describe('release', () => {
   it('waits for its own list, else for its part’s', () => {
-    const document = made([part('cap'), part('card', { behind: ['sail'] }), part('sail')], [fastener('own', 'card', 'screw', { behind: ['cap'] }), fastener('inherits', 'card', 'screw'), fastener('open', 'card', 'screw', { behind: [] })]);
+    const document = made(
+      [part('cap'), part('card', { behind: ['sail'] }), part('sail')],
+      [
+        fastener('own', 'card', 'screw', { behind: ['cap'] }),
+        fastener('inherits', 'card', 'screw'),
+        fastener('open', 'card', 'screw', { behind: [] }),
+      ],
+    );
     expect(needs(document, 'release:d/own')).toEqual(new Set(['takeOff cap', 'free cap']));
     expect(needs(document, 'release:d/inherits')).toEqual(new Set(['takeOff sail', 'free sail']));
     expect(needs(document, 'release:d/open')).toEqual(new Set());
   });
 
   it('of what lets go by pulling comes after the part’s turned fasteners and what the part is behind, even where its own list is empty', () => {
-    const document = made([part('card', { behind: ['sail'] }), part('sail')], [fastener('s', 'card', 'screw', { behind: [] }), fastener('c', 'card', 'push-clip', { behind: [] }), fastener('p', 'card', 'push-pin', { behind: [] })]);
+    const document = made(
+      [part('card', { behind: ['sail'] }), part('sail')],
+      [
+        fastener('s', 'card', 'screw', { behind: [] }),
+        fastener('c', 'card', 'push-clip', { behind: [] }),
+        fastener('p', 'card', 'push-pin', { behind: [] }),
+      ],
+    );
     expect(needs(document, 'release:d/c')).toEqual(new Set(['release s', 'takeOff sail', 'free sail']));
     expect(needs(document, 'release:d/p')).toEqual(new Set());
   });
 
   it('waits for nothing of a part that this vehicle does not have, though both share a clip', () => {
     const document = made(
-      [part('cap'), part('other'), part('crank', { when: { windows: 'crank' } })], [fastener('c', ['crank', 'cap'], 'push-clip'), fastener('s', ['crank', 'other'], 'screw')], [], { options: { windows: ['power', 'crank'] } },
+      [part('cap'), part('other'), part('crank', { when: { windows: 'crank' } })],
+      [fastener('c', ['crank', 'cap'], 'push-clip'), fastener('s', ['crank', 'other'], 'screw')],
+      [],
+      { options: { windows: ['power', 'crank'] } },
     );
     expect([...needs(document, 'release:d/c', { windows: 'power' })]).toEqual([]);
     expect([...needs(document, 'release:d/c', { windows: 'crank' })]).toEqual(['release s']);
@@ -81,8 +128,13 @@ describe('taking off', () => {
 
   it('undoes what ties a carried part to something else, but not what stays within', () => {
     const document = made(
-      [part('sail'), part('tweeter', { on: 'sail' }), part('crossover', { on: 'sail' }), part('other')], [],
-      [link('out', 'tweeter', 'body', { behind: ['sail:free'] }), link('within', 'tweeter', 'crossover'), link('across', 'crossover', 'other', { behind: ['sail:free'] })],
+      [part('sail'), part('tweeter', { on: 'sail' }), part('crossover', { on: 'sail' }), part('other')],
+      [],
+      [
+        link('out', 'tweeter', 'body', { behind: ['sail:free'] }),
+        link('within', 'tweeter', 'crossover'),
+        link('across', 'crossover', 'other', { behind: ['sail:free'] }),
+      ],
     );
     const wanted = needs(document, 'takeOff:d/sail');
     expect(wanted.has('undo out')).toBe(true);
@@ -92,7 +144,8 @@ describe('taking off', () => {
 
   it('brings a part along that then lies loose, before anything else that waited', () => {
     const document = made(
-      [part('crank'), part('washer', { looseWith: 'crank' }), part('card', { behind: ['crank'] })], [fastener('cc', 'crank', 'c-clip'), fastener('s', 'card', 'screw', { behind: ['crank'] })],
+      [part('crank'), part('washer', { looseWith: 'crank' }), part('card', { behind: ['crank'] })],
+      [fastener('cc', 'crank', 'c-clip'), fastener('s', 'card', 'screw', { behind: ['crank'] })],
     );
     const steps = plan(document, ['card']);
     expect(steps.indexOf('takeOff washer')).toBeGreaterThan(steps.indexOf('takeOff crank'));
@@ -102,7 +155,8 @@ describe('taking off', () => {
 });
 
 describe('order rules', () => {
-  const document = (rule: { first: string; then: string }) => made([part('a'), part('b')], [fastener('f', 'a', 'screw'), fastener('g', 'b', 'screw')], [], { before: [rule] });
+  const document = (rule: { first: string; then: string }) =>
+    made([part('a'), part('b')], [fastener('f', 'a', 'screw'), fastener('g', 'b', 'screw')], [], { before: [rule] });
 
   it('bind only when both are in the plan, and never add work', () => {
     expect(plan(document({ first: 'b', then: 'f' }), ['a'])).toEqual(['release f', 'free a', 'takeOff a']);
@@ -118,17 +172,39 @@ describe('order rules', () => {
   });
 
   it('that contradict one another are named as a loop', () => {
-    const contrary = makePlan({ documents: [{ ...document({ first: 'f', then: 'g' }), before: [{ first: 'f', then: 'g' }, { first: 'g', then: 'f' }] }], goals: ['a', 'b'], options: {} });
-    expect(contrary.ok ? null : contrary.problems[0]).toMatchObject({ code: 'loop', items: expect.arrayContaining(['f', 'g']) });
+    const contrary = makePlan({
+      documents: [
+        {
+          ...document({ first: 'f', then: 'g' }),
+          before: [
+            { first: 'f', then: 'g' },
+            { first: 'g', then: 'f' },
+          ],
+        },
+      ],
+      goals: ['a', 'b'],
+      options: {},
+    });
+    expect(contrary.ok ? null : contrary.problems[0]).toMatchObject({
+      code: 'loop',
+      items: expect.arrayContaining(['f', 'g']),
+    });
   });
 });
 
 describe('goals', () => {
   const document = made(
-    [part('cap'), part('card', { when: { windows: ['power', 'crank'] } }), part('crank', { when: { windows: 'crank' } })],
-    [fastener('t', 'cap', 'tab'), fastener('s', 'card', 'screw', { behind: ['cap'] })], [link('l', 'card', 'body')], { options: { windows: ['power', 'crank'] } },
+    [
+      part('cap'),
+      part('card', { when: { windows: ['power', 'crank'] } }),
+      part('crank', { when: { windows: 'crank' } }),
+    ],
+    [fastener('t', 'cap', 'tab'), fastener('s', 'card', 'screw', { behind: ['cap'] })],
+    [link('l', 'card', 'body')],
+    { options: { windows: ['power', 'crank'] } },
   );
-  const asked = (goals: string[], options = { windows: 'power' }) => makePlan({ documents: [document], goals, options });
+  const asked = (goals: string[], options = { windows: 'power' }) =>
+    makePlan({ documents: [document], goals, options });
 
   it('are what they say: off, free, released, undone, or only within reach', () => {
     expect(order(asked(['card']))).toContain('takeOff card');
@@ -140,19 +216,39 @@ describe('goals', () => {
   });
 
   it.each([
-    [['sunroof'], 'goal-unknown'], [['s:free'], 'goal-state'], [['card half off'], 'goal-malformed'], [['crank'], 'goal-excluded'], [[], 'no-goal'], [['other/card'], 'goal-unknown'],
+    [['sunroof'], 'goal-unknown'],
+    [['s:free'], 'goal-state'],
+    [['card half off'], 'goal-malformed'],
+    [['crank'], 'goal-excluded'],
+    [[], 'no-goal'],
+    [['other/card'], 'goal-unknown'],
   ])('that cannot be are refused: %j', (goals, code) => {
     const result = asked(goals);
     expect(result.ok ? null : result.problems[0].code).toBe(code);
   });
 
   it('must say which where two procedures have the item', () => {
-    const result = makePlan({ documents: [document, { ...document, id: 'e', side: 'right' }], goals: ['card'], options: { windows: 'power' } });
+    const result = makePlan({
+      documents: [document, { ...document, id: 'e', side: 'right' }],
+      goals: ['card'],
+      options: { windows: 'power' },
+    });
     expect(result.ok ? null : result.problems[0].code).toBe('goal-ambiguous');
   });
 
   it('under options nobody gave keep their items, marked, and name what matters', () => {
-    const result = makePlan({ documents: [made([part('a'), part('cover', { when: { roof: 'glass' } })], [fastener('s', 'a', 'screw', { behind: ['cover'] })], [], { options: { roof: ['glass', 'steel'], paint: ['red', 'blue'] } })], goals: ['a'], options: {} });
+    const result = makePlan({
+      documents: [
+        made(
+          [part('a'), part('cover', { when: { roof: 'glass' } })],
+          [fastener('s', 'a', 'screw', { behind: ['cover'] })],
+          [],
+          { options: { roof: ['glass', 'steel'], paint: ['red', 'blue'] } },
+        ),
+      ],
+      goals: ['a'],
+      options: {},
+    });
     if (!result.ok) throw new Error('no plan');
     expect(result.plan.unknownOptions).toEqual(['roof']);
     expect(result.plan.removal.find((action) => action.item === 'cover')!.ifFitted).toEqual(['roof']);
@@ -160,7 +256,12 @@ describe('goals', () => {
 });
 
 describe('another procedure', () => {
-  const seat = { ...made([part('seat')], [fastener('b', 'seat', 'bolt', { drive: 'T45' })]), id: 'seat-base', zone: 'rear-seat', side: 'centre' as const };
+  const seat = {
+    ...made([part('seat')], [fastener('b', 'seat', 'bolt', { drive: 'T45' })]),
+    id: 'seat-base',
+    zone: 'rear-seat',
+    side: 'centre' as const,
+  };
   const trim = made([part('trim', { behind: ['seat-base/seat:free'] })]);
 
   it('is pulled in as far as it is needed', () => {

@@ -46,6 +46,7 @@ export interface GraphOptions {
 const STATE_ACTION = { free: 'free', off: 'takeOff', released: 'release', undone: 'undo' } as const;
 
 /** The key of the node that makes a state true. */
-export const stateKey = (procedure: string, item: string, state: State) => actionKey(STATE_ACTION[state], procedure, item);
+export const stateKey = (procedure: string, item: string, state: State) =>
+  actionKey(STATE_ACTION[state], procedure, item);
 /** The key of the node "this item can be got at". */
 export const reachKey = (procedure: string, item: string) => `reach:${itemKey(procedure, item)}`;

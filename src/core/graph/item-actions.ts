@@ -1,5 +1,13 @@
 import { fastenerKindOrGuess, findMotion, linkKindOrGuess, parseDrive, type Catalogue } from '../hardware';
-import { countOf, placeOf, type ItemIndex, type Fastener, type Link, type Part, type ProcedureDocument } from '../procedure';
+import {
+  countOf,
+  placeOf,
+  type ItemIndex,
+  type Fastener,
+  type Link,
+  type Part,
+  type ProcedureDocument,
+} from '../procedure';
 import { findZone } from '../vehicle';
 import { actionKey, type Action, type RemovalType } from './action';
 import type { Place } from './costs';
@@ -33,17 +41,31 @@ export function freeTool(catalogue: Catalogue, part: Part): string {
 
 /** Binds the pricing rules to one document. `dependsOn` gives the unknown options of an item. */
 export function itemActionsOf(
-  document: ProcedureDocument, index: ItemIndex, catalogue: Catalogue, dependsOn: Map<string, string[]>,
+  document: ProcedureDocument,
+  index: ItemIndex,
+  catalogue: Catalogue,
+  dependsOn: Map<string, string[]>,
 ): ItemActions {
   const centre: [number, number] = [document.map.width / 2, document.map.height / 2];
   const make = (type: RemovalType, id: string, tool: string, seconds: number): Action => {
     const [x, y] = placeOf(index, id) ?? centre;
     const place: Place = {
-      procedure: document.id, side: document.side, group: findZone(document.zone)?.group ?? document.zone, x, y,
+      procedure: document.id,
+      side: document.side,
+      group: findZone(document.zone)?.group ?? document.zone,
+      x,
+      y,
     };
     return {
-      key: actionKey(type, document.id, id), type, procedure: document.id, item: id, side: document.side, tool,
-      ms: Math.round(seconds * 1000), place, ifFitted: dependsOn.get(id) ?? [],
+      key: actionKey(type, document.id, id),
+      type,
+      procedure: document.id,
+      item: id,
+      side: document.side,
+      tool,
+      ms: Math.round(seconds * 1000),
+      place,
+      ifFitted: dependsOn.get(id) ?? [],
     };
   };
   return {
@@ -58,7 +80,10 @@ export function itemActionsOf(
     },
     free(part) {
       const motions = part.motions ?? [];
-      const seconds = motions.reduce((sum, code) => sum + (findMotion(catalogue, code)?.seconds ?? UNKNOWN_MOTION_SECONDS), 0);
+      const seconds = motions.reduce(
+        (sum, code) => sum + (findMotion(catalogue, code)?.seconds ?? UNKNOWN_MOTION_SECONDS),
+        0,
+      );
       return make('free', part.id, freeTool(catalogue, part), part.seconds ?? Math.max(seconds, 1));
     },
     takeOff(part) {

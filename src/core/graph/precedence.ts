@@ -12,7 +12,11 @@ export interface Precedence {
  * Direct precedence among chosen actions: what they need, through the route taken, and the order rules whose both ends are
  * chosen. Linear in the edges.
  */
-export function precedenceOf(graph: ActionGraph, chosen: ReadonlySet<number>, taken: ReadonlyMap<number, number>): Precedence {
+export function precedenceOf(
+  graph: ActionGraph,
+  chosen: ReadonlySet<number>,
+  taken: ReadonlyMap<number, number>,
+): Precedence {
   const keyOf = (id: number) => graph.nodes[id].key;
   const actions = [...chosen].filter((id) => graph.nodes[id].action).sort((a, b) => (keyOf(a) < keyOf(b) ? -1 : 1));
   const positionOf = new Map(actions.map((id, position) => [id, position]));
@@ -32,12 +36,19 @@ export function precedenceOf(graph: ActionGraph, chosen: ReadonlySet<number>, ta
     if (found) return found;
     // A node on a loop of nodes that are no actions adds nothing of its own while it is being looked at.
     known.set(id, []);
-    const through = [...new Set(direct(id).flatMap((need) => (positionOf.has(need) ? [need] : chosen.has(need) ? throughReach(need) : [])))];
+    const through = [
+      ...new Set(
+        direct(id).flatMap((need) => (positionOf.has(need) ? [need] : chosen.has(need) ? throughReach(need) : [])),
+      ),
+    ];
     known.set(id, through);
     return through;
   };
   const before = actions.map((id) =>
-    throughReach(id).map((need) => positionOf.get(need)!).filter((p) => actions[p] !== id).sort((a, b) => a - b),
+    throughReach(id)
+      .map((need) => positionOf.get(need)!)
+      .filter((p) => actions[p] !== id)
+      .sort((a, b) => a - b),
   );
   return { actions, before };
 }
@@ -68,4 +79,3 @@ export function findLoop(before: number[][]): number[] | null {
   }
   return null;
 }
-

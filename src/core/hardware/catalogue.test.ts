@@ -1,5 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { BASE_CATALOGUE, fastenerKindOrGuess, findFastenerKind, findLinkKind, findMotion, findPartKind, linkKindOrGuess } from './catalogue';
+import {
+  BASE_CATALOGUE,
+  fastenerKindOrGuess,
+  findFastenerKind,
+  findLinkKind,
+  findMotion,
+  findPartKind,
+  linkKindOrGuess,
+} from './catalogue';
 import { extendCatalogue } from './extend';
 import { FASTENER_ALIASES, FASTENER_KINDS } from './fastener-kinds';
 import { NAMED_TOOLS, toolFor } from './tools';
@@ -34,8 +42,16 @@ describe('the catalogue', () => {
   });
 
   it('reads an unknown kind cautiously: turned where it has a drive, pulled where not, never sharing a bin', () => {
-    expect(fastenerKindOrGuess(BASE_CATALOGUE, 'wing-thing', true)).toMatchObject({ code: 'wing-thing', release: 'turned', threaded: true });
-    expect(fastenerKindOrGuess(BASE_CATALOGUE, 'wing-thing', false)).toMatchObject({ code: 'wing-thing', release: 'pulled', threaded: true });
+    expect(fastenerKindOrGuess(BASE_CATALOGUE, 'wing-thing', true)).toMatchObject({
+      code: 'wing-thing',
+      release: 'turned',
+      threaded: true,
+    });
+    expect(fastenerKindOrGuess(BASE_CATALOGUE, 'wing-thing', false)).toMatchObject({
+      code: 'wing-thing',
+      release: 'pulled',
+      threaded: true,
+    });
     expect(linkKindOrGuess(BASE_CATALOGUE, 'chain')).toMatchObject({ code: 'chain', electrical: false });
   });
 
@@ -57,7 +73,12 @@ describe('a shop’s own kinds', () => {
   ]);
 
   it('are like a known one, but for what they say', () => {
-    expect(findFastenerKind(own, 'velvet-clip')).toMatchObject({ release: 'pulled', name: 'velvet clip', releaseSeconds: 9, refitSeconds: FASTENER_KINDS.get('push-clip')!.refitSeconds });
+    expect(findFastenerKind(own, 'velvet-clip')).toMatchObject({
+      release: 'pulled',
+      name: 'velvet clip',
+      releaseSeconds: 9,
+      refitSeconds: FASTENER_KINDS.get('push-clip')!.refitSeconds,
+    });
   });
 
   it('replace one of the same code, and are left out where they are like nothing', () => {

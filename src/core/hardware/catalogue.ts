@@ -13,25 +13,39 @@ export interface Catalogue {
 
 /** The catalogue Pezzo ships with. */
 export const BASE_CATALOGUE: Catalogue = {
-  fasteners: FASTENER_KINDS, links: LINK_KINDS, parts: PART_KINDS, motions: MOTIONS,
+  fasteners: FASTENER_KINDS,
+  links: LINK_KINDS,
+  parts: PART_KINDS,
+  motions: MOTIONS,
 };
 
-const plain = (code: string) => code.trim().toLowerCase().replace(/[\s_]+/g, '-');
+const plain = (code: string) =>
+  code
+    .trim()
+    .toLowerCase()
+    .replace(/[\s_]+/g, '-');
 
 /** The fastener kind for a code or one of its other spellings; undefined where unknown. */
 export function findFastenerKind(catalogue: Catalogue, code: string): FastenerKind | undefined {
   const key = plain(code);
-  return catalogue.fasteners.get(code) ?? catalogue.fasteners.get(key) ?? catalogue.fasteners.get(FASTENER_ALIASES.get(key) ?? '');
+  return (
+    catalogue.fasteners.get(code) ??
+    catalogue.fasteners.get(key) ??
+    catalogue.fasteners.get(FASTENER_ALIASES.get(key) ?? '')
+  );
 }
 
 /** The link kind for a code; undefined where unknown. */
-export const findLinkKind = (catalogue: Catalogue, code: string) => catalogue.links.get(code) ?? catalogue.links.get(plain(code));
+export const findLinkKind = (catalogue: Catalogue, code: string) =>
+  catalogue.links.get(code) ?? catalogue.links.get(plain(code));
 
 /** The part kind for a code; undefined where unknown. */
-export const findPartKind = (catalogue: Catalogue, code: string) => catalogue.parts.get(code) ?? catalogue.parts.get(plain(code));
+export const findPartKind = (catalogue: Catalogue, code: string) =>
+  catalogue.parts.get(code) ?? catalogue.parts.get(plain(code));
 
 /** The motion for a code; undefined where unknown. */
-export const findMotion = (catalogue: Catalogue, code: string) => catalogue.motions.get(code) ?? catalogue.motions.get(plain(code));
+export const findMotion = (catalogue: Catalogue, code: string) =>
+  catalogue.motions.get(code) ?? catalogue.motions.get(plain(code));
 
 /**
  * The kind to plan with where a document names one the catalogue does not have: turned if it carries a drive, else

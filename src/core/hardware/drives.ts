@@ -17,10 +17,12 @@ export interface Drive {
 /** Hexalobular size numbers of ISO 10664:2014 that trim uses, T6 to T60. Table from memory of the standard's scope. */
 const HEXALOBULAR = [6, 7, 8, 9, 10, 15, 20, 25, 27, 30, 40, 45, 50, 55, 60];
 
-const numbered = (family: DriveFamily, prefix: string, sizes: number[]) => (size: string): Drive | null =>
-  sizes.includes(Number(size))
-    ? { code: `${prefix}${size}`, plate: `${prefix}${size}`, family, sizeMm: null, sizeNumber: Number(size) }
-    : null;
+const numbered =
+  (family: DriveFamily, prefix: string, sizes: number[]) =>
+  (size: string): Drive | null =>
+    sizes.includes(Number(size))
+      ? { code: `${prefix}${size}`, plate: `${prefix}${size}`, family, sizeMm: null, sizeNumber: Number(size) }
+      : null;
 
 const hexalobular = numbered('hexalobular', 'T', HEXALOBULAR);
 const cross = numbered('cross', 'PH', [0, 1, 2, 3, 4]);
@@ -74,5 +76,16 @@ export function parseDrive(text: string): Drive | null {
 
 /** The drives offered first when recording: the trade's common ones (common practice, no source). */
 export const COMMON_DRIVES = [
-  'T10', 'T15', 'T20', 'T25', 'T27', 'T30', 'PH2', 'hex 7 mm', 'hex 8 mm', 'hex 10 mm', 'hex 9/32 in', 'hex 5/16 in',
+  'T10',
+  'T15',
+  'T20',
+  'T25',
+  'T27',
+  'T30',
+  'PH2',
+  'hex 7 mm',
+  'hex 8 mm',
+  'hex 10 mm',
+  'hex 9/32 in',
+  'hex 5/16 in',
 ];

@@ -18,7 +18,9 @@ export function extendCatalogue(base: Catalogue, own: OwnKind[]): Catalogue {
   for (const { like, ...rest } of own) {
     const model = findFastenerKind(base, like);
     if (!model) continue;
-    const given = Object.fromEntries(Object.entries(rest).filter(([, value]) => value !== undefined)) as Partial<FastenerKind>;
+    const given = Object.fromEntries(
+      Object.entries(rest).filter(([, value]) => value !== undefined),
+    ) as Partial<FastenerKind>;
     fasteners.set(rest.code, { ...model, ...given });
   }
   return own.length ? { ...base, fasteners } : base;

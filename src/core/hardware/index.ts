@@ -1,4 +1,13 @@
-export { BASE_CATALOGUE, type Catalogue, fastenerKindOrGuess, findFastenerKind, findLinkKind, findMotion, findPartKind, linkKindOrGuess } from './catalogue';
+export {
+  BASE_CATALOGUE,
+  type Catalogue,
+  fastenerKindOrGuess,
+  findFastenerKind,
+  findLinkKind,
+  findMotion,
+  findPartKind,
+  linkKindOrGuess,
+} from './catalogue';
 export { COMMON_DRIVES, parseDrive } from './drives';
 export { type OwnKind, extendCatalogue } from './extend';
 export { FASTENER_KINDS, type FastenerKind } from './fastener-kinds';

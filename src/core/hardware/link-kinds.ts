@@ -15,7 +15,18 @@ export interface LinkKind {
 type Row = [string, string, string, boolean, string, string, string, string, number, number];
 
 const ROWS: Row[] = [
-  ['connector', 'connector', 'connectors', true, 'Unplug', 'Plug in', 'press the tab, then draw the body, never the wires', 'hand', 5, 5],
+  [
+    'connector',
+    'connector',
+    'connectors',
+    true,
+    'Unplug',
+    'Plug in',
+    'press the tab, then draw the body, never the wires',
+    'hand',
+    5,
+    5,
+  ],
   ['cable', 'cable', 'cables', false, 'Unhook', 'Hook up', 'unhook the outer, turn, drop the end out', 'hand', 10, 14],
   ['rod', 'rod', 'rods', false, 'Release', 'Clip in', 'rotate the keeper, draw the rod out', 'hand', 8, 10],
   ['lamp', 'lamp', 'lamps', true, 'Unplug', 'Plug in', 'twist the holder out', 'hand', 6, 6],
@@ -30,6 +41,7 @@ const ROWS: Row[] = [
 /** Every link kind Pezzo ships with, by code. */
 export const LINK_KINDS: ReadonlyMap<string, LinkKind> = new Map(
   ROWS.map(([code, name, plural, electrical, verb, refitVerb, release, tool, releaseSeconds, refitSeconds]) => [
-    code, { code, name, plural, electrical, verb, refitVerb, release, tool, releaseSeconds, refitSeconds },
+    code,
+    { code, name, plural, electrical, verb, refitVerb, release, tool, releaseSeconds, refitSeconds },
   ]),
 );

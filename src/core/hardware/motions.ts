@@ -15,16 +15,30 @@ export interface Motion {
 const PLACES = ['front', 'rear', 'top', 'bottom', 'middle', 'left', 'right'] as const;
 const spot = (place: string) => (place === 'middle' ? 'in the middle' : `at the ${place}`);
 
-const located = (code: string, words: string, refit: string, seconds: number, frees: boolean, pries: boolean): Motion[] =>
+const located = (
+  code: string,
+  words: string,
+  refit: string,
+  seconds: number,
+  frees: boolean,
+  pries: boolean,
+): Motion[] =>
   PLACES.map((place) => ({
     code: `${code}-${place}`,
     words: `${words} ${spot(place)}`,
     refitWords: `${refit} ${spot(place)}`,
-    seconds, frees, pries,
+    seconds,
+    frees,
+    pries,
   }));
 
 const simple = (
-  code: string, words: string, refitWords: string, seconds: number, frees = true, pries = false,
+  code: string,
+  words: string,
+  refitWords: string,
+  seconds: number,
+  frees = true,
+  pries = false,
 ): Motion => ({ code, words, refitWords, seconds, frees, pries });
 
 /** Every motion Pezzo knows, by code. Times in seconds (common practice, no source). */

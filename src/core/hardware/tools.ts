@@ -8,11 +8,25 @@ export interface Tool {
 }
 
 const NAMED: [code: string, name: string][] = [
-  ['hand', 'Bare hand'], ['trim-tool', 'Plastic trim tool'], ['pick', 'Pick'], ['clip-hook', 'C-clip hook'],
-  ['taped-steel', 'Taped steel lever'], ['clip-fork', 'Clip fork'], ['pliers', 'Pliers'], ['side-cutters', 'Side cutters'],
-  ['drill', 'Drill'], ['heat-gun', 'Heat gun'], ['scraper', 'Plastic scraper'], ['knife', 'Knife'], ['magnet', 'Magnet'],
-  ['rivet-tool', 'Rivet tool'], ['extension-75', '75 mm extension'], ['extension-150', '150 mm extension'], ['extension-250', '250 mm extension'],
-  ['right-angle-driver', 'Right-angle driver'], ['battery-spanner', 'Battery terminal spanner'],
+  ['hand', 'Bare hand'],
+  ['trim-tool', 'Plastic trim tool'],
+  ['pick', 'Pick'],
+  ['clip-hook', 'C-clip hook'],
+  ['taped-steel', 'Taped steel lever'],
+  ['clip-fork', 'Clip fork'],
+  ['pliers', 'Pliers'],
+  ['side-cutters', 'Side cutters'],
+  ['drill', 'Drill'],
+  ['heat-gun', 'Heat gun'],
+  ['scraper', 'Plastic scraper'],
+  ['knife', 'Knife'],
+  ['magnet', 'Magnet'],
+  ['rivet-tool', 'Rivet tool'],
+  ['extension-75', '75 mm extension'],
+  ['extension-150', '150 mm extension'],
+  ['extension-250', '250 mm extension'],
+  ['right-angle-driver', 'Right-angle driver'],
+  ['battery-spanner', 'Battery terminal spanner'],
 ];
 
 /** The hand tools Pezzo ships with, by code. Drivers and sockets are made from the drive. */
@@ -21,7 +35,12 @@ export const NAMED_TOOLS: ReadonlyMap<string, Tool> = new Map(
 );
 
 const DRIVER_NOUN = {
-  hexalobular: 'driver', cross: 'driver', hex: 'socket', 'hex-socket': 'hex key', slot: 'driver', square: 'driver',
+  hexalobular: 'driver',
+  cross: 'driver',
+  hex: 'socket',
+  'hex-socket': 'hex key',
+  slot: 'driver',
+  square: 'driver',
 } as const;
 
 /** The tool for a tool code or a drive. An unknown code is taken at its word, so a plan never loses a tool. */

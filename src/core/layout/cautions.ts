@@ -12,24 +12,30 @@ const MANUAL = "The vehicle maker's manual, local rules and licensed practice co
 
 /** The shop's usual cautions (common practice, no source); every one defers to the maker's manual. */
 export const CAUTIONS: Record<string, string> = {
-  'srs': `Airbag (SRS) connector: battery off, then wait as the vehicle maker says. Never probe it. No power until every one is joined again. ${MANUAL}`,
+  srs: `Airbag (SRS) connector: battery off, then wait as the vehicle maker says. Never probe it. No power until every one is joined again. ${MANUAL}`,
   'srs-door': `This door carries airbag (SRS) wiring or a pressure sensor: do not probe unidentified wires. ${MANUAL}`,
   'srs-seat': `Seat airbag wiring: battery off and the maker's wait before any SRS connector. ${MANUAL}`,
   'srs-pillar': `Curtain airbag behind the trim: nothing may be clipped or left in its path. ${MANUAL}`,
   'sharp-edges': 'Bare sheet-metal edges inside the door cut: wear gloves.',
-  'glass': 'Window glass and its regulator can pinch and break: keep hands out of its path when it moves.',
-  'spring': 'Stored spring energy: keep the face away and let it go slowly.',
+  glass: 'Window glass and its regulator can pinch and break: keep hands out of its path when it moves.',
+  spring: 'Stored spring energy: keep the face away and let it go slowly.',
   'c-clip': 'The C-clip flies: wear eye protection and hold a cloth over it.',
-  'drill': 'Drilling: eye and ear protection; know what is behind (glass, rods, loom, airbag sensor); catch the swarf.',
-  'heat': 'Heat gun: keep it moving, off glass and away from airbag parts.',
-  'cutting': 'Cut away from the hand; eye protection.',
-  'solvent': 'Solvents: ventilate and keep from sparks.',
-  'lifting': 'Heavy or awkward: lift with two people.',
+  drill: 'Drilling: eye and ear protection; know what is behind (glass, rods, loom, airbag sensor); catch the swarf.',
+  heat: 'Heat gun: keep it moving, off glass and away from airbag parts.',
+  cutting: 'Cut away from the hand; eye protection.',
+  solvent: 'Solvents: ventilate and keep from sparks.',
+  lifting: 'Heavy or awkward: lift with two people.',
   'high-voltage': 'Orange cables are high voltage: stop. Trained people only.',
-  'battery': `Battery: take the negative off first and insulate it. ${MANUAL}`,
+  battery: `Battery: take the negative off first and insulate it. ${MANUAL}`,
 };
 
-const TOOL_CAUTIONS: Record<string, string> = { 'drill': 'drill', 'heat-gun': 'heat', 'knife': 'cutting', 'side-cutters': 'cutting', 'battery-spanner': 'battery' };
+const TOOL_CAUTIONS: Record<string, string> = {
+  drill: 'drill',
+  'heat-gun': 'heat',
+  knife: 'cutting',
+  'side-cutters': 'cutting',
+  'battery-spanner': 'battery',
+};
 
 /** The cautions of a plan: the documents' own, and those that follow from what is done. */
 export function cautionsFor(graph: ActionGraph, actions: Action[]): Caution[] {
@@ -51,7 +57,8 @@ export function actionCautions(graph: ActionGraph, action: Action): string[] {
   if (action.type === 'undo' && index?.links.get(action.item)?.safety === 'srs') codes.push('srs');
   if (action.type === 'wait') codes.push('srs');
   const fastener = action.type === 'release' ? index?.fasteners.get(action.item) : undefined;
-  if (fastener && fastenerKindOrGuess(graph.catalogue, fastener.kind, !!fastener.drive).code === 'c-clip') codes.push('c-clip');
+  if (fastener && fastenerKindOrGuess(graph.catalogue, fastener.kind, !!fastener.drive).code === 'c-clip')
+    codes.push('c-clip');
   const byTool = TOOL_CAUTIONS[action.tool];
   if (byTool) codes.push(byTool);
   return codes;

@@ -38,14 +38,22 @@ export function sparesOf(graph: ActionGraph, removal: Action[], level: number, h
   const byKind = new Map<string, Spare & { procedures: Set<string> }>();
   for (const { fastener, kind, key, procedure } of released(graph, removal)) {
     if (kind.threaded || kind.integral || kind.destructive) continue;
-    const spare = byKind.get(kind.code) ?? { kind: kind.code, name: kind.plural, pieces: 0, spares: 0, items: [], procedures: new Set() };
+    const spare = byKind.get(kind.code) ?? {
+      kind: kind.code,
+      name: kind.plural,
+      pieces: 0,
+      spares: 0,
+      items: [],
+      procedures: new Set(),
+    };
     spare.pieces += countOf(fastener);
     spare.items.push(key);
     spare.procedures.add(recordedId(procedure));
     byKind.set(kind.code, spare);
   }
   return [...byKind.values()].map(({ procedures, ...spare }) => {
-    const own = [...procedures].map((id) => history.procedures[`${id}/${spare.kind}`] ?? NOTHING)
+    const own = [...procedures]
+      .map((id) => history.procedures[`${id}/${spare.kind}`] ?? NOTHING)
       .reduce((a, b) => ({ out: a.out + b.out, broken: a.broken + b.broken }), NOTHING);
     const all = history.kinds[spare.kind] ?? NOTHING;
     const others = { out: Math.max(0, all.out - own.out), broken: Math.max(0, all.broken - own.broken) };
@@ -56,15 +64,27 @@ export function sparesOf(graph: ActionGraph, removal: Action[], level: number, h
 
 /** What the plan destroys and what it comes back as. */
 export function replacementsOf(graph: ActionGraph, removal: Action[]): Replacement[] {
-  return released(graph, removal).filter(({ kind, fastener }) => kind.destructive || fastener.refit?.as).map(({ fastener, kind, key }) => ({
-    item: key, as: fastener.refit?.as ?? `new ${countOf(fastener) === 1 ? kind.name : kind.plural}`, material: fastener.refit?.material ?? fastener.refit?.as ?? kind.plural,
-    count: fastener.refit?.count ?? countOf(fastener), reversible: fastener.refit?.reversible ?? true,
-  }));
+  return released(graph, removal)
+    .filter(({ kind, fastener }) => kind.destructive || fastener.refit?.as)
+    .map(({ fastener, kind, key }) => ({
+      item: key,
+      as: fastener.refit?.as ?? `new ${countOf(fastener) === 1 ? kind.name : kind.plural}`,
+      material: fastener.refit?.material ?? fastener.refit?.as ?? kind.plural,
+      count: fastener.refit?.count ?? countOf(fastener),
+      reversible: fastener.refit?.reversible ?? true,
+    }));
 }
 
 function released(graph: ActionGraph, removal: Action[]) {
-  return removal.filter((action) => action.type === 'release').map(({ procedure, item }) => {
-    const fastener = graph.indexes.get(procedure!)!.fasteners.get(item)!;
-    return { fastener, procedure: procedure!, key: `${procedure}/${item}`, kind: fastenerKindOrGuess(graph.catalogue, fastener.kind, fastener.drive !== undefined) };
-  });
+  return removal
+    .filter((action) => action.type === 'release')
+    .map(({ procedure, item }) => {
+      const fastener = graph.indexes.get(procedure!)!.fasteners.get(item)!;
+      return {
+        fastener,
+        procedure: procedure!,
+        key: `${procedure}/${item}`,
+        kind: fastenerKindOrGuess(graph.catalogue, fastener.kind, fastener.drive !== undefined),
+      };
+    });
 }

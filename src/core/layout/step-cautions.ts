@@ -6,7 +6,8 @@ import type { Action, ActionGraph } from '../graph';
 export function stepCaution(graph: ActionGraph, action: Action): string | null {
   const [code] = actionCautions(graph, action);
   if (code) return CAUTIONS[code];
-  const fastener = action.type === 'release' ? graph.indexes.get(action.procedure ?? '')?.fasteners.get(action.item) : undefined;
+  const fastener =
+    action.type === 'release' ? graph.indexes.get(action.procedure ?? '')?.fasteners.get(action.item) : undefined;
   const drive = fastener?.drive ? parseDrive(fastener.drive) : null;
   return drive ? confusionNote(drive) : null;
 }

@@ -28,7 +28,8 @@ const MAGNET_FROM_MM = 50;
 export function reachTools({ recess = 0, angle = 0 }: Pick<Fastener, 'recess' | 'angle'>): string[] {
   const length = EXTENSIONS_MM.find((mm) => mm >= recess) ?? EXTENSIONS_MM[EXTENSIONS_MM.length - 1];
   return [
-    ...(recess >= EXTENSION_FROM_MM ? [`extension-${length}`] : []), ...(Math.abs(angle) >= RIGHT_ANGLE_FROM ? ['right-angle-driver'] : []),
+    ...(recess >= EXTENSION_FROM_MM ? [`extension-${length}`] : []),
+    ...(Math.abs(angle) >= RIGHT_ANGLE_FROM ? ['right-angle-driver'] : []),
     ...(recess >= MAGNET_FROM_MM ? ['magnet'] : []),
   ];
 }
@@ -49,7 +50,8 @@ export function toolsFor(graph: ActionGraph, removal: Action[], refit: RefitStep
   };
   for (const action of removal) {
     lay(action.tool, action.item);
-    const fastener = action.type === 'release' ? graph.indexes.get(action.procedure!)?.fasteners.get(action.item) : undefined;
+    const fastener =
+      action.type === 'release' ? graph.indexes.get(action.procedure!)?.fasteners.get(action.item) : undefined;
     if (fastener) for (const tool of reachTools(fastener)) lay(tool, action.item);
   }
   for (const step of refit) if (step.type !== 'gate') lay(step.tool, step.item);
@@ -66,7 +68,9 @@ function describe(need: ToolNeed, list: ToolNeed[]): void {
   const other = list.find((one) => one !== need && substitutes(one.tool, need.tool));
   if (!other) return;
   need.coveredBy = other.tool;
-  need.notes.push(`The ${other.name} does it too (${fitOf(parseDrive(other.tool)!, head).slackMm!.toFixed(2)} mm slack).`);
+  need.notes.push(
+    `The ${other.name} does it too (${fitOf(parseDrive(other.tool)!, head).slackMm!.toFixed(2)} mm slack).`,
+  );
 }
 
 const substitutes = (tool: string, head: string): boolean => {

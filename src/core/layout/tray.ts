@@ -71,8 +71,21 @@ export function planTray(catalogue: Catalogue, entries: TrayEntry[], bins = Infi
     tray.bins.push({ bin: at + 1, items: ids });
     for (const id of ids) tray.binOf.set(id, at + 1);
   });
-  for (const { id, procedure, fastener } of groups.slice(bins).flat().flatMap((one) => one.entries)) {
-    tray.taped.push({ item: id, label: [id.slice(procedure.length + 1), fastener.drive, fastener.length && `${fastener.length} mm`, `× ${fastener.count ?? 1}`].filter(Boolean).join(' ') });
+  for (const { id, procedure, fastener } of groups
+    .slice(bins)
+    .flat()
+    .flatMap((one) => one.entries)) {
+    tray.taped.push({
+      item: id,
+      label: [
+        id.slice(procedure.length + 1),
+        fastener.drive,
+        fastener.length && `${fastener.length} mm`,
+        `× ${fastener.count ?? 1}`,
+      ]
+        .filter(Boolean)
+        .join(' '),
+    });
   }
   return tray;
 }

@@ -27,8 +27,8 @@ export function breakChance(prior: BreakChance, kind: BreakRecord, procedure: Br
 /** ln Γ(x) for x > 0 by Lanczos' approximation (g = 7, n = 9; Numerical Recipes, 3rd ed., 6.1); relative error below 1e-13. */
 export function logGamma(x: number): number {
   const c = [
-    0.99999999999980993, 676.5203681218851, -1259.1392167224028, 771.32342877765313, -176.61502916214059, 12.507343278686905,
-    -0.13857109526572012, 9.9843695780195716e-6, 1.5056327351493116e-7,
+    0.99999999999980993, 676.5203681218851, -1259.1392167224028, 771.32342877765313, -176.61502916214059,
+    12.507343278686905, -0.13857109526572012, 9.9843695780195716e-6, 1.5056327351493116e-7,
   ];
   if (x < 0.5) return Math.log(Math.PI / Math.sin(Math.PI * x)) - logGamma(1 - x);
   const t = x + 6.5;

@@ -33,7 +33,10 @@ export function durationOf(seconds: number[], fixedSeconds: number, factor = 1):
  * standard as if that were `STANDARD_WEIGHT` jobs. 1 where nothing is known.
  */
 export function paceOf(ratios: number[]): number {
-  const logs = ratios.filter((ratio) => ratio > 0).map(Math.log).sort((a, b) => a - b);
+  const logs = ratios
+    .filter((ratio) => ratio > 0)
+    .map(Math.log)
+    .sort((a, b) => a - b);
   if (logs.length === 0) return 1;
   const middle = (logs[Math.floor((logs.length - 1) / 2)] + logs[Math.floor(logs.length / 2)]) / 2;
   return Math.exp(middle * (logs.length / (logs.length + STANDARD_WEIGHT)));

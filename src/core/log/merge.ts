@@ -28,9 +28,13 @@ export function mergeLog<E extends LoggedEvent>(events: Iterable<E>): MergedLog<
   for (const event of events) if (event.late || !byId.has(event.id)) byId.set(event.id, event);
   const unique = [...byId.values()].sort(compareEvents);
   const inTime = unique.filter(({ late }) => !late);
-  const takenBack = new Set(inTime.flatMap((event) => (event.type === 'retracted' ? [(event as E & Retraction).event] : [])));
+  const takenBack = new Set(
+    inTime.flatMap((event) => (event.type === 'retracted' ? [(event as E & Retraction).event] : [])),
+  );
   return {
-    standing: inTime.filter((event) => event.type === 'retracted' || !takenBack.has(event.id) || NEVER_TAKEN_BACK.has(event.type)),
+    standing: inTime.filter(
+      (event) => event.type === 'retracted' || !takenBack.has(event.id) || NEVER_TAKEN_BACK.has(event.type),
+    ),
     later: unique.filter(({ late }) => late),
     lastLamport: unique.at(-1)?.lamport ?? 0,
   };

@@ -9,7 +9,11 @@ export interface AssignmentPrices {
  * pairs `Infinity`. Shortest augmenting paths (Jonker and Volgenant, Computing 38, 1987). Null where some column cannot be
  * paired. O(columns² · rows).
  */
-export function priceAssignment(rows: number, columns: number, cost: (row: number, column: number) => number): AssignmentPrices | null {
+export function priceAssignment(
+  rows: number,
+  columns: number,
+  cost: (row: number, column: number) => number,
+): AssignmentPrices | null {
   // Index 0 stands for "none" in the classical formulation; rows and columns count from 1.
   const rowPrice = new Float64Array(rows + 1);
   const columnPrice = new Float64Array(columns + 1);

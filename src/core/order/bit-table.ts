@@ -1,8 +1,15 @@
 /** True where the set at `offset` has the member. */
-export const hasBit = (words: Int32Array, offset: number, member: number) => ((words[offset + (member >>> 5)] >>> (member & 31)) & 1) === 1;
+export const hasBit = (words: Int32Array, offset: number, member: number) =>
+  ((words[offset + (member >>> 5)] >>> (member & 31)) & 1) === 1;
 
 /** True where every member of the mask is in the set. */
-export function holdsAll(words: Int32Array, offset: number, masks: Int32Array, maskOffset: number, count: number): boolean {
+export function holdsAll(
+  words: Int32Array,
+  offset: number,
+  masks: Int32Array,
+  maskOffset: number,
+  count: number,
+): boolean {
   for (let w = 0; w < count; w += 1) if ((masks[maskOffset + w] & ~words[offset + w]) !== 0) return false;
   return true;
 }
@@ -15,7 +22,10 @@ export class BitTable {
   private used: Uint8Array;
   private mask: number;
 
-  constructor(private readonly words: number, capacity = 1024) {
+  constructor(
+    private readonly words: number,
+    capacity = 1024,
+  ) {
     const slots = 2 ** Math.ceil(Math.log2(capacity * 2));
     this.mask = slots - 1;
     this.keys = new Int32Array(slots * (words + 1));
@@ -45,7 +55,14 @@ export class BitTable {
     return this.used[at] ? this.values[at] : undefined;
   }
 
-  private probe(keys: Int32Array, used: Uint8Array, mask: number, set: Int32Array, offset: number, extra: number): number {
+  private probe(
+    keys: Int32Array,
+    used: Uint8Array,
+    mask: number,
+    set: Int32Array,
+    offset: number,
+    extra: number,
+  ): number {
     const { words } = this;
     let hash = Math.imul(extra + 1, 0x9e3779b1);
     for (let w = 0; w < words; w += 1) hash = Math.imul(hash ^ set[offset + w], 0x85ebca6b) ^ (hash >>> 13);

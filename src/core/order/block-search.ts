@@ -40,7 +40,10 @@ export class BlockSearch {
   private readonly ends: Int32Array;
   private anyEnd = true;
 
-  constructor(readonly block: Block, classSets?: number) {
+  constructor(
+    readonly block: Block,
+    classSets?: number,
+  ) {
     const { moves, classes } = remainderBoundOf(block, classSets);
     this.moves = moves;
     this.classes = classes;
@@ -69,7 +72,12 @@ export class BlockSearch {
     let best = -1;
     for (let at = 0; at < layer.length; at += 1) if (best < 0 || layer.cost[at] < layer.cost[best]) best = at;
     if (best < 0) return { sequence: null, costMs: Infinity, lowerMs, states };
-    return { sequence: this.trace(history, best), costMs: layer.cost[best], lowerMs: Math.min(lowerMs, layer.cost[best]), states };
+    return {
+      sequence: this.trace(history, best),
+      costMs: layer.cost[best],
+      lowerMs: Math.min(lowerMs, layer.cost[best]),
+      states,
+    };
   }
 
   private noteEnds({ mayEnd }: PassRequest): void {
@@ -139,7 +147,8 @@ export class BlockSearch {
       // A member that costs nothing to go on with is best done now: doing it later can only cost more. (Not one that the order has to end with.)
       let only = -1;
       for (let member = 0; member < size && only < 0; member += 1) {
-        const free = transition[last * size + member] === 0 && member !== last && (this.anyEnd || !hasBit(this.ends, 0, member));
+        const free =
+          transition[last * size + member] === 0 && member !== last && (this.anyEnd || !hasBit(this.ends, 0, member));
         if (free && this.isOpen(from.sets, offset, member, before)) only = member;
       }
       for (let member = only < 0 ? 0 : only; member < (only < 0 ? size : only + 1); member += 1) {

@@ -41,9 +41,16 @@ export function makeBlock(problem: OrderProblem, positions: number[], moveCap = 
   const tools = [...new Set(members.map((position) => problem.actions[position].tool))];
   const zones = [...new Set(members.map((position) => problem.actions[position].place.procedure))];
   const block: Block = {
-    members, size, words, tools, hasZones: zones.length > 1,
-    transition: new Int32Array(size * size), move: new Int32Array(size * size), before: new Int32Array(size * words),
-    isSource: new Array<boolean>(size).fill(true), isSink: new Array<boolean>(size).fill(true),
+    members,
+    size,
+    words,
+    tools,
+    hasZones: zones.length > 1,
+    transition: new Int32Array(size * size),
+    move: new Int32Array(size * size),
+    before: new Int32Array(size * words),
+    isSource: new Array<boolean>(size).fill(true),
+    isSink: new Array<boolean>(size).fill(true),
     toolOf: Int32Array.from(members, (position) => tools.indexOf(problem.actions[position].tool)),
     zoneOf: Int32Array.from(members, (position) => zones.indexOf(problem.actions[position].place.procedure)),
     takeUp: Int32Array.from(tools, (tool) => toolChangeMs('\0', tool, problem.costs)),
@@ -60,7 +67,8 @@ export function makeBlock(problem: OrderProblem, positions: number[], moveCap = 
       if (from === to) continue;
       const [last, next] = [problem.actions[members[from]], problem.actions[members[to]]];
       block.move[from * size + to] = Math.min(moveCap, moveMs(last.place, next.place, problem.costs));
-      block.transition[from * size + to] = block.move[from * size + to] + toolChangeMs(last.tool, next.tool, problem.costs);
+      block.transition[from * size + to] =
+        block.move[from * size + to] + toolChangeMs(last.tool, next.tool, problem.costs);
     }
   }
   return block;

@@ -20,8 +20,17 @@ function completionMs(block: Block, done: Set<number>, last: number): number {
   if (done.size === block.size) return 0;
   let best = Infinity;
   for (let next = 0; next < block.size; next += 1) {
-    if (done.has(next) || ![...Array(block.size).keys()].every((first) => !hasBit(block.before, next * block.words, first) || done.has(first))) continue;
-    best = Math.min(best, block.transition[last * block.size + next] + completionMs(block, new Set([...done, next]), next));
+    if (
+      done.has(next) ||
+      ![...Array(block.size).keys()].every(
+        (first) => !hasBit(block.before, next * block.words, first) || done.has(first),
+      )
+    )
+      continue;
+    best = Math.min(
+      best,
+      block.transition[last * block.size + next] + completionMs(block, new Set([...done, next]), next),
+    );
   }
   return best;
 }
@@ -34,138 +43,200 @@ const bits = (block: Block, members: Iterable<number>) => {
 
 describe('the bounds', () => {
   it('never overestimate what is still to come, in any state that can arise', () => {
-    fc.assert(fc.property(orderProblems({ maxActions: 6 }), fc.array(fc.nat(10), { maxLength: 6 }), (problem, picks) => {
-      const block = makeBlock(problem, everything(problem));
-      const { moves, classes } = remainderBoundOf(block);
-      const done = new Set<number>();
-      let last = -1;
-      for (const pick of [0, ...picks]) {
-        const open = [...Array(block.size).keys()].filter((member) => !done.has(member) && [...Array(block.size).keys()].every((first) => !hasBit(block.before, member * block.words, first) || done.has(first)));
-        if (open.length === 0) break;
-        last = open[pick % open.length];
-        done.add(last);
-        const left = [...Array(block.size).keys()].filter((member) => !done.has(member));
-        const into = left.reduce((sum, member) => sum + moves.intoMs[member], 0);
-        const paired = left.reduce((sum, member) => sum + moves.toMs[member], 0) + [...left, last].reduce((sum, member) => sum + moves.fromMs[member], 0);
-        const bound = Math.max(into, paired, 0) + classes.remainingMs(bits(block, done), 0, last);
-        expect(bound).toBeLessThanOrEqual(completionMs(block, done, last));
-      }
-    }), { numRuns: 150 });
+    fc.assert(
+      fc.property(orderProblems({ maxActions: 6 }), fc.array(fc.nat(10), { maxLength: 6 }), (problem, picks) => {
+        const block = makeBlock(problem, everything(problem));
+        const { moves, classes } = remainderBoundOf(block);
+        const done = new Set<number>();
+        let last = -1;
+        for (const pick of [0, ...picks]) {
+          const open = [...Array(block.size).keys()].filter(
+            (member) =>
+              !done.has(member) &&
+              [...Array(block.size).keys()].every(
+                (first) => !hasBit(block.before, member * block.words, first) || done.has(first),
+              ),
+          );
+          if (open.length === 0) break;
+          last = open[pick % open.length];
+          done.add(last);
+          const left = [...Array(block.size).keys()].filter((member) => !done.has(member));
+          const into = left.reduce((sum, member) => sum + moves.intoMs[member], 0);
+          const paired =
+            left.reduce((sum, member) => sum + moves.toMs[member], 0) +
+            [...left, last].reduce((sum, member) => sum + moves.fromMs[member], 0);
+          const bound = Math.max(into, paired, 0) + classes.remainingMs(bits(block, done), 0, last);
+          expect(bound).toBeLessThanOrEqual(completionMs(block, done, last));
+        }
+      }),
+      { numRuns: 150 },
+    );
   });
 
   it('of tool changes alone are exact where nothing moves', () => {
-    fc.assert(fc.property(orderProblems({ maxActions: 6, zones: 1 }), (problem) => {
-      const still = { ...problem, actions: problem.actions.map((action) => ({ ...action, place: { ...action.place, x: 0, y: 0 } })) };
-      const block = makeBlock(still, everything(still));
-      const classes = new ClassBound(block, 0, block.takeUp, CLASS_EFFORT.searching);
-      for (let first = 0; first < block.size; first += 1) {
-        if (block.isSource[first]) expect(classes.remainingMs(bits(block, [first]), 0, first)).toBe(completionMs(block, new Set([first]), first));
-      }
-    }), { numRuns: 100 });
+    fc.assert(
+      fc.property(orderProblems({ maxActions: 6, zones: 1 }), (problem) => {
+        const still = {
+          ...problem,
+          actions: problem.actions.map((action) => ({ ...action, place: { ...action.place, x: 0, y: 0 } })),
+        };
+        const block = makeBlock(still, everything(still));
+        const classes = new ClassBound(block, 0, block.takeUp, CLASS_EFFORT.searching);
+        for (let first = 0; first < block.size; first += 1) {
+          if (block.isSource[first])
+            expect(classes.remainingMs(bits(block, [first]), 0, first)).toBe(
+              completionMs(block, new Set([first]), first),
+            );
+        }
+      }),
+      { numRuns: 100 },
+    );
   });
 
   it('stay below the truth when their effort is spent', () => {
-    fc.assert(fc.property(orderProblems({ maxActions: 6, zones: 1 }), (problem) => {
-      const block = makeBlock(problem, everything(problem));
-      const tired = new ClassBound(block, 0, block.takeUp, 0);
-      const fresh = new ClassBound(block, 0, block.takeUp, CLASS_EFFORT.searching);
-      const first = block.isSource.indexOf(true);
-      expect(tired.remainingMs(bits(block, [first]), 0, first)).toBeLessThanOrEqual(fresh.remainingMs(bits(block, [first]), 0, first));
-    }));
+    fc.assert(
+      fc.property(orderProblems({ maxActions: 6, zones: 1 }), (problem) => {
+        const block = makeBlock(problem, everything(problem));
+        const tired = new ClassBound(block, 0, block.takeUp, 0);
+        const fresh = new ClassBound(block, 0, block.takeUp, CLASS_EFFORT.searching);
+        const first = block.isSource.indexOf(true);
+        expect(tired.remainingMs(bits(block, [first]), 0, first)).toBeLessThanOrEqual(
+          fresh.remainingMs(bits(block, [first]), 0, first),
+        );
+      }),
+    );
   });
 });
 
 describe('a block', () => {
   it('numbers its members so that what comes before has the smaller number', () => {
-    fc.assert(fc.property(orderProblems({ maxActions: 40 }), (problem) => {
-      const block = makeBlock(problem, everything(problem));
-      const all = allBefore(block);
-      for (let member = 0; member < block.size; member += 1) {
-        for (let other = member; other < block.size; other += 1) expect(hasBit(all, member * block.words, other)).toBe(false);
-      }
-      expect([...block.members].sort((a, b) => a - b)).toEqual(everything(problem));
-    }));
+    fc.assert(
+      fc.property(orderProblems({ maxActions: 40 }), (problem) => {
+        const block = makeBlock(problem, everything(problem));
+        const all = allBefore(block);
+        for (let member = 0; member < block.size; member += 1) {
+          for (let other = member; other < block.size; other += 1)
+            expect(hasBit(all, member * block.words, other)).toBe(false);
+        }
+        expect([...block.members].sort((a, b) => a - b)).toEqual(everything(problem));
+      }),
+    );
   });
 
   it('lets a member follow only where nothing forbids it', () => {
-    fc.assert(fc.property(orderProblems({ maxActions: 12 }), (problem) => {
-      const block = makeBlock(problem, everything(problem));
-      const can = canFollowOf(block);
-      const all = allBefore(block);
-      for (let a = 0; a < block.size; a += 1) for (let b = 0; b < block.size; b += 1) if (can(a, b)) {
-        expect(a).not.toBe(b);
-        expect(hasBit(all, a * block.words, b)).toBe(false);
-      }
-    }));
+    fc.assert(
+      fc.property(orderProblems({ maxActions: 12 }), (problem) => {
+        const block = makeBlock(problem, everything(problem));
+        const can = canFollowOf(block);
+        const all = allBefore(block);
+        for (let a = 0; a < block.size; a += 1)
+          for (let b = 0; b < block.size; b += 1)
+            if (can(a, b)) {
+              expect(a).not.toBe(b);
+              expect(hasBit(all, a * block.words, b)).toBe(false);
+            }
+      }),
+    );
   });
 
   it('is searched the same with a narrow pass first as with a wide one at once', () => {
-    fc.assert(fc.property(orderProblems({ maxActions: 10, zones: 1 }), (problem) => {
-      const solve = (widths: number[]) => {
-        const task = newTask(new BlockSearch(makeBlock(problem, everything(problem))), { startMs: () => 0, mayEnd: () => true, below: Infinity });
-        settle([task], { widths, states: 1e6 }, WATCH);
-        return task;
-      };
-      const [stepwise, wide] = [solve([1, 3, 1000]), solve([100_000])];
-      expect(stepwise.best.costMs).toBe(wide.best.costMs);
-      expect(wide.best.lowerMs).toBe(wide.best.costMs);
-      expect(pathMs(wide.search.block, wide.best.sequence!)).toBe(wide.best.costMs);
-    }), { numRuns: 60 });
+    fc.assert(
+      fc.property(orderProblems({ maxActions: 10, zones: 1 }), (problem) => {
+        const solve = (widths: number[]) => {
+          const task = newTask(new BlockSearch(makeBlock(problem, everything(problem))), {
+            startMs: () => 0,
+            mayEnd: () => true,
+            below: Infinity,
+          });
+          settle([task], { widths, states: 1e6 }, WATCH);
+          return task;
+        };
+        const [stepwise, wide] = [solve([1, 3, 1000]), solve([100_000])];
+        expect(stepwise.best.costMs).toBe(wide.best.costMs);
+        expect(wide.best.lowerMs).toBe(wide.best.costMs);
+        expect(pathMs(wide.search.block, wide.best.sequence!)).toBe(wide.best.costMs);
+      }),
+      { numRuns: 60 },
+    );
   });
 
   it('begins and ends with the tools it is asked for, or says that it cannot', () => {
-    fc.assert(fc.property(orderProblems({ maxActions: 7, zones: 1 }), fc.constantFrom('hand', 'T20', 'trim-tool'), fc.constantFrom('hand', 'T20', 'trim-tool'), (problem, first, last) => {
-      const block = makeBlock(problem, everything(problem));
-      const toolAt = (member: number) => block.tools[block.toolOf[member]];
-      const task = newTask(new BlockSearch(block), { startMs: (member) => (toolAt(member) === first ? 0 : -1), mayEnd: (member) => toolAt(member) === last, below: Infinity });
-      settle([task], { widths: [1000], states: 1e6 }, WATCH);
-      const { sequence } = task.best;
-      if (!sequence) return;
-      expect(toolAt(sequence[0])).toBe(first);
-      expect(toolAt(sequence[sequence.length - 1])).toBe(last);
-    }));
+    fc.assert(
+      fc.property(
+        orderProblems({ maxActions: 7, zones: 1 }),
+        fc.constantFrom('hand', 'T20', 'trim-tool'),
+        fc.constantFrom('hand', 'T20', 'trim-tool'),
+        (problem, first, last) => {
+          const block = makeBlock(problem, everything(problem));
+          const toolAt = (member: number) => block.tools[block.toolOf[member]];
+          const task = newTask(new BlockSearch(block), {
+            startMs: (member) => (toolAt(member) === first ? 0 : -1),
+            mayEnd: (member) => toolAt(member) === last,
+            below: Infinity,
+          });
+          settle([task], { widths: [1000], states: 1e6 }, WATCH);
+          const { sequence } = task.best;
+          if (!sequence) return;
+          expect(toolAt(sequence[0])).toBe(first);
+          expect(toolAt(sequence[sequence.length - 1])).toBe(last);
+        },
+      ),
+    );
   });
 });
 
 describe('splitting', () => {
   it('keeps every action once, and what waits for one another together', () => {
-    fc.assert(fc.property(orderProblems({ maxActions: 20 }), (problem) => {
-      for (const split of [splitIntoStations(problem), splitIntoZones(problem)]) {
-        expect([...split.prologue, ...split.blocks.flat()].sort((a, b) => a - b)).toEqual(everything(problem));
-        expect(split.stationOf).toHaveLength(split.blocks.length);
-        const blockOf = new Map(split.blocks.flatMap((block, at) => block.map((position) => [position, at] as const)));
-        problem.before.forEach((list, at) => list.forEach((first) => expect(blockOf.get(first)).toBe(blockOf.get(at))));
-      }
-    }));
+    fc.assert(
+      fc.property(orderProblems({ maxActions: 20 }), (problem) => {
+        for (const split of [splitIntoStations(problem), splitIntoZones(problem)]) {
+          expect([...split.prologue, ...split.blocks.flat()].sort((a, b) => a - b)).toEqual(everything(problem));
+          expect(split.stationOf).toHaveLength(split.blocks.length);
+          const blockOf = new Map(
+            split.blocks.flatMap((block, at) => block.map((position) => [position, at] as const)),
+          );
+          problem.before.forEach((list, at) =>
+            list.forEach((first) => expect(blockOf.get(first)).toBe(blockOf.get(at))),
+          );
+        }
+      }),
+    );
   });
 
   it('counts no more moves than an order that visits each block once', () => {
-    fc.assert(fc.property(orderProblems({ maxActions: 15 }), (problem) => {
-      const split = splitIntoStations(problem);
-      const { costMs } = priceOrder(problem, split.blocks.flat());
-      const own = problem.actions.reduce((sum, action) => sum + action.ms, 0);
-      expect(split.movesMs).toBeLessThanOrEqual(costMs - own);
-    }));
+    fc.assert(
+      fc.property(orderProblems({ maxActions: 15 }), (problem) => {
+        const split = splitIntoStations(problem);
+        const { costMs } = priceOrder(problem, split.blocks.flat());
+        const own = problem.actions.reduce((sum, action) => sum + action.ms, 0);
+        expect(split.movesMs).toBeLessThanOrEqual(costMs - own);
+      }),
+    );
   });
 });
 
 describe('the bit table', () => {
   it('gives back what was put in, through any growth', () => {
-    fc.assert(fc.property(fc.array(fc.tuple(fc.integer(), fc.integer(), fc.nat(5)), { maxLength: 300 }), (keys) => {
-      const table = new BitTable(2, 2);
-      const reference = new Map<string, number>();
-      keys.forEach(([a, b, extra], value) => {
-        const key = Int32Array.of(a, b);
-        const name = `${key[0]} ${key[1]} ${extra}`;
-        if (!reference.has(name)) reference.set(name, value);
-        table.slot(key, 0, extra, value);
-      });
-      for (const [a, b, extra] of keys) expect(table.get(Int32Array.of(a, b), 0, extra)).toBe(reference.get(`${Int32Array.of(a)[0]} ${Int32Array.of(b)[0]} ${extra}`));
-      expect(table.size).toBe(reference.size);
-      table.clear();
-      expect(table.size).toBe(0);
-      if (keys.length) expect(table.get(Int32Array.of(keys[0][0], keys[0][1]), 0, keys[0][2])).toBeUndefined();
-    }));
+    fc.assert(
+      fc.property(fc.array(fc.tuple(fc.integer(), fc.integer(), fc.nat(5)), { maxLength: 300 }), (keys) => {
+        const table = new BitTable(2, 2);
+        const reference = new Map<string, number>();
+        keys.forEach(([a, b, extra], value) => {
+          const key = Int32Array.of(a, b);
+          const name = `${key[0]} ${key[1]} ${extra}`;
+          if (!reference.has(name)) reference.set(name, value);
+          table.slot(key, 0, extra, value);
+        });
+        for (const [a, b, extra] of keys)
+          expect(table.get(Int32Array.of(a, b), 0, extra)).toBe(
+            reference.get(`${Int32Array.of(a)[0]} ${Int32Array.of(b)[0]} ${extra}`),
+          );
+        expect(table.size).toBe(reference.size);
+        table.clear();
+        expect(table.size).toBe(0);
+        if (keys.length) expect(table.get(Int32Array.of(keys[0][0], keys[0][1]), 0, keys[0][2])).toBeUndefined();
+      }),
+    );
   });
 
   it('reads single members and whole masks', () => {

@@ -21,7 +21,12 @@ export class ClassBound {
   private readonly everything: Int32Array;
 
   /** `zoneMoveMs` is what a change of zone costs at least and `takeUp` what each tool costs, beyond what the move bound prices. */
-  constructor(private readonly block: Block, zoneMoveMs: number, private readonly takeUp: Int32Array, public effort: number) {
+  constructor(
+    private readonly block: Block,
+    zoneMoveMs: number,
+    private readonly takeUp: Int32Array,
+    public effort: number,
+  ) {
     const { size, words, toolOf, zoneOf } = block;
     const codes = new Map<number, number>();
     this.classOf = Int32Array.from({ length: size }, (_, member) => {
@@ -36,10 +41,11 @@ export class ClassBound {
     this.classes = codes.size;
     this.changeMs = new Int32Array(this.classes * this.classes);
     const first = (cls: number) => this.membersOf[cls][0];
-    for (let from = 0; from < this.classes; from += 1) for (let to = 0; to < this.classes; to += 1) {
-      const tool = toolOf[first(from)] === toolOf[first(to)] ? 0 : takeUp[toolOf[first(to)]];
-      this.changeMs[from * this.classes + to] = tool + (zoneOf[first(from)] === zoneOf[first(to)] ? 0 : zoneMoveMs);
-    }
+    for (let from = 0; from < this.classes; from += 1)
+      for (let to = 0; to < this.classes; to += 1) {
+        const tool = toolOf[first(from)] === toolOf[first(to)] ? 0 : takeUp[toolOf[first(to)]];
+        this.changeMs[from * this.classes + to] = tool + (zoneOf[first(from)] === zoneOf[first(to)] ? 0 : zoneMoveMs);
+      }
     this.visits = block.tools.map((_, tool) => visitsFrom(block, tool));
     this.everything = new Int32Array(words);
     for (let member = 0; member < size; member += 1) this.everything[member >>> 5] |= 1 << (member & 31);
@@ -62,7 +68,8 @@ export class ClassBound {
     const offset = depth * words;
     let did = false;
     for (const member of this.membersOf[cls]) {
-      if (hasBit(this.scratch, offset, member) || !holdsAll(this.scratch, offset, before, member * words, words)) continue;
+      if (hasBit(this.scratch, offset, member) || !holdsAll(this.scratch, offset, before, member * words, words))
+        continue;
       this.scratch[offset + (member >>> 5)] |= 1 << (member & 31);
       did = true;
     }
@@ -104,7 +111,8 @@ export class ClassBound {
   }
 
   private anyOpen(masks: Int32Array, maskOffset: number, offset: number): boolean {
-    for (let w = 0; w < this.block.words; w += 1) if ((masks[maskOffset + w] & ~this.scratch[offset + w]) !== 0) return true;
+    for (let w = 0; w < this.block.words; w += 1)
+      if ((masks[maskOffset + w] & ~this.scratch[offset + w]) !== 0) return true;
     return false;
   }
 }
@@ -121,6 +129,8 @@ function visitsFrom({ size, words, toolOf, before }: Block, tool: number): { mem
       visits[first] = Math.max(visits[first], visits[member] + fresh);
     }
   }
-  return [...visits].map((count, member) => ({ member, visits: count })).filter((one) => one.visits > 0)
+  return [...visits]
+    .map((count, member) => ({ member, visits: count }))
+    .filter((one) => one.visits > 0)
     .sort((a, b) => b.visits - a.visits || a.member - b.member);
 }

@@ -26,7 +26,8 @@ function improveOnce(problem: OrderProblem, sequence: number[], must: Set<number
       for (let k = j + 1; k < n; k += 1) {
         if (dependsOnRun(sequence, must, k, i, j)) break;
         const now = step(i - 1, i) + step(j, j + 1) + step(k, k + 1);
-        const then = step(i - 1, j + 1) + step(k, i) + (k + 1 < n ? transitionMs(problem, sequence[j], sequence[k + 1]) : 0);
+        const then =
+          step(i - 1, j + 1) + step(k, i) + (k + 1 < n ? transitionMs(problem, sequence[j], sequence[k + 1]) : 0);
         if (then >= now) continue;
         sequence.splice(i, k - i + 1, ...sequence.slice(j + 1, k + 1), ...sequence.slice(i, j + 1));
         improved = true;

@@ -31,7 +31,13 @@ const MAX_ROUNDS = 80;
  * blocks by the caller (they are all alike).
  * @param tasks each block's unrestricted task, settled as far as wanted.
  */
-export function joinBlocks(tasks: BlockTask[], startTool: string, costs: CostSettings, effort: Effort, watch: Watch): Joined {
+export function joinBlocks(
+  tasks: BlockTask[],
+  startTool: string,
+  costs: CostSettings,
+  effort: Effort,
+  watch: Watch,
+): Joined {
   const dearest = dearestToolMs(costs);
   const searches = tasks.map((task) => task.search);
   const tables = tasks.map(({ search, best }) => tableOf(search, best));
@@ -43,9 +49,23 @@ export function joinBlocks(tasks: BlockTask[], startTool: string, costs: CostSet
     if (way.costMs >= known.costMs || open.length === 0 || watch.shouldStop()) break;
     // An order of the block is of use only where it brings the whole below the best known one.
     const spareMs = known.costMs - way.costMs;
-    tryEntries(open.map(({ block, entry }) => ({ search: searches[block], entry, below: Math.min(tables[block][0].costMs + 2 * dearest + 1, entry.lowerMs + spareMs) })), effort, watch);
+    tryEntries(
+      open.map(({ block, entry }) => ({
+        search: searches[block],
+        entry,
+        below: Math.min(tables[block][0].costMs + 2 * dearest + 1, entry.lowerMs + spareMs),
+      })),
+      effort,
+      watch,
+    );
   }
-  return finish(searches, bestKnown(tables, startTool, change), startTool, change, cheapestWay(tables, startTool, change, (entry) => entry.lowerMs).costMs);
+  return finish(
+    searches,
+    bestKnown(tables, startTool, change),
+    startTool,
+    change,
+    cheapestWay(tables, startTool, change, (entry) => entry.lowerMs).costMs,
+  );
 }
 
 type Change = (from: string, to: string) => number;
@@ -55,20 +75,49 @@ function tableOf({ block }: BlockSearch, best: BlockOrder): Entry[] {
   const sequence = best.sequence ?? block.members.map((_, member) => member);
   const toolAt = (member: number) => block.tools[block.toolOf[member]];
   const own: Entry = {
-    first: toolAt(sequence[0]), last: toolAt(sequence[sequence.length - 1]), lowerMs: best.lowerMs, costMs: pathMs(block, sequence), sequence, tried: true,
+    first: toolAt(sequence[0]),
+    last: toolAt(sequence[sequence.length - 1]),
+    lowerMs: best.lowerMs,
+    costMs: pathMs(block, sequence),
+    sequence,
+    tried: true,
   };
-  const toolsOf = (which: boolean[]) => [...new Set(block.members.map((_, member) => member).filter((member) => which[member]).map(toolAt))];
-  const others = toolsOf(block.isSource).flatMap((first) => toolsOf(block.isSink).map((last): Entry => ({
-    first, last, lowerMs: best.lowerMs, costMs: Infinity, sequence: null, tried: false,
-  }))).filter((entry) => entry.first !== own.first || entry.last !== own.last);
+  const toolsOf = (which: boolean[]) => [
+    ...new Set(
+      block.members
+        .map((_, member) => member)
+        .filter((member) => which[member])
+        .map(toolAt),
+    ),
+  ];
+  const others = toolsOf(block.isSource)
+    .flatMap((first) =>
+      toolsOf(block.isSink).map((last): Entry => ({
+        first,
+        last,
+        lowerMs: best.lowerMs,
+        costMs: Infinity,
+        sequence: null,
+        tried: false,
+      })),
+    )
+    .filter((entry) => entry.first !== own.first || entry.last !== own.last);
   return [own, ...others];
 }
 
 /** Works out the best orders for some pairs of tools. One that costs more than `below` is of no use: changing tools outside is cheaper. */
-function tryEntries(wanted: { search: BlockSearch; entry: Entry; below: number }[], effort: Effort, watch: Watch): void {
+function tryEntries(
+  wanted: { search: BlockSearch; entry: Entry; below: number }[],
+  effort: Effort,
+  watch: Watch,
+): void {
   const tasks = wanted.map(({ search, entry, below }) => {
     const toolAt = (member: number) => search.block.tools[search.block.toolOf[member]];
-    return newTask(search, { startMs: (member) => (toolAt(member) === entry.first ? 0 : -1), mayEnd: (member) => toolAt(member) === entry.last, below });
+    return newTask(search, {
+      startMs: (member) => (toolAt(member) === entry.first ? 0 : -1),
+      mayEnd: (member) => toolAt(member) === entry.last,
+      below,
+    });
   });
   settle(tasks, effort, watch);
   tasks.forEach(({ search, best }, at) => {
@@ -87,12 +136,20 @@ interface Way {
 }
 
 function cheapestWay(tables: Entry[][], startTool: string, change: Change, price: (entry: Entry) => number): Way {
-  return tables.length <= EXACT_BLOCKS ? exactWay(tables, startTool, change, price) : greedyWay(tables, startTool, change, price);
+  return tables.length <= EXACT_BLOCKS
+    ? exactWay(tables, startTool, change, price)
+    : greedyWay(tables, startTool, change, price);
 }
 
 /** Programme over (set of blocks done, tool at hand). O(2^blocks · tools · entries). */
 function exactWay(tables: Entry[][], startTool: string, change: Change, price: (entry: Entry) => number): Way {
-  interface Cell { costMs: number; block: number; entry: Entry | null; from: Cell | null; tool: string }
+  interface Cell {
+    costMs: number;
+    block: number;
+    entry: Entry | null;
+    from: Cell | null;
+    tool: string;
+  }
   const layers: Map<string, Cell>[] = Array.from({ length: 1 << tables.length }, () => new Map<string, Cell>());
   layers[0].set(startTool, { costMs: 0, block: -1, entry: null, from: null, tool: startTool });
   for (let done = 0; done < layers.length; done += 1) {
@@ -103,7 +160,8 @@ function exactWay(tables: Entry[][], startTool: string, change: Change, price: (
           const costMs = cell.costMs + change(cell.tool, entry.first) + price(entry);
           const next = layers[done | (1 << block)];
           const known = next.get(entry.last);
-          if (!known || costMs < known.costMs) next.set(entry.last, { costMs, block, entry, from: cell, tool: entry.last });
+          if (!known || costMs < known.costMs)
+            next.set(entry.last, { costMs, block, entry, from: cell, tool: entry.last });
         }
       });
     }
@@ -138,7 +196,12 @@ function greedyWay(tables: Entry[][], startTool: string, change: Change, price: 
 
 /** The cheapest way over the orders found so far, with its cost. */
 function bestKnown(tables: Entry[][], startTool: string, change: Change): Way {
-  const way = cheapestWay(tables.map((table) => table.filter((entry) => entry.sequence !== null)), startTool, change, (entry) => entry.costMs);
+  const way = cheapestWay(
+    tables.map((table) => table.filter((entry) => entry.sequence !== null)),
+    startTool,
+    change,
+    (entry) => entry.costMs,
+  );
   return { ...way, costMs: wayMs(way, startTool, change) };
 }
 
@@ -153,7 +216,9 @@ function wayMs({ steps }: Way, startTool: string, change: Change): number {
 }
 
 function finish(searches: BlockSearch[], way: Way, startTool: string, change: Change, lowerMs: number): Joined {
-  const sequence = way.steps.flatMap(({ block, entry }) => entry.sequence!.map((member) => searches[block].block.members[member]));
+  const sequence = way.steps.flatMap(({ block, entry }) =>
+    entry.sequence!.map((member) => searches[block].block.members[member]),
+  );
   const costMs = wayMs(way, startTool, change);
   return { sequence, costMs, lowerMs: Math.min(lowerMs, costMs) };
 }

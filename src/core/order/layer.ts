@@ -13,7 +13,10 @@ export class Layer {
   /** The next state with the same set; -1 at the end. */
   sibling: Int32Array;
 
-  constructor(private readonly words: number, private capacity = 1024) {
+  constructor(
+    private readonly words: number,
+    private capacity = 1024,
+  ) {
     this.sets = new Int32Array(capacity * words);
     this.last = new Int32Array(capacity);
     this.parent = new Int32Array(capacity);

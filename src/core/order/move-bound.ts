@@ -40,15 +40,23 @@ export function moveBoundOf(block: Block, can: CanFollow, shareMs: Int32Array): 
       zoneEntryMs = Math.max(zoneEntryMs, least);
     }
   }
-  const price = (from: number, to: number) => (within(from, to) ? block.move[from * size + to] : Math.min(zoneEntryMs, block.move[from * size + to]))
-    + (toolOf[from] === toolOf[to] ? 0 : shareMs[toolOf[to]]);
+  const price = (from: number, to: number) =>
+    (within(from, to) ? block.move[from * size + to] : Math.min(zoneEntryMs, block.move[from * size + to])) +
+    (toolOf[from] === toolOf[to] ? 0 : shareMs[toolOf[to]]);
   const intoMs = Int32Array.from({ length: size }, (_, to) => inner(to, (from) => price(from, to)));
   // One extra row: the member that is done first is moved to from nowhere.
-  const prices = size > DETAILED_SIZE ? null : priceAssignment(size + 1, size, (row, to) =>
-    (row === size ? (block.isSource[to] ? 0 : Infinity) : can(row, to) ? price(row, to) : Infinity));
+  const prices =
+    size > DETAILED_SIZE
+      ? null
+      : priceAssignment(size + 1, size, (row, to) =>
+          row === size ? (block.isSource[to] ? 0 : Infinity) : can(row, to) ? price(row, to) : Infinity,
+        );
   return {
-    intoMs, zoneEntryMs, shareMs,
-    toMs: prices ? prices.columns : new Int32Array(size), fromMs: prices ? prices.rows.subarray(0, size) : new Int32Array(size),
+    intoMs,
+    zoneEntryMs,
+    shareMs,
+    toMs: prices ? prices.columns : new Int32Array(size),
+    fromMs: prices ? prices.rows.subarray(0, size) : new Int32Array(size),
   };
 }
 

@@ -7,10 +7,17 @@ import { priceAssignment } from './assignment';
 import { followWish, priceOrder, trivialBoundMs, type OrderProblem } from './problem';
 import { solveOrder } from './solve';
 
-const recordedOf = (problem: OrderProblem) => followWish(problem.before, problem.actions.map((_, at) => at));
+const recordedOf = (problem: OrderProblem) =>
+  followWish(
+    problem.before,
+    problem.actions.map((_, at) => at),
+  );
 const isValid = ({ before, actions }: OrderProblem, sequence: number[]) => {
   const place = new Map(sequence.map((at, n) => [at, n]));
-  return place.size === actions.length && before.every((list, at) => list.every((first) => place.get(first)! < place.get(at)!));
+  return (
+    place.size === actions.length &&
+    before.every((list, at) => list.every((first) => place.get(first)! < place.get(at)!))
+  );
 };
 
 /** The cheapest order by looking at every one. */
@@ -36,20 +43,26 @@ function bruteForce(problem: OrderProblem): number {
 
 describe('the order', () => {
   it('is the cheapest of all orders of up to 8 actions, in one zone', () => {
-    fc.assert(fc.property(orderProblems({ maxActions: 8, zones: 1 }), (problem) => {
-      const solved = solveOrder(problem, recordedOf(problem));
-      expect(solved).toMatchObject({ costMs: bruteForce(problem), optimal: true });
-    }), { numRuns: 120 });
+    fc.assert(
+      fc.property(orderProblems({ maxActions: 8, zones: 1 }), (problem) => {
+        const solved = solveOrder(problem, recordedOf(problem));
+        expect(solved).toMatchObject({ costMs: bruteForce(problem), optimal: true });
+      }),
+      { numRuns: 120 },
+    );
   });
 
   it('is never claimed to be optimal when it is not, over zones and sides, and its bound holds', () => {
-    fc.assert(fc.property(orderProblems({ maxActions: 8 }), (problem) => {
-      const solved = solveOrder(problem, recordedOf(problem));
-      const best = bruteForce(problem);
-      expect(solved.lowerBoundMs).toBeLessThanOrEqual(best);
-      expect(solved.costMs).toBeGreaterThanOrEqual(best);
-      if (solved.optimal) expect(solved.costMs).toBe(best);
-    }), { numRuns: 200 });
+    fc.assert(
+      fc.property(orderProblems({ maxActions: 8 }), (problem) => {
+        const solved = solveOrder(problem, recordedOf(problem));
+        const best = bruteForce(problem);
+        expect(solved.lowerBoundMs).toBeLessThanOrEqual(best);
+        expect(solved.costMs).toBeGreaterThanOrEqual(best);
+        if (solved.optimal) expect(solved.costMs).toBe(best);
+      }),
+      { numRuns: 200 },
+    );
   });
 
   it('has the optimum that a mixed-integer programme finds (HiGHS), on up to 12 actions', async () => {
@@ -63,34 +76,64 @@ describe('the order', () => {
   });
 
   it('is valid, repeatable, no dearer than the recorded one, and within its bounds', () => {
-    fc.assert(fc.property(orderProblems({ maxActions: 24 }), (problem) => {
-      const recorded = recordedOf(problem);
-      const solved = solveOrder(problem, recorded);
-      expect(isValid(problem, solved.sequence)).toBe(true);
-      expect(solved.costMs).toBe(priceOrder(problem, solved.sequence).costMs);
-      expect(solved.costMs).toBeLessThanOrEqual(priceOrder(problem, recorded).costMs);
-      expect(solved.lowerBoundMs).toBeGreaterThanOrEqual(trivialBoundMs(problem));
-      expect(solved.lowerBoundMs).toBeLessThanOrEqual(solved.costMs);
-      expect(solveOrder(problem, recorded)).toEqual(solved);
-    }), { numRuns: 60 });
+    fc.assert(
+      fc.property(orderProblems({ maxActions: 24 }), (problem) => {
+        const recorded = recordedOf(problem);
+        const solved = solveOrder(problem, recorded);
+        expect(isValid(problem, solved.sequence)).toBe(true);
+        expect(solved.costMs).toBe(priceOrder(problem, solved.sequence).costMs);
+        expect(solved.costMs).toBeLessThanOrEqual(priceOrder(problem, recorded).costMs);
+        expect(solved.lowerBoundMs).toBeGreaterThanOrEqual(trivialBoundMs(problem));
+        expect(solved.lowerBoundMs).toBeLessThanOrEqual(solved.costMs);
+        expect(solveOrder(problem, recorded)).toEqual(solved);
+      }),
+      { numRuns: 60 },
+    );
   });
 
   it('gives the best so far with a true bound when it is stopped', () => {
-    fc.assert(fc.property(orderProblems({ maxActions: 8 }), fc.nat(12), (problem, patience) => {
-      let asked = 0;
-      const solved = solveOrder(problem, recordedOf(problem), { shouldStop: () => (asked += 1) > patience });
-      expect(isValid(problem, solved.sequence)).toBe(true);
-      expect(solved.lowerBoundMs).toBeLessThanOrEqual(bruteForce(problem));
-    }), { numRuns: 80 });
+    fc.assert(
+      fc.property(orderProblems({ maxActions: 8 }), fc.nat(12), (problem, patience) => {
+        let asked = 0;
+        const solved = solveOrder(problem, recordedOf(problem), { shouldStop: () => (asked += 1) > patience });
+        expect(isValid(problem, solved.sequence)).toBe(true);
+        expect(solved.lowerBoundMs).toBeLessThanOrEqual(bruteForce(problem));
+      }),
+      { numRuns: 80 },
+    );
   });
 });
 
 it('prices an assignment: no pair is undercut, and the sum is the optimum', () => {
-  fc.assert(fc.property(fc.array(fc.array(fc.nat(50), { minLength: 4, maxLength: 4 }), { minLength: 4, maxLength: 5 }), (cost) => {
-    const prices = priceAssignment(cost.length, 4, (row, column) => cost[row][column])!;
-    cost.forEach((line, row) => line.forEach((value, column) => expect(prices.rows[row] + prices.columns[column]).toBeLessThanOrEqual(value)));
-    const sum = [...prices.rows, ...prices.columns].reduce((a, b) => a + b, 0);
-    const best = (column: number, free: number[]): number => (column === 4 ? 0 : Math.min(...free.map((row) => cost[row][column] + best(column + 1, free.filter((one) => one !== row)))));
-    expect(sum).toBe(best(0, cost.map((_, row) => row)));
-  }));
+  fc.assert(
+    fc.property(
+      fc.array(fc.array(fc.nat(50), { minLength: 4, maxLength: 4 }), { minLength: 4, maxLength: 5 }),
+      (cost) => {
+        const prices = priceAssignment(cost.length, 4, (row, column) => cost[row][column])!;
+        cost.forEach((line, row) =>
+          line.forEach((value, column) => expect(prices.rows[row] + prices.columns[column]).toBeLessThanOrEqual(value)),
+        );
+        const sum = [...prices.rows, ...prices.columns].reduce((a, b) => a + b, 0);
+        const best = (column: number, free: number[]): number =>
+          column === 4
+            ? 0
+            : Math.min(
+                ...free.map(
+                  (row) =>
+                    cost[row][column] +
+                    best(
+                      column + 1,
+                      free.filter((one) => one !== row),
+                    ),
+                ),
+              );
+        expect(sum).toBe(
+          best(
+            0,
+            cost.map((_, row) => row),
+          ),
+        );
+      },
+    ),
+  );
 });

@@ -17,7 +17,11 @@ const SHARES = [0, 300, 600, 1000, 1500, 2000];
  */
 export function remainderBoundOf(block: Block, classSets = CLASS_EFFORT.searching): RemainderBound {
   const can = canFollowOf(block);
-  let best = withShares(block, can, block.takeUp.map(() => 0));
+  let best = withShares(
+    block,
+    can,
+    block.takeUp.map(() => 0),
+  );
   const offer = (shares: Int32Array) => {
     const made = withShares(block, can, shares);
     if (made.atStartMs > best.atStartMs) best = made;
@@ -25,7 +29,8 @@ export function remainderBoundOf(block: Block, classSets = CLASS_EFFORT.searchin
   for (const share of SHARES.slice(1)) offer(block.takeUp.map((takeUp) => Math.min(share, takeUp)));
   for (let tool = 0; tool < block.tools.length && isWorthTuning(block); tool += 1) {
     const base = best.bound.moves.shareMs;
-    for (const share of SHARES) if (share <= block.takeUp[tool] && share !== base[tool]) offer(base.map((ms, at) => (at === tool ? share : ms)));
+    for (const share of SHARES)
+      if (share <= block.takeUp[tool] && share !== base[tool]) offer(base.map((ms, at) => (at === tool ? share : ms)));
   }
   best.bound.classes.effort = classSets;
   return best.bound;
@@ -36,14 +41,21 @@ const isWorthTuning = ({ size }: Block) => size > 36 && size <= 80;
 
 function withShares(block: Block, can: CanFollow, shareMs: Int32Array): { bound: RemainderBound; atStartMs: number } {
   const moves = moveBoundOf(block, can, shareMs);
-  const classes = new ClassBound(block, Math.max(0, leastZoneMove(block) - moves.zoneEntryMs), block.takeUp.map((takeUp, tool) => takeUp - shareMs[tool]), CLASS_EFFORT.tuning);
+  const classes = new ClassBound(
+    block,
+    Math.max(0, leastZoneMove(block) - moves.zoneEntryMs),
+    block.takeUp.map((takeUp, tool) => takeUp - shareMs[tool]),
+    CLASS_EFFORT.tuning,
+  );
   return { bound: { moves, classes }, atStartMs: atStart(block, moves, classes) };
 }
 
 function leastZoneMove(block: Block): number {
   if (!block.hasZones) return 0;
   let least = Infinity;
-  block.move.forEach((ms, at) => { if (block.zoneOf[Math.floor(at / block.size)] !== block.zoneOf[at % block.size]) least = Math.min(least, ms); });
+  block.move.forEach((ms, at) => {
+    if (block.zoneOf[Math.floor(at / block.size)] !== block.zoneOf[at % block.size]) least = Math.min(least, ms);
+  });
   return least;
 }
 
@@ -57,7 +69,10 @@ function atStart(block: Block, moves: MoveBound, classes: ClassBound): number {
     if (!block.isSource[member]) continue;
     set.fill(0);
     set[member >>> 5] |= 1 << (member & 31);
-    least = Math.min(least, Math.max(into - moves.intoMs[member], to - moves.toMs[member] + from) + classes.remainingMs(set, 0, member));
+    least = Math.min(
+      least,
+      Math.max(into - moves.intoMs[member], to - moves.toMs[member] + from) + classes.remainingMs(set, 0, member),
+    );
   }
   return least;
 }

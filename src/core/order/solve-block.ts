@@ -33,8 +33,12 @@ export interface BlockTask {
 }
 
 /** A task nothing is known of yet, or only the cost of an order found elsewhere. */
-export const newTask = (search: BlockSearch, ask: BlockTask['ask'], knownCostMs = Infinity): BlockTask =>
-  ({ search, ask, best: { sequence: null, costMs: knownCostMs, lowerMs: 0 }, states: 0 });
+export const newTask = (search: BlockSearch, ask: BlockTask['ask'], knownCostMs = Infinity): BlockTask => ({
+  search,
+  ask,
+  best: { sequence: null, costMs: knownCostMs, lowerMs: 0 },
+  states: 0,
+});
 
 /** True where nothing is left to prove. */
 export const isSettled = ({ best, ask }: BlockTask) => best.lowerMs >= Math.min(best.costMs, ask.below);

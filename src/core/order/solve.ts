@@ -33,7 +33,11 @@ const EXACT_LIMIT = 80;
 
 /** Search effort for a problem of so many actions: whole vehicles get less for each block, so that the sum stays bounded. */
 export const effortFor = (actions: number): Effort =>
-  (actions <= 70 ? FULL_EFFORT : actions <= 260 ? { widths: [60, 1000, 12_000], states: 1_000_000 } : { widths: [40, 400], states: 60_000, classSets: 40_000 });
+  actions <= 70
+    ? FULL_EFFORT
+    : actions <= 260
+      ? { widths: [60, 1000, 12_000], states: 1_000_000 }
+      : { widths: [40, 400], states: 60_000, classSets: 40_000 };
 
 /**
  * The cheapest order of a sequential ordering problem: own times, tool changes and moves. Exact with a proof for a door and well beyond; for a whole
@@ -46,9 +50,10 @@ export function solveOrder(problem: OrderProblem, recorded: number[], control: S
   const effort = control.effort ?? effortFor(problem.actions.length);
   const split = chooseSplit(problem);
   const candidates = startOrders(problem, recorded);
-  const found = split.blocks.length === 1
-    ? solveOne(problem, split, bestOf(problem, candidates), effort, watch)
-    : solveMany(problem, split, effort, watch);
+  const found =
+    split.blocks.length === 1
+      ? solveOne(problem, split, bestOf(problem, candidates), effort, watch)
+      : solveMany(problem, split, effort, watch);
   if (found.sequence) candidates.push(found.sequence, improved(problem, found.sequence));
   const sequence = bestOf(problem, candidates);
   const { costMs } = priceOrder(problem, sequence);
@@ -62,11 +67,14 @@ function chooseSplit(problem: OrderProblem): Split {
   return stations.blocks.every((block) => block.length <= EXACT_LIMIT) ? stations : splitIntoZones(problem);
 }
 
-const improved = (problem: OrderProblem, sequence: number[]) => (sequence.length <= LOCAL_LIMIT ? improveOrder(problem, sequence) : sequence);
+const improved = (problem: OrderProblem, sequence: number[]) =>
+  sequence.length <= LOCAL_LIMIT ? improveOrder(problem, sequence) : sequence;
 
 function startOrders(problem: OrderProblem, recorded: number[]): number[][] {
   const rank: number[] = [];
-  recorded.forEach((at, place) => { rank[at] = place; });
+  recorded.forEach((at, place) => {
+    rank[at] = place;
+  });
   return [recorded, improved(problem, greedyOrder(problem, rank)), improved(problem, recorded)];
 }
 
@@ -94,7 +102,11 @@ function solveOne(problem: OrderProblem, split: Split, start: number[], effort: 
   const fixed = ownMs(problem) + ms + leaveMs;
   const startMs = (member: number) => toolChangeMs(tool, block.tools[block.toolOf[member]], problem.costs);
   const isPrologueFirst = split.prologue.every((at, place) => start[place] === at);
-  const task = newTask(new BlockSearch(block), { startMs, mayEnd: () => true, below: Infinity }, isPrologueFirst ? priceOrder(problem, start).costMs - fixed : Infinity);
+  const task = newTask(
+    new BlockSearch(block),
+    { startMs, mayEnd: () => true, below: Infinity },
+    isPrologueFirst ? priceOrder(problem, start).costMs - fixed : Infinity,
+  );
   settle([task], effort, watch);
   return {
     sequence: task.best.sequence && [...split.prologue, ...task.best.sequence.map((member) => block.members[member])],
@@ -105,7 +117,12 @@ function solveOne(problem: OrderProblem, split: Split, start: number[], effort: 
 function solveMany(problem: OrderProblem, split: Split, effort: Effort, watch: Watch): Found {
   const { ms, tool, leaveMs } = prologueOf(problem, split);
   const tasks = split.blocks.map((positions) =>
-    newTask(new BlockSearch(makeBlock(problem, positions, split.moveCapMs), effort.classSets), { startMs: () => 0, mayEnd: () => true, below: Infinity }));
+    newTask(new BlockSearch(makeBlock(problem, positions, split.moveCapMs), effort.classSets), {
+      startMs: () => 0,
+      mayEnd: () => true,
+      below: Infinity,
+    }),
+  );
   settle(tasks, effort, watch);
   const fixed = ownMs(problem) + ms + leaveMs + split.movesMs;
   const stations = new Set(split.stationOf);

@@ -26,8 +26,12 @@ export function splitIntoStations(problem: OrderProblem): Split {
   const blocks = group(problem, stationOf);
   const spareMs = problem.costs.sideMoveMs - 3 * dearestToolMs(problem.costs);
   return {
-    prologue: vehicleFirst(problem), blocks, stationOf: blocks.map((_, at) => at), moveCapMs: blocks.length > 1 ? Math.max(0, spareMs) : Infinity,
-    movesMs: Math.max(0, blocks.length - 1) * problem.costs.sideMoveMs, isBounded: blocks.length <= 1 || spareMs >= 0,
+    prologue: vehicleFirst(problem),
+    blocks,
+    stationOf: blocks.map((_, at) => at),
+    moveCapMs: blocks.length > 1 ? Math.max(0, spareMs) : Infinity,
+    movesMs: Math.max(0, blocks.length - 1) * problem.costs.sideMoveMs,
+    isBounded: blocks.length <= 1 || spareMs >= 0,
   };
 }
 
@@ -42,20 +46,30 @@ export function splitIntoZones(problem: OrderProblem): Split {
   const { zoneMoveMs, sideMoveMs } = problem.costs;
   const spareMs = Math.min(zoneMoveMs, sideMoveMs) - dearestToolMs(problem.costs);
   return {
-    prologue: vehicleFirst(problem), blocks: stations.flatMap((key) => blocks.filter((block) => stationOf(problem, block[0]) === key)),
-    stationOf: stations.flatMap((key, at) => blocks.filter((block) => stationOf(problem, block[0]) === key).map(() => at)),
-    moveCapMs: Math.max(0, spareMs), isBounded: spareMs >= 0,
-    movesMs: Math.max(0, stations.length - 1) * sideMoveMs + (blocks.length - stations.length) * Math.min(zoneMoveMs, sideMoveMs),
+    prologue: vehicleFirst(problem),
+    blocks: stations.flatMap((key) => blocks.filter((block) => stationOf(problem, block[0]) === key)),
+    stationOf: stations.flatMap((key, at) =>
+      blocks.filter((block) => stationOf(problem, block[0]) === key).map(() => at),
+    ),
+    moveCapMs: Math.max(0, spareMs),
+    isBounded: spareMs >= 0,
+    movesMs:
+      Math.max(0, stations.length - 1) * sideMoveMs +
+      (blocks.length - stations.length) * Math.min(zoneMoveMs, sideMoveMs),
   };
 }
 
 const isPrologue = (problem: OrderProblem, at: number) => problem.actions[at].place.procedure === null;
-const stationOf = (problem: OrderProblem, at: number) => `${problem.actions[at].place.side}|${problem.actions[at].place.group}`;
+const stationOf = (problem: OrderProblem, at: number) =>
+  `${problem.actions[at].place.side}|${problem.actions[at].place.group}`;
 
 const PROLOGUE = ['check', 'batteryOff', 'wait'];
 /** Positions of the work on the vehicle as a whole, in the fixed order that makes it safe. */
-export const vehicleFirst = (problem: OrderProblem) => problem.actions.map((_, at) => at).filter((at) => isPrologue(problem, at))
-  .sort((a, b) => PROLOGUE.indexOf(problem.actions[a].type) - PROLOGUE.indexOf(problem.actions[b].type));
+export const vehicleFirst = (problem: OrderProblem) =>
+  problem.actions
+    .map((_, at) => at)
+    .filter((at) => isPrologue(problem, at))
+    .sort((a, b) => PROLOGUE.indexOf(problem.actions[a].type) - PROLOGUE.indexOf(problem.actions[b].type));
 
 /** Positions by key, with keys joined where one waits for another; in the order of their first positions. */
 function group(problem: OrderProblem, keyOf: (problem: OrderProblem, at: number) => string): number[][] {

@@ -20,7 +20,9 @@ function planFor(document: ProcedureDocument, goal: string): Plan {
   return result.plan;
 }
 
-const cases = fc.tuple(procedures(), fc.nat(5)).map(([document, n]) => ({ document, goal: `p${n % document.parts.length}` }));
+const cases = fc
+  .tuple(procedures(), fc.nat(5))
+  .map(([document, n]) => ({ document, goal: `p${n % document.parts.length}` }));
 
 /** The rules of the model restated directly on the document, apart from the graph the planner uses. */
 function openActions(document: ProcedureDocument, done: Set<string>, action: string): string[] {
@@ -36,12 +38,15 @@ function openActions(document: ProcedureDocument, done: Set<string>, action: str
   const partHere = (id: string) => id === 'body' || here(id);
   const fastenerHere = (f: ProcedureDocument['fasteners'][number]) => here(f.id) && [f.holds].flat().some(partHere);
   const linkHere = (l: ProcedureDocument['links'][number]) => l.joins.every(partHere);
-  const want = (key: string) => { if (!done.has(key)) missing.push(key); };
-  const wantRefs = (refs: string[]) => refs.forEach((ref) => {
-    const [id, state] = ref.split(':');
-    if (partHere(id)) want(`${state === 'free' ? 'free' : 'takeOff'}:made/${id}`);
-  });
-  const partBehind = (id: string) => (partHere(id) ? document.parts.find((p) => p.id === id)?.behind ?? [] : []);
+  const want = (key: string) => {
+    if (!done.has(key)) missing.push(key);
+  };
+  const wantRefs = (refs: string[]) =>
+    refs.forEach((ref) => {
+      const [id, state] = ref.split(':');
+      if (partHere(id)) want(`${state === 'free' ? 'free' : 'takeOff'}:made/${id}`);
+    });
+  const partBehind = (id: string) => (partHere(id) ? (document.parts.find((p) => p.id === id)?.behind ?? []) : []);
   const [type, rest] = action.split(':');
   const item = rest?.split('/')[1];
   if (type === 'release') {
@@ -50,19 +55,33 @@ function openActions(document: ProcedureDocument, done: Set<string>, action: str
     wantRefs(f.behind ?? held.flatMap(partBehind));
     if (['push-clip', 'tab', 'hook'].includes(f.kind)) {
       wantRefs(held.flatMap(partBehind));
-      document.fasteners.filter((o) => ['screw', 'bolt'].includes(o.kind) && fastenerHere(o) && [o.holds].flat().some((h) => held.includes(h) && partHere(h)))
+      document.fasteners
+        .filter(
+          (o) =>
+            ['screw', 'bolt'].includes(o.kind) &&
+            fastenerHere(o) &&
+            [o.holds].flat().some((h) => held.includes(h) && partHere(h)),
+        )
         .forEach((o) => want(`release:made/${o.id}`));
     }
   }
   if (type === 'free') {
     wantRefs(partBehind(item));
-    document.fasteners.filter((f) => fastenerHere(f) && [f.holds].flat().includes(item)).forEach((f) => want(`release:made/${f.id}`));
+    document.fasteners
+      .filter((f) => fastenerHere(f) && [f.holds].flat().includes(item))
+      .forEach((f) => want(`release:made/${f.id}`));
   }
   if (type === 'takeOff') {
     want(`free:made/${item}`);
     const moving = new Set([item]);
     for (const member of moving) document.parts.filter((p) => p.on === member).forEach((p) => moving.add(p.id));
-    document.links.filter((l) => linkHere(l) && (l.joins.includes(item) || (l.joins.some((end) => moving.has(end)) && !l.joins.every((end) => moving.has(end)))))
+    document.links
+      .filter(
+        (l) =>
+          linkHere(l) &&
+          (l.joins.includes(item) ||
+            (l.joins.some((end) => moving.has(end)) && !l.joins.every((end) => moving.has(end)))),
+      )
       .forEach((l) => want(`undo:made/${l.id}`));
   }
   if (type === 'undo') {
@@ -75,53 +94,69 @@ function openActions(document: ProcedureDocument, done: Set<string>, action: str
 
 describe('the removal', () => {
   it('is a valid linear extension of the rules and reaches the goal', () => {
-    fc.assert(fc.property(cases, ({ document, goal }) => {
-      const { removal } = planFor(document, goal);
-      const done = new Set<string>();
-      for (const action of removal) {
-        expect(openActions(document, done, action.key), action.key).toEqual([]);
-        done.add(action.key);
-      }
-      expect(done.has(`takeOff:made/${goal}`)).toBe(true);
-    }), { numRuns: 300 });
+    fc.assert(
+      fc.property(cases, ({ document, goal }) => {
+        const { removal } = planFor(document, goal);
+        const done = new Set<string>();
+        for (const action of removal) {
+          expect(openActions(document, done, action.key), action.key).toEqual([]);
+          done.add(action.key);
+        }
+        expect(done.has(`takeOff:made/${goal}`)).toBe(true);
+      }),
+      { numRuns: 300 },
+    );
   });
 
   it('removes nothing that is not needed: without any one action some other is not open or the goal is not reached', () => {
-    fc.assert(fc.property(cases, ({ document, goal }) => {
-      const keys = planFor(document, goal).removal.map((action) => action.key).filter((key) => key.includes(':'));
-      for (const left of keys) {
-        const done = new Set([...keys.filter((key) => key !== left), 'check', 'batteryOff', 'wait']);
-        const broken = left === `takeOff:made/${goal}` || [...done].some((key) => key.includes(':') && openActions(document, done, key).includes(left));
-        expect(broken, left).toBe(true);
-      }
-    }), { numRuns: 100 });
+    fc.assert(
+      fc.property(cases, ({ document, goal }) => {
+        const keys = planFor(document, goal)
+          .removal.map((action) => action.key)
+          .filter((key) => key.includes(':'));
+        for (const left of keys) {
+          const done = new Set([...keys.filter((key) => key !== left), 'check', 'batteryOff', 'wait']);
+          const broken =
+            left === `takeOff:made/${goal}` ||
+            [...done].some((key) => key.includes(':') && openActions(document, done, key).includes(left));
+          expect(broken, left).toBe(true);
+        }
+      }),
+      { numRuns: 100 },
+    );
   });
 
   it('never costs more than the recorded order', () => {
-    fc.assert(fc.property(cases, ({ document, goal }) => {
-      const { cost, recorded } = planFor(document, goal);
-      expect(cost.seconds).toBeLessThanOrEqual(recorded.seconds);
-      expect(cost.lowerBound).toBeLessThanOrEqual(cost.seconds);
-    }));
+    fc.assert(
+      fc.property(cases, ({ document, goal }) => {
+        const { cost, recorded } = planFor(document, goal);
+        expect(cost.seconds).toBeLessThanOrEqual(recorded.seconds);
+        expect(cost.lowerBound).toBeLessThanOrEqual(cost.seconds);
+      }),
+    );
   });
 
   it('gives every action a reason that ends at the goal', () => {
-    fc.assert(fc.property(cases, ({ document, goal }) => {
-      for (const action of planFor(document, goal).removal) expect(action.why.at(-1), action.key).toContain('wanted');
-    }));
+    fc.assert(
+      fc.property(cases, ({ document, goal }) => {
+        for (const action of planFor(document, goal).removal) expect(action.why.at(-1), action.key).toContain('wanted');
+      }),
+    );
   });
 
   it('undoes an SRS link only after battery off and the wait', () => {
-    fc.assert(fc.property(cases, ({ document, goal }) => {
-      const keys = planFor(document, goal).removal.map((action) => action.key);
-      keys.forEach((key, at) => {
-        const link = document.links.find((one) => key === `undo:made/${one.id}`);
-        if (link?.safety === 'srs') {
-          expect(keys.slice(0, at)).toEqual(expect.arrayContaining(['batteryOff', 'wait']));
-          expect(keys.indexOf('batteryOff')).toBeLessThan(keys.indexOf('wait'));
-        }
-      });
-    }));
+    fc.assert(
+      fc.property(cases, ({ document, goal }) => {
+        const keys = planFor(document, goal).removal.map((action) => action.key);
+        keys.forEach((key, at) => {
+          const link = document.links.find((one) => key === `undo:made/${one.id}`);
+          if (link?.safety === 'srs') {
+            expect(keys.slice(0, at)).toEqual(expect.arrayContaining(['batteryOff', 'wait']));
+            expect(keys.indexOf('batteryOff')).toBeLessThan(keys.indexOf('wait'));
+          }
+        });
+      }),
+    );
   });
 });
 
@@ -131,21 +166,38 @@ describe('the refit of any prefix of what was done', () => {
     const { removal } = planFor(document, goal);
     const done = removal.slice(0, Math.min(length, removal.length)).map((action) => action.key);
     const graph = buildGraph([document], { options: POWER });
-    return { done, refit: planRefit(graph, done.map((key) => graph.idOf.get(key)!), DEFAULT_COSTS) };
+    return {
+      done,
+      refit: planRefit(
+        graph,
+        done.map((key) => graph.idOf.get(key)!),
+        DEFAULT_COSTS,
+      ),
+    };
   };
 
   it('puts every item back exactly once and leaves no link undone', () => {
-    fc.assert(fc.property(prefixes, ([{ document, goal }, length]) => {
-      const { done, refit } = refitOf(document, goal, length);
-      const keys = refit.map((step) => step.key);
-      expect(new Set(keys).size).toBe(keys.length);
-      for (const key of done.filter((one) => one.includes(':'))) {
-        const [type, item] = key.split(':');
-        const turned = ['screw', 'bolt'].includes(document.fasteners.find((f) => `made/${f.id}` === item)?.kind ?? '');
-        const back = { release: turned ? ['start', 'tighten'] : ['fit'], undo: ['join'], free: ['seat'], takeOff: ['place'] }[type]!;
-        for (const wanted of back) expect(keys).toContain(`${wanted}:${item}`);
-      }
-    }), { numRuns: 300 });
+    fc.assert(
+      fc.property(prefixes, ([{ document, goal }, length]) => {
+        const { done, refit } = refitOf(document, goal, length);
+        const keys = refit.map((step) => step.key);
+        expect(new Set(keys).size).toBe(keys.length);
+        for (const key of done.filter((one) => one.includes(':'))) {
+          const [type, item] = key.split(':');
+          const turned = ['screw', 'bolt'].includes(
+            document.fasteners.find((f) => `made/${f.id}` === item)?.kind ?? '',
+          );
+          const back = {
+            release: turned ? ['start', 'tighten'] : ['fit'],
+            undo: ['join'],
+            free: ['seat'],
+            takeOff: ['place'],
+          }[type]!;
+          for (const wanted of back) expect(keys).toContain(`${wanted}:${item}`);
+        }
+      }),
+      { numRuns: 300 },
+    );
   });
 
   it('starts all turned fasteners of a part before the first is tightened, unless one waits for another', () => {
@@ -153,48 +205,60 @@ describe('the refit of any prefix of what was done', () => {
     const result = makePlan({ documents: [document], goals: ['woofer'], options: POWER });
     const keys = result.ok ? result.plan.refit.map((step) => step.key) : [];
     const at = (key: string) => keys.indexOf(`${key}`);
-    for (const start of ['s1', 's2', 's3']) for (const tighten of ['s1', 's2', 's3']) {
-      expect(at(`start:kite-rear-door/${start}`)).toBeLessThan(at(`tighten:kite-rear-door/${tighten}`));
-    }
+    for (const start of ['s1', 's2', 's3'])
+      for (const tighten of ['s1', 's2', 's3']) {
+        expect(at(`start:kite-rear-door/${start}`)).toBeLessThan(at(`tighten:kite-rear-door/${tighten}`));
+      }
   });
 
   it('leaves nothing inner pending behind a seated part', () => {
-    fc.assert(fc.property(prefixes, ([{ document, goal }, length]) => {
-      const { refit } = refitOf(document, goal, length);
-      refit.forEach((step, at) => {
-        if (step.type !== 'seat') return;
-        const covers = (ref: string) => ref.split(':')[0] === step.item;
-        const inner = [...document.parts, ...document.fasteners].filter((item) => item.behind?.some(covers)).map((item) => item.id);
-        const later = refit.slice(at + 1).filter((one) => inner.includes(one.item) && one.type !== 'gate');
-        expect(later.map((one) => one.key)).toEqual([]);
-      });
-    }), { numRuns: 200 });
+    fc.assert(
+      fc.property(prefixes, ([{ document, goal }, length]) => {
+        const { refit } = refitOf(document, goal, length);
+        refit.forEach((step, at) => {
+          if (step.type !== 'seat') return;
+          const covers = (ref: string) => ref.split(':')[0] === step.item;
+          const inner = [...document.parts, ...document.fasteners]
+            .filter((item) => item.behind?.some(covers))
+            .map((item) => item.id);
+          const later = refit.slice(at + 1).filter((one) => inner.includes(one.item) && one.type !== 'gate');
+          expect(later.map((one) => one.key)).toEqual([]);
+        });
+      }),
+      { numRuns: 200 },
+    );
   });
 
   it('joins every SRS link before power comes back, in every prefix', () => {
-    fc.assert(fc.property(prefixes, ([{ document, goal }, length]) => {
-      const { done, refit } = refitOf(document, goal, length);
-      const power = refit.findIndex((step) => step.type === 'batteryOn');
-      expect(power >= 0).toBe(done.includes('batteryOff'));
-      refit.forEach((step, at) => {
-        const link = document.links.find((one) => one.id === step.item);
-        if (step.type === 'join' && link?.safety === 'srs') expect(at).toBeLessThan(power);
-      });
-    }), { numRuns: 200 });
+    fc.assert(
+      fc.property(prefixes, ([{ document, goal }, length]) => {
+        const { done, refit } = refitOf(document, goal, length);
+        const power = refit.findIndex((step) => step.type === 'batteryOn');
+        expect(power >= 0).toBe(done.includes('batteryOff'));
+        refit.forEach((step, at) => {
+          const link = document.links.find((one) => one.id === step.item);
+          if (step.type === 'join' && link?.safety === 'srs') expect(at).toBeLessThan(power);
+        });
+      }),
+      { numRuns: 200 },
+    );
   });
 
   it('tests before it closes: a part over an undone link has its gate before its seat or behind power', () => {
-    fc.assert(fc.property(prefixes, ([{ document, goal }, length]) => {
-      const { refit } = refitOf(document, goal, length);
-      for (const link of document.links) {
-        if (!refit.some((step) => step.key === `join:made/${link.id}`)) continue;
-        const owner = link.joins.find((end) => end !== 'body')!;
-        const gate = refit.findIndex((step) => step.key === `gate:test:made/${owner}`);
-        const seat = refit.findIndex((step) => step.key === `seat:made/${owner}`);
-        const power = refit.findIndex((step) => step.type === 'batteryOn');
-        expect(gate).toBeGreaterThanOrEqual(0);
-        expect(gate < seat || gate > power).toBe(true);
-      }
-    }), { numRuns: 200 });
+    fc.assert(
+      fc.property(prefixes, ([{ document, goal }, length]) => {
+        const { refit } = refitOf(document, goal, length);
+        for (const link of document.links) {
+          if (!refit.some((step) => step.key === `join:made/${link.id}`)) continue;
+          const owner = link.joins.find((end) => end !== 'body')!;
+          const gate = refit.findIndex((step) => step.key === `gate:test:made/${owner}`);
+          const seat = refit.findIndex((step) => step.key === `seat:made/${owner}`);
+          const power = refit.findIndex((step) => step.type === 'batteryOn');
+          expect(gate).toBeGreaterThanOrEqual(0);
+          expect(gate < seat || gate > power).toBe(true);
+        }
+      }),
+      { numRuns: 200 },
+    );
   });
 });

@@ -1,10 +1,27 @@
 import { durationOf, type Duration } from '../learn';
-import { type Action, DEFAULT_COSTS, type ActionGraph, findLoop, precedenceOf, NEVER, OutOfTime, type ShouldStop } from '../graph';
+import {
+  type Action,
+  DEFAULT_COSTS,
+  type ActionGraph,
+  findLoop,
+  precedenceOf,
+  NEVER,
+  OutOfTime,
+  type ShouldStop,
+} from '../graph';
 import { cautionsFor, NO_HISTORY, replacementsOf, sparesOf, toolsFor, planTray, type TrayEntry } from '../layout';
 import { routesTaken, staying, type LeastTeardown, reasonChains, whyChain } from '../teardown';
 import { chooseTeardown, loopProblem, type Chosen } from './choose-teardown';
 import { checkOptions, listOptions } from '../procedure';
-import { followWish, priceOrder, solveOrder, vehicleFirst, type OrderProblem, type SolveControl, type SolvedOrder } from '../order';
+import {
+  followWish,
+  priceOrder,
+  solveOrder,
+  vehicleFirst,
+  type OrderProblem,
+  type SolveControl,
+  type SolvedOrder,
+} from '../order';
 import { recordedWish } from './recorded';
 import type { Plan, PlannedAction, PlanProblem, PlanRequest, PlanResult } from './plan-types';
 import { planRefit, type RefitStep } from '../refit';
@@ -21,7 +38,11 @@ const DEFAULT_SPARE_LEVEL = 0.9;
  */
 export function makePlan(request: PlanRequest, control?: SolveControl): PlanResult {
   const optionProblems = checkOptions(request.documents, request.options);
-  if (optionProblems.length) return { ok: false, problems: optionProblems.map(({ code, option, message }) => ({ code, message, items: [option] })) };
+  if (optionProblems.length)
+    return {
+      ok: false,
+      problems: optionProblems.map(({ code, option, message }) => ({ code, message, items: [option] })),
+    };
   const shouldStop = control?.shouldStop ?? NEVER;
   const found = chooseInTime(request, request.options, shouldStop);
   if (!found) return { ok: false, problems: [tooHard(request)] };
@@ -29,16 +50,38 @@ export function makePlan(request: PlanRequest, control?: SolveControl): PlanResu
   const { graph, least } = found;
   const size = [...least.chosen].filter((id) => graph.nodes[id].action).length;
   if (size > MOST_ACTIONS) {
-    return { ok: false, problems: [{ code: 'too-large', items: [], message: `That is ${size} actions; at most ${MOST_ACTIONS} are planned at once, which is more than a vehicle has. Plan fewer zones together.` }] };
+    return {
+      ok: false,
+      problems: [
+        {
+          code: 'too-large',
+          items: [],
+          message: `That is ${size} actions; at most ${MOST_ACTIONS} are planned at once, which is more than a vehicle has. Plan fewer zones together.`,
+        },
+      ],
+    };
   }
   const { actions, before } = precedenceOf(graph, least.chosen, least.taken);
   const loop = findLoop(before);
-  if (loop) return { ok: false, problems: [loopProblem(graph, loop.map((at) => actions[at]))] };
+  if (loop)
+    return {
+      ok: false,
+      problems: [
+        loopProblem(
+          graph,
+          loop.map((at) => actions[at]),
+        ),
+      ],
+    };
   return { ok: true, plan: assemble(request, found, { actions, before }, control) };
 }
 
 /** The least teardown; null where time ran out before one was found. */
-function chooseInTime(request: PlanRequest, options: PlanRequest['options'], shouldStop: ShouldStop): ReturnType<typeof chooseTeardown> | null {
+function chooseInTime(
+  request: PlanRequest,
+  options: PlanRequest['options'],
+  shouldStop: ShouldStop,
+): ReturnType<typeof chooseTeardown> | null {
   try {
     return chooseTeardown(request, options, shouldStop);
   } catch (error) {
@@ -48,12 +91,16 @@ function chooseInTime(request: PlanRequest, options: PlanRequest['options'], sho
 }
 
 const tooHard = ({ documents }: PlanRequest): PlanProblem => ({
-  code: 'too-hard', items: documents.map(({ id }) => id),
+  code: 'too-hard',
+  items: documents.map(({ id }) => id),
   message: `${documents.map(({ title }) => `“${title}”`).join(' and ')}: there are too many ways in to find the least work in time. Take out routes that nobody would use.`,
 });
 
 function assemble(
-  request: PlanRequest, { graph, least, goals, banned }: Chosen, { actions, before }: { actions: number[]; before: number[][] }, control?: SolveControl,
+  request: PlanRequest,
+  { graph, least, goals, banned }: Chosen,
+  { actions, before }: { actions: number[]; before: number[][] },
+  control?: SolveControl,
 ): Plan {
   const { policy = {} } = request;
   const costs = policy.costs ?? DEFAULT_COSTS;
@@ -69,16 +116,31 @@ function assemble(
   for (const step of refit) step.bin = tray.binOf.get(`${step.procedure}/${step.item}`) ?? null;
   const removal = removalIds.map((id): PlannedAction => {
     const action = graph.nodes[id].action!;
-    return { ...action, why: whyChain(graph, chains, id, goals), bin: tray.binOf.get(`${action.procedure}/${action.item}`) ?? null };
+    return {
+      ...action,
+      why: whyChain(graph, chains, id, goals),
+      bin: tray.binOf.get(`${action.procedure}/${action.item}`) ?? null,
+    };
   });
   const routes = routesTaken(graph, least, [...goals.keys()], new Set(banned.keys()), control?.shouldStop);
   const cost = costOf(problem, sequence, recorded, solved);
   return {
-    removal, refit, tools: toolsFor(graph, removal, refit), tray: tray.bins, taped: tray.taped, fewestBins: tray.fewest, staysOn: Object.fromEntries(tray.staysOn),
-    spares: sparesOf(graph, removal, policy.spareLevel ?? DEFAULT_SPARE_LEVEL, history), replacements: replacementsOf(graph, removal),
-    time: timeOf(removal, refit, cost.cost.seconds, history.pace), cautions: cautionsFor(graph, removal),
-    unknownOptions: unknownOptions(request, least, graph, control?.shouldStop), missingProcedures: graph.missingProcedures, ...cost,
-    routesTaken: routes, stays: staying(graph, least, routes),
+    removal,
+    refit,
+    tools: toolsFor(graph, removal, refit),
+    tray: tray.bins,
+    taped: tray.taped,
+    fewestBins: tray.fewest,
+    staysOn: Object.fromEntries(tray.staysOn),
+    spares: sparesOf(graph, removal, policy.spareLevel ?? DEFAULT_SPARE_LEVEL, history),
+    replacements: replacementsOf(graph, removal),
+    time: timeOf(removal, refit, cost.cost.seconds, history.pace),
+    cautions: cautionsFor(graph, removal),
+    unknownOptions: unknownOptions(request, least, graph, control?.shouldStop),
+    missingProcedures: graph.missingProcedures,
+    ...cost,
+    routesTaken: routes,
+    stays: staying(graph, least, routes),
   };
 }
 
@@ -89,12 +151,19 @@ function timeOf(removal: Action[], refit: RefitStep[], orderSeconds: number, pac
   return durationOf(seconds, orderSeconds - own, pace);
 }
 
-function costOf(problem: OrderProblem, sequence: number[], recorded: number[], solved: SolvedOrder): Pick<Plan, 'cost' | 'recorded'> {
+function costOf(
+  problem: OrderProblem,
+  sequence: number[],
+  recorded: number[],
+  solved: SolvedOrder,
+): Pick<Plan, 'cost' | 'recorded'> {
   const priced = priceOrder(problem, sequence);
   const pricedRecorded = priceOrder(problem, recorded);
   return {
     cost: {
-      seconds: priced.costMs / 1000, toolChanges: priced.toolChanges, lowerBound: solved.lowerBoundMs / 1000,
+      seconds: priced.costMs / 1000,
+      toolChanges: priced.toolChanges,
+      lowerBound: solved.lowerBoundMs / 1000,
       optimal: priced.costMs === solved.lowerBoundMs,
     },
     recorded: { seconds: pricedRecorded.costMs / 1000, toolChanges: pricedRecorded.toolChanges },
@@ -104,21 +173,34 @@ function costOf(problem: OrderProblem, sequence: number[], recorded: number[], s
 function trayEntries(graph: ActionGraph, refit: RefitStep[]): TrayEntry[] {
   const steps = refit.filter((step) => step.type === 'start' || step.type === 'fit');
   return steps.map((step) => ({
-    id: `${step.procedure}/${step.item}`, procedure: step.procedure!,
+    id: `${step.procedure}/${step.item}`,
+    procedure: step.procedure!,
     fastener: graph.indexes.get(step.procedure!)!.fasteners.get(step.item)!,
   }));
 }
 
 /** The options nobody has given whose values lead to different work; one that could not be looked into in time is named too. One least teardown for each value. */
-function unknownOptions(request: PlanRequest, least: LeastTeardown, graph: ActionGraph, shouldStop: ShouldStop = NEVER): string[] {
+function unknownOptions(
+  request: PlanRequest,
+  least: LeastTeardown,
+  graph: ActionGraph,
+  shouldStop: ShouldStop = NEVER,
+): string[] {
   const signature = (chosen: ReadonlySet<number>, of: ActionGraph) =>
-    [...chosen].map((id) => of.nodes[id]).filter((node) => node.action).map((node) => node.key).sort().join();
+    [...chosen]
+      .map((id) => of.nodes[id])
+      .filter((node) => node.action)
+      .map((node) => node.key)
+      .sort()
+      .join();
   const now = signature(least.chosen, graph);
-  return [...listOptions(request.documents)].filter(([option, values]) => {
-    if (request.options[option] !== undefined) return false;
-    return values.some((value) => {
-      const found = shouldStop() ? null : chooseInTime(request, { ...request.options, [option]: value }, shouldStop);
-      return !found?.ok || signature(found.least.chosen, found.graph) !== now;
-    });
-  }).map(([option]) => option);
+  return [...listOptions(request.documents)]
+    .filter(([option, values]) => {
+      if (request.options[option] !== undefined) return false;
+      return values.some((value) => {
+        const found = shouldStop() ? null : chooseInTime(request, { ...request.options, [option]: value }, shouldStop);
+        return !found?.ok || signature(found.least.chosen, found.graph) !== now;
+      });
+    })
+    .map(([option]) => option);
 }

@@ -12,7 +12,8 @@ export function recordedWish(graph: ActionGraph, ids: number[]): number[] {
     const rank = new Map(recorded.map((item, at) => [item, at]));
     const stops: { at: number; later: number; key: string }[] = [];
     for (const [item, at] of rank) {
-      for (const type of ['release', 'undo', 'free']) stops.push({ at, later: 0, key: `${type}:${document.id}/${item}` });
+      for (const type of ['release', 'undo', 'free'])
+        stops.push({ at, later: 0, key: `${type}:${document.id}/${item}` });
       const links = document.links.filter((link) => link.joins.includes(item)).map((link) => rank.get(link.id) ?? at);
       stops.push({ at: Math.max(at, ...links), later: 1, key: `takeOff:${document.id}/${item}` });
     }

@@ -39,7 +39,22 @@ export interface RunPlan {
 
 /** Fixes a plan for a run. */
 export function runPlanOf(
-  plan: Plan, basis: Pick<RunPlan, 'documents' | 'options' | 'goals' | 'newParts' | 'srsWaitSeconds' | 'costs' | 'ownKinds' | 'standardSeconds' | 'unverified' | 'elsewhere' | 'misses' | 'pace'>,
+  plan: Plan,
+  basis: Pick<
+    RunPlan,
+    | 'documents'
+    | 'options'
+    | 'goals'
+    | 'newParts'
+    | 'srsWaitSeconds'
+    | 'costs'
+    | 'ownKinds'
+    | 'standardSeconds'
+    | 'unverified'
+    | 'elsewhere'
+    | 'misses'
+    | 'pace'
+  >,
 ): RunPlan {
   return {
     ...basis,

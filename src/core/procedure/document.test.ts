@@ -10,11 +10,35 @@ import { parseReference, stateFor } from './references';
 import type { Fastener, Link, Part, ProcedureDocument } from './types';
 
 const part = (id: string, more: Partial<Part> = {}): Part => ({ id, kind: 'cover', ...more });
-const fastener = (id: string, holds: string | string[], more: Partial<Fastener> = {}): Fastener => ({ id, kind: 'screw', holds, ...more });
-const link = (id: string, a: string, b: string, more: Partial<Link> = {}): Link => ({ id, kind: 'connector', joins: [a, b], ...more });
-const made = (parts: Part[], fasteners: Fastener[] = [], links: Link[] = [], more: Partial<ProcedureDocument> = {}): ProcedureDocument => ({
-  format: 'pezzo-procedure/1', id: 'made', title: 'Made', applies: [{ make: 'Velden', model: 'Kite' }], zone: 'front-door', side: 'left',
-  map: { width: 1000, height: 600, outline: 'front-door' }, parts, fasteners, links, ...more,
+const fastener = (id: string, holds: string | string[], more: Partial<Fastener> = {}): Fastener => ({
+  id,
+  kind: 'screw',
+  holds,
+  ...more,
+});
+const link = (id: string, a: string, b: string, more: Partial<Link> = {}): Link => ({
+  id,
+  kind: 'connector',
+  joins: [a, b],
+  ...more,
+});
+const made = (
+  parts: Part[],
+  fasteners: Fastener[] = [],
+  links: Link[] = [],
+  more: Partial<ProcedureDocument> = {},
+): ProcedureDocument => ({
+  format: 'pezzo-procedure/1',
+  id: 'made',
+  title: 'Made',
+  applies: [{ make: 'Velden', model: 'Kite' }],
+  zone: 'front-door',
+  side: 'left',
+  map: { width: 1000, height: 600, outline: 'front-door' },
+  parts,
+  fasteners,
+  links,
+  ...more,
 });
 
 describe('a reference', () => {
@@ -31,9 +55,12 @@ describe('a reference', () => {
     expect(parseReference(text)).toEqual(reference);
   });
 
-  it.each(['', ':free', 'a/b/c', 'card:', 'card:half', 'a:b:c', '/card', 'card/'])('is refused where it is malformed: “%s”', (text) => {
-    expect(parseReference(text)).toBeNull();
-  });
+  it.each(['', ':free', 'a/b/c', 'card:', 'card:half', 'a:b:c', '/card', 'card/'])(
+    'is refused where it is malformed: “%s”',
+    (text) => {
+      expect(parseReference(text)).toBeNull();
+    },
+  );
 
   it('means off for a part, released for a fastener, undone for a link, and nothing else of theirs', () => {
     expect(stateFor('part', null)).toBe('off');
@@ -55,7 +82,12 @@ describe('the index', () => {
     expect(findItem(index, 'f')).toBe(document.fasteners[0]);
     expect(findItem(index, 'l')).toBe(document.links[0]);
     expect(findItem(index, 'body')).toBeUndefined();
-    expect([...index.typeOf]).toEqual([['a', 'part'], ['b', 'part'], ['f', 'fastener'], ['l', 'link']]);
+    expect([...index.typeOf]).toEqual([
+      ['a', 'part'],
+      ['b', 'part'],
+      ['f', 'fastener'],
+      ['l', 'link'],
+    ]);
   });
 
   it('keeps the first of two equal ids', () => {
@@ -75,13 +107,32 @@ describe('the index', () => {
 
 describe('places', () => {
   it('are the centre of what is drawn', () => {
-    expect(centreOf([[0, 0], [10, 0], [10, 20], [0, 20]])).toEqual([5, 10]);
+    expect(
+      centreOf([
+        [0, 0],
+        [10, 0],
+        [10, 20],
+        [0, 20],
+      ]),
+    ).toEqual([5, 10]);
     expect(centreOf([])).toBeNull();
     expect(centreOf(undefined)).toBeNull();
   });
 
   it('fall back from a fastener to its part and from a link to its first part that has one', () => {
-    const document = made([part('a', { shape: [[0, 0], [10, 10]] }), part('bare')], [fastener('f', 'a'), fastener('g', 'a', { at: [[7, 7]] }), fastener('h', 'bare')], [link('l', 'bare', 'a')]);
+    const document = made(
+      [
+        part('a', {
+          shape: [
+            [0, 0],
+            [10, 10],
+          ],
+        }),
+        part('bare'),
+      ],
+      [fastener('f', 'a'), fastener('g', 'a', { at: [[7, 7]] }), fastener('h', 'bare')],
+      [link('l', 'bare', 'a')],
+    );
     const index = indexItems(document);
     expect(placeOf(index, 'f')).toEqual([5, 5]);
     expect(placeOf(index, 'g')).toEqual([7, 7]);
@@ -93,8 +144,18 @@ describe('places', () => {
 
 describe('presence', () => {
   const document = made(
-    [part('power', { when: { windows: 'power' } }), part('crank', { when: { windows: 'crank' } }), part('card'), part('lamp', { when: { trim: ['high', 'top'] } })],
-    [fastener('one', 'power'), fastener('both', ['power', 'crank']), fastener('shared', ['power', 'card']), fastener('own', 'card', { when: { trim: 'high' } })],
+    [
+      part('power', { when: { windows: 'power' } }),
+      part('crank', { when: { windows: 'crank' } }),
+      part('card'),
+      part('lamp', { when: { trim: ['high', 'top'] } }),
+    ],
+    [
+      fastener('one', 'power'),
+      fastener('both', ['power', 'crank']),
+      fastener('shared', ['power', 'card']),
+      fastener('own', 'card', { when: { trim: 'high' } }),
+    ],
     [link('l', 'power', 'body'), link('m', 'power', 'lamp')],
   );
   const of = (options: Record<string, string>, id: string) => presenceOf(document, options).of.get(id);
@@ -132,7 +193,9 @@ describe('layers', () => {
       [link('plug', 'speaker', 'body')],
     );
     const layers = layersOf(document);
-    expect(['cap', 'sail', 'hidden', 'clip', 'card', 'speaker', 'plug'].map((id) => layers.get(id))).toEqual([0, 0, 1, 1, 1, 2, 3]);
+    expect(['cap', 'sail', 'hidden', 'clip', 'card', 'speaker', 'plug'].map((id) => layers.get(id))).toEqual([
+      0, 0, 1, 1, 1, 2, 3,
+    ]);
   });
 
   it('end even where items wait for one another', () => {
@@ -141,12 +204,14 @@ describe('layers', () => {
   });
 
   it('are known for every item of every document', () => {
-    fc.assert(fc.property(procedures({ routes: true }), (document) => {
-      const layers = layersOf(document);
-      for (const item of [...document.parts, ...document.fasteners, ...document.links]) {
-        expect(layers.get(item.id)).toBeGreaterThanOrEqual(0);
-      }
-    }));
+    fc.assert(
+      fc.property(procedures({ routes: true }), (document) => {
+        const layers = layersOf(document);
+        for (const item of [...document.parts, ...document.fasteners, ...document.links]) {
+          expect(layers.get(item.id)).toBeGreaterThanOrEqual(0);
+        }
+      }),
+    );
   });
 });
 

@@ -6,4 +6,16 @@ export { countedWords, heldWords, itemWords } from './names';
 export { checkOptions, listOptions } from './options';
 export { type PresenceMap, presenceOf } from './presence';
 export { type State, parseReference, stateFor } from './references';
-export { BODY, type Fastener, type Item, type ItemType, type Link, type OptionValues, type PanelMap, type Part, type Point, type ProcedureDocument, type When } from './types';
+export {
+  BODY,
+  type Fastener,
+  type Item,
+  type ItemType,
+  type Link,
+  type OptionValues,
+  type PanelMap,
+  type Part,
+  type Point,
+  type ProcedureDocument,
+  type When,
+} from './types';

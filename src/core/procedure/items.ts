@@ -1,4 +1,13 @@
-import { BODY, type Fastener, type Item, type ItemType, type Link, type Part, type Point, type ProcedureDocument } from './types';
+import {
+  BODY,
+  type Fastener,
+  type Item,
+  type ItemType,
+  type Link,
+  type Part,
+  type Point,
+  type ProcedureDocument,
+} from './types';
 
 /** A document's items by id, with what each is. The first of two equal ids wins; the checker reports the second. */
 export interface ItemIndex {

@@ -14,7 +14,10 @@ export function layersOf(document: ProcedureDocument): Map<string, number> {
     for (const part of heldParts(fastener)) fastenersOf.set(part, [...(fastenersOf.get(part) ?? []), fastener.id]);
   }
   const partsNamed = (behind: string[] | undefined) =>
-    (behind ?? []).map((text) => parseReference(text)).filter((ref) => ref && !ref.procedure && index.parts.has(ref.item)).map((ref) => ref!.item);
+    (behind ?? [])
+      .map((text) => parseReference(text))
+      .filter((ref) => ref && !ref.procedure && index.parts.has(ref.item))
+      .map((ref) => ref!.item);
   const routeOf = new Map((document.routes ?? []).map((route) => [route.of, route.anyOf[0] ?? []]));
 
   /** What an item waits for: `under` items lie one layer above it, `same` share its layer. */
@@ -25,7 +28,10 @@ export function layersOf(document: ProcedureDocument): Map<string, number> {
     const fastener = index.fasteners.get(id);
     if (fastener) {
       const own = explicit ?? fastener.behind;
-      return { under: own ? partsNamed(own) : heldParts(fastener).flatMap((held) => partsNamed(index.parts.get(held)?.behind)), same: [] };
+      return {
+        under: own ? partsNamed(own) : heldParts(fastener).flatMap((held) => partsNamed(index.parts.get(held)?.behind)),
+        same: [],
+      };
     }
     const link = index.links.get(id)!;
     const own = explicit ?? link.behind;

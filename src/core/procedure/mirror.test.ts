@@ -6,14 +6,24 @@ import { makePlan } from '../plan';
 import { mirror, mirroredSide, recordedId } from './mirror';
 
 it('twice gives the first again, and a centre zone has no other side', () => {
-  fc.assert(fc.property(procedures(), (document) => { expect(mirror(mirror(document))).toEqual(document); }));
+  fc.assert(
+    fc.property(procedures(), (document) => {
+      expect(mirror(mirror(document))).toEqual(document);
+    }),
+  );
   const dash = demoProcedure('lumen-dash-top');
   expect(mirror(dash)).toBe(dash);
 });
 
 it('is known by its id', () => {
   const right = mirror(demoProcedure('kite-rear-door'));
-  expect([right.id, right.side, recordedId(right.id), mirroredSide(right.id), mirroredSide('kite-rear-door')]).toEqual(['kite-rear-door@right', 'right', 'kite-rear-door', 'right', null]);
+  expect([right.id, right.side, recordedId(right.id), mirroredSide(right.id), mirroredSide('kite-rear-door')]).toEqual([
+    'kite-rear-door@right',
+    'right',
+    'kite-rear-door',
+    'right',
+    null,
+  ]);
 });
 
 it('is the same work: both doors take the same steps, and together the cost of two doors and one walk', () => {

@@ -31,5 +31,9 @@ export function countedWords(index: ItemIndex, id: string, catalogue: Catalogue 
 /** The names of the parts a fastener holds, joined for a sentence: "door card and armrest". */
 export function heldWords(index: ItemIndex, id: string): string {
   const fastener = index.fasteners.get(id);
-  return fastener ? heldParts(fastener).map((part) => itemWords(index, part)).join(' and ') : '';
+  return fastener
+    ? heldParts(fastener)
+        .map((part) => itemWords(index, part))
+        .join(' and ')
+    : '';
 }

@@ -25,6 +25,8 @@ export function checkOptions(documents: ProcedureDocument[], given: OptionValues
     const values = listed.get(option);
     if (!values) return [{ code: 'option-unknown', option, message: `No option is called “${option}” here.` }];
     if (values.includes(value)) return [];
-    return [{ code: 'option-value', option, message: `“${value}” is not a value of ${option}: use ${values.join(' or ')}.` }];
+    return [
+      { code: 'option-value', option, message: `“${value}” is not a value of ${option}: use ${values.join(' or ')}.` },
+    ];
   });
 }

@@ -39,7 +39,9 @@ export function placeGates(graph: ActionGraph, refit: RefitGraph, covers: Covers
 
 function followersOf(refit: RefitGraph): number[][] {
   const followers: number[][] = refit.steps.map(() => []);
-  refit.before.forEach((set, at) => { for (const before of set) followers[before].push(at); });
+  refit.before.forEach((set, at) => {
+    for (const before of set) followers[before].push(at);
+  });
   return followers;
 }
 
@@ -65,7 +67,8 @@ function closingSteps(graph: ActionGraph, refit: RefitGraph): Map<string, number
     if (step.type === 'seat') closing.set(`${step.procedure}/${step.item}`, at);
   });
   refit.steps.forEach((step, at) => {
-    const staysOn = step.type === 'fit' ? graph.indexes.get(step.procedure!)!.fasteners.get(step.item)!.staysOn : undefined;
+    const staysOn =
+      step.type === 'fit' ? graph.indexes.get(step.procedure!)!.fasteners.get(step.item)!.staysOn : undefined;
     const part = staysOn && `${step.procedure}/${staysOn}`;
     if (part && !closing.has(part)) closing.set(part, at);
   });
@@ -78,8 +81,20 @@ function gateStep(site: GateSite, gate: GateKind, checks: GateCheck[], auto = fa
   return {
     closing: site.closing,
     step: {
-      key: `gate:${gate}:${site.part}`, type: 'gate', procedure, item, side, tool: 'hand', ms: 0, place, bin: null,
-      reverses: null, gate, checks, notes: [], auto,
+      key: `gate:${gate}:${site.part}`,
+      type: 'gate',
+      procedure,
+      item,
+      side,
+      tool: 'hand',
+      ms: 0,
+      place,
+      bin: null,
+      reverses: null,
+      gate,
+      checks,
+      notes: [],
+      auto,
     },
   };
 }
@@ -89,7 +104,9 @@ function clipsGate(site: GateSite): PlacedGate | null {
   const [procedure, item] = splitPart(part);
   const index = graph.indexes.get(procedure)!;
   const checks = refit.steps
-    .filter((step) => step.type === 'fit' && step.procedure === procedure && index.fasteners.get(step.item)!.staysOn === item)
+    .filter(
+      (step) => step.type === 'fit' && step.procedure === procedure && index.fasteners.get(step.item)!.staysOn === item,
+    )
     .map((step): GateCheck => {
       const count = countOf(index.fasteners.get(step.item)!);
       return {
@@ -100,25 +117,34 @@ function clipsGate(site: GateSite): PlacedGate | null {
   return checks.length ? gateStep(site, 'clips', checks) : null;
 }
 
-const splitPart = (part: string): [string, string] => [part.slice(0, part.indexOf('/')), part.slice(part.indexOf('/') + 1)];
+const splitPart = (part: string): [string, string] => [
+  part.slice(0, part.indexOf('/')),
+  part.slice(part.indexOf('/') + 1),
+];
 
 function closingInGate(site: GateSite): PlacedGate | null {
   const { graph, covered, part } = site;
   const inside = covered.filter((id) => site.refit.last.has(id));
   if (inside.length === 0) return null;
-  const itemsOf = (ids: number[]) => [...new Set(ids.map((id) => `${graph.nodes[id].action!.procedure}/${graph.nodes[id].action!.item}`))].sort();
+  const itemsOf = (ids: number[]) =>
+    [...new Set(ids.map((id) => `${graph.nodes[id].action!.procedure}/${graph.nodes[id].action!.item}`))].sort();
   const fastenersOnly = inside.every((id) => graph.nodes[id].action!.type === 'release');
   const [procedure, item] = splitPart(part);
   const index = graph.indexes.get(procedure)!;
-  const checks: GateCheck[] = [{
-    text: `Everything behind the ${itemWords(index, item)} is back: ${itemsOf(inside).map((key) => {
-      const [home, inner] = splitPart(key);
-      return countedWords(graph.indexes.get(home)!, inner, graph.catalogue);
-    }).join(', ')}`,
-    items: itemsOf(inside),
-  }];
+  const checks: GateCheck[] = [
+    {
+      text: `Everything behind the ${itemWords(index, item)} is back: ${itemsOf(inside)
+        .map((key) => {
+          const [home, inner] = splitPart(key);
+          return countedWords(graph.indexes.get(home)!, inner, graph.catalogue);
+        })
+        .join(', ')}`,
+      items: itemsOf(inside),
+    },
+  ];
   if (!fastenersOnly) checks.push({ text: 'No tools or foreign objects inside', items: [] });
-  if (!fastenersOnly && isDoor(graph, procedure) && index.parts.get(item)?.kind === 'panel') checks.push(...doorChecks(graph, procedure));
+  if (!fastenersOnly && isDoor(graph, procedure) && index.parts.get(item)?.kind === 'panel')
+    checks.push(...doorChecks(graph, procedure));
   const countsKnow = inside.every((id) => ['release', 'undo'].includes(graph.nodes[id].action!.type));
   return gateStep(site, 'closing-in', checks, countsKnow);
 }
@@ -150,9 +176,16 @@ export function testFor(graph: ActionGraph, id: number): GateCheck | null {
     const link = index.links.get(action.item)!;
     const owner = link.joins.find((end) => index.parts.has(end));
     const what = owner ? ` of the ${itemWords(index, owner)}` : '';
-    if (link.safety === 'srs') return { text: `SRS ${itemWords(index, link.id)}${what} home and locked; the airbag lamp goes out after its self-check`, items };
+    if (link.safety === 'srs')
+      return {
+        text: `SRS ${itemWords(index, link.id)}${what} home and locked; the airbag lamp goes out after its self-check`,
+        items,
+      };
     const electrical = linkKindOrGuess(graph.catalogue, link.kind).electrical;
-    return { text: `${capital(itemWords(index, link.id))}${what} joined and ${electrical ? 'working' : 'moving freely'}`, items };
+    return {
+      text: `${capital(itemWords(index, link.id))}${what} joined and ${electrical ? 'working' : 'moving freely'}`,
+      items,
+    };
   }
   if (action.type === 'free' && isElectrical(graph, index.parts.get(action.item))) {
     return { text: `${capital(itemWords(index, action.item))} works`, items };
@@ -160,13 +193,15 @@ export function testFor(graph: ActionGraph, id: number): GateCheck | null {
   return null;
 }
 
-const isElectrical = (graph: ActionGraph, part: Part | undefined) => !!part && !!findPartKind(graph.catalogue, part.kind)?.electrical;
+const isElectrical = (graph: ActionGraph, part: Part | undefined) =>
+  !!part && !!findPartKind(graph.catalogue, part.kind)?.electrical;
 
 /** Battery on once every SRS link is joined, before every test it can reach; the others are moved behind it. */
 function powerFirst(graph: ActionGraph, refit: RefitGraph, gates: PlacedGate[]): PlacedGate[] {
   const power = stepAt(refit, 'batteryOn');
   if (power === null) return gates;
-  const isSrs = (step: RefitStep) => step.type === 'join' && graph.indexes.get(step.procedure!)!.links.get(step.item)?.safety === 'srs';
+  const isSrs = (step: RefitStep) =>
+    step.type === 'join' && graph.indexes.get(step.procedure!)!.links.get(step.item)?.safety === 'srs';
   const srs = refit.steps.map((step, at) => (isSrs(step) ? at : -1)).filter((at) => at >= 0);
   for (const join of srs) refit.before[power].add(join);
   for (const gate of gates.filter(({ step }) => step.gate === 'test')) {

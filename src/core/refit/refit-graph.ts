@@ -58,13 +58,19 @@ function turnEdges(graph: ActionGraph, refit: RefitGraph, done: number[]): void 
     if (!refit.last.has(id)) continue;
     for (const needed of doneBefore(graph, followsRule, orderOf, id)) {
       const target = refit.first.get(needed);
-      if (target !== undefined && orderOf.get(needed)! < orderOf.get(id)!) refit.before[target].add(refit.last.get(id)!);
+      if (target !== undefined && orderOf.get(needed)! < orderOf.get(id)!)
+        refit.before[target].add(refit.last.get(id)!);
     }
   }
 }
 
 /** The nearest done nodes a node waited for, looking through nodes that were not done. */
-function doneBefore(graph: ActionGraph, followsRule: Map<number, number[]>, orderOf: Map<number, number>, start: number): Set<number> {
+function doneBefore(
+  graph: ActionGraph,
+  followsRule: Map<number, number[]>,
+  orderOf: Map<number, number>,
+  start: number,
+): Set<number> {
   const found = new Set<number>();
   const seen = new Set([start]);
   for (const id of seen) {
@@ -90,19 +96,21 @@ function startAllThenTighten(graph: ActionGraph, refit: RefitGraph): void {
     }
   });
   for (const group of turnedOf.values()) {
-    for (const a of group) for (const b of group) {
-      if (a !== b && !reaches(refit, b.tighten, a.start)) refit.before[b.tighten].add(a.start);
-    }
+    for (const a of group)
+      for (const b of group) {
+        if (a !== b && !reaches(refit, b.tighten, a.start)) refit.before[b.tighten].add(a.start);
+      }
   }
 }
 
 /** True where `from` comes before `to` by some chain. Linear in edges. */
 export function reaches(refit: RefitGraph, from: number, to: number): boolean {
   const seen = new Set([to]);
-  for (const at of seen) for (const before of refit.before[at]) {
-    if (before === from) return true;
-    seen.add(before);
-  }
+  for (const at of seen)
+    for (const before of refit.before[at]) {
+      if (before === from) return true;
+      seen.add(before);
+    }
   return false;
 }
 
@@ -111,4 +119,3 @@ export const stepAt = (refit: RefitGraph, key: string): number | null => {
   const at = refit.steps.findIndex((step) => step.key === key);
   return at < 0 ? null : at;
 };
-

@@ -18,12 +18,25 @@ export const refitKey = (type: RefitType, action: Action) =>
  */
 export function stepsFor(graph: ActionGraph, action: Action): RefitStep[] {
   const step = (type: RefitType, tool: string, seconds: number, notes: string[] = []): RefitStep => ({
-    key: refitKey(type, action), type, procedure: action.procedure, item: action.item, side: action.side, tool,
-    ms: Math.round(seconds * 1000), place: action.place, bin: null, reverses: action.key, gate: null, checks: [], notes, auto: false,
+    key: refitKey(type, action),
+    type,
+    procedure: action.procedure,
+    item: action.item,
+    side: action.side,
+    tool,
+    ms: Math.round(seconds * 1000),
+    place: action.place,
+    bin: null,
+    reverses: action.key,
+    gate: null,
+    checks: [],
+    notes,
+    auto: false,
   });
   const index = action.procedure ? graph.indexes.get(action.procedure)! : null;
   switch (action.type) {
-    case 'takeOff': return [step('place', 'hand', PLACE_SECONDS)];
+    case 'takeOff':
+      return [step('place', 'hand', PLACE_SECONDS)];
     case 'free': {
       const motions = index!.parts.get(action.item)?.motions ?? [];
       const seconds = motions.reduce((sum, code) => sum + (findMotion(graph.catalogue, code)?.seconds ?? 4), 0);
@@ -34,14 +47,20 @@ export function stepsFor(graph: ActionGraph, action: Action): RefitStep[] {
       const kind = linkKindOrGuess(graph.catalogue, link.kind);
       return [step('join', kind.tool, kind.refitSeconds * countOf(link), link.mark ? [`Mark: ${link.mark}.`] : [])];
     }
-    case 'release': return fastenerSteps(graph, action, step);
-    case 'batteryOff': return [step('batteryOn', action.tool, BATTERY_ON_SECONDS)];
-    case 'check': case 'wait': return [];
+    case 'release':
+      return fastenerSteps(graph, action, step);
+    case 'batteryOff':
+      return [step('batteryOn', action.tool, BATTERY_ON_SECONDS)];
+    case 'check':
+    case 'wait':
+      return [];
   }
 }
 
 function fastenerSteps(
-  graph: ActionGraph, action: Action, step: (type: RefitType, tool: string, seconds: number, notes?: string[]) => RefitStep,
+  graph: ActionGraph,
+  action: Action,
+  step: (type: RefitType, tool: string, seconds: number, notes?: string[]) => RefitStep,
 ): RefitStep[] {
   const fastener = graph.indexes.get(action.procedure!)!.fasteners.get(action.item)!;
   const kind = fastenerKindOrGuess(graph.catalogue, fastener.kind, fastener.drive !== undefined);
@@ -50,12 +69,20 @@ function fastenerSteps(
   const notes = [
     refit?.as ? `Comes back as ${refit.as}${refit.material ? ` (${refit.material})` : ''}.` : null,
     refit?.reversible === false ? 'Cannot go back to stock.' : null,
-    refit?.limit === 'plastic' ? 'Into plastic: a little beyond hand-tight is enough.' : refit?.limit ? `Limit: ${refit.limit}.` : null,
+    refit?.limit === 'plastic'
+      ? 'Into plastic: a little beyond hand-tight is enough.'
+      : refit?.limit
+        ? `Limit: ${refit.limit}.`
+        : null,
     kind.threaded && refit?.byHand ? 'By hand only, in the old thread.' : null,
   ].filter((note) => note !== null);
   if (kind.release !== 'turned') return [step('fit', kind.destructive ? 'hand' : fitTool(kind.tool), seconds, notes)];
-  return [step('start', 'hand', seconds * START_SHARE, notes), step('tighten', action.tool, seconds * (1 - START_SHARE), notes)];
+  return [
+    step('start', 'hand', seconds * START_SHARE, notes),
+    step('tighten', action.tool, seconds * (1 - START_SHARE), notes),
+  ];
 }
 
 /** Pry tools are for taking out: those fasteners are pressed back by hand. */
-const fitTool = (tool: string) => (['trim-tool', 'taped-steel', 'clip-fork', 'clip-hook', 'heat-gun'].includes(tool) ? 'hand' : tool);
+const fitTool = (tool: string) =>
+  ['trim-tool', 'taped-steel', 'clip-fork', 'clip-hook', 'heat-gun'].includes(tool) ? 'hand' : tool;

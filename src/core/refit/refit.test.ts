@@ -8,15 +8,24 @@ import type { RefitStep } from './refit-step';
 
 const part = (id: string, more: Partial<Part> = {}): Part => ({ id, kind: 'cover', motions: ['pull-top'], ...more });
 const made = (parts: Part[], fasteners: Fastener[] = [], links: Link[] = []): ProcedureDocument => ({
-  format: 'pezzo-procedure/1', id: 'd', title: 'Made', applies: [{ make: 'Velden', model: 'Kite' }], zone: 'front-door', side: 'left',
-  map: { width: 1000, height: 600, outline: 'front-door' }, parts, fasteners, links,
+  format: 'pezzo-procedure/1',
+  id: 'd',
+  title: 'Made',
+  applies: [{ make: 'Velden', model: 'Kite' }],
+  zone: 'front-door',
+  side: 'left',
+  map: { width: 1000, height: 600, outline: 'front-door' },
+  parts,
+  fasteners,
+  links,
 });
 const planOf = (document: ProcedureDocument, goals: string[], options = {}): Plan => {
   const result = makePlan({ documents: [document], goals, options });
   if (!result.ok) throw new Error(result.problems[0].message);
   return result.plan;
 };
-const keys = (steps: RefitStep[]) => steps.map((step) => step.key.replace(/kite-rear-door\/|lumen-front-door\/|d\//, ''));
+const keys = (steps: RefitStep[]) =>
+  steps.map((step) => step.key.replace(/kite-rear-door\/|lumen-front-door\/|d\//, ''));
 const kite = planOf(demoProcedure('kite-rear-door'), ['woofer'], { windows: 'power' });
 const lumen = planOf(demoProcedure('lumen-front-door'), ['woofer'], { audio: 'base', puddle: 'none' });
 
@@ -52,12 +61,17 @@ describe('the way back', () => {
     const rivets = lumen.refit.find((step) => step.key.endsWith('/r1'))!;
     expect(rivets.type).toBe('fit');
     expect(rivets.notes).toEqual(['Comes back as rivet nut and screw (M5 rivet nut).', 'Cannot go back to stock.']);
-    expect(lumen.replacements).toEqual([{ item: 'lumen-front-door/r1', as: 'rivet nut and screw', material: 'M5 rivet nut', count: 3, reversible: false }]);
+    expect(lumen.replacements).toEqual([
+      { item: 'lumen-front-door/r1', as: 'rivet nut and screw', material: 'M5 rivet nut', count: 3, reversible: false },
+    ]);
   });
 
   it('warns of plastic and asks for the hand where the fastener does', () => {
     const screws = kite.refit.find((step) => step.key.endsWith('start:kite-rear-door/s1'))!;
-    expect(screws.notes).toEqual(['Into plastic: a little beyond hand-tight is enough.', 'By hand only, in the old thread.']);
+    expect(screws.notes).toEqual([
+      'Into plastic: a little beyond hand-tight is enough.',
+      'By hand only, in the old thread.',
+    ]);
   });
 
   it('of nothing is nothing', () => {
@@ -71,7 +85,9 @@ describe('gates', () => {
 
   it('count the clips of the card before it is seated', () => {
     expect(place(kite, 'gate:clips:kite-rear-door/card')).toBeLessThan(place(kite, 'seat:kite-rear-door/card'));
-    expect(gate(kite, 'gate:clips:kite-rear-door/card').checks[0].text).toMatch(/^9 of 9 push clips back on the door card/);
+    expect(gate(kite, 'gate:clips:kite-rear-door/card').checks[0].text).toMatch(
+      /^9 of 9 push clips back on the door card/,
+    );
   });
 
   it('of a part that was never freed stand before the first of its own clips', () => {
@@ -82,13 +98,22 @@ describe('gates', () => {
 
   it('ask for shield, weep holes and the glass’s path where something was worked on in the door', () => {
     const texts = gate(kite, 'gate:closing-in:kite-rear-door/card').checks.map((check) => check.text);
-    expect(texts).toEqual(expect.arrayContaining(['Water shield sealed all round', 'Weep holes clear', 'Nothing in the glass’s path: window run down and up', 'No tools or foreign objects inside']));
+    expect(texts).toEqual(
+      expect.arrayContaining([
+        'Water shield sealed all round',
+        'Weep holes clear',
+        'Nothing in the glass’s path: window run down and up',
+        'No tools or foreign objects inside',
+      ]),
+    );
     expect(texts[0]).toContain('door speaker');
   });
 
   it('try what is joined behind the card with the card still open, the switch hung on its plug', () => {
     const test = gate(kite, 'gate:test:kite-rear-door/card');
-    expect(test.checks.map((check) => check.text)).toEqual(expect.arrayContaining(['Speaker plug of the door speaker joined and working', 'Door speaker works']));
+    expect(test.checks.map((check) => check.text)).toEqual(
+      expect.arrayContaining(['Speaker plug of the door speaker joined and working', 'Door speaker works']),
+    );
     expect(test.notes).toContain('Hang the window switch pack on its plug, test, unplug.');
     expect(place(kite, test.key)).toBeLessThan(place(kite, 'seat:kite-rear-door/card'));
   });
@@ -100,7 +125,8 @@ describe('gates', () => {
     expect(join).toBeLessThan(power);
     for (const step of lumen.refit.filter((one) => one.gate === 'test')) {
       const at = place(lumen, step.key);
-      if (at > power && place(lumen, `seat:lumen-front-door/${step.item}`) < power) expect(step.notes.join()).toContain('comes off again');
+      if (at > power && place(lumen, `seat:lumen-front-door/${step.item}`) < power)
+        expect(step.notes.join()).toContain('comes off again');
       else expect(at).toBeGreaterThan(power);
     }
   });

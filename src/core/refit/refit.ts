@@ -50,7 +50,8 @@ function markRepeats(steps: RefitStep[]): void {
   for (const step of steps) {
     if (!step.gate || step.gate === 'clips') continue;
     const items = step.checks.flatMap((check) => check.items);
-    if (items.every((item) => answered[step.gate!].has(item) || (step.gate === 'closing-in' && isCounted(steps, item)))) step.auto = true;
+    if (items.every((item) => answered[step.gate!].has(item) || (step.gate === 'closing-in' && isCounted(steps, item))))
+      step.auto = true;
     else for (const item of items) answered[step.gate].add(item);
   }
 }
@@ -68,7 +69,9 @@ function hangSwitches(graph: ActionGraph, steps: RefitStep[]): void {
       const index = graph.indexes.get(later.procedure!)!;
       const link = index.links.get(later.item)!;
       const part = link.joins.find((end) => index.parts.has(end) && end !== gate.item);
-      const isControl = part && ['switch', 'lock', 'module'].includes(findPartKind(graph.catalogue, index.parts.get(part)!.kind)?.code ?? '');
+      const isControl =
+        part &&
+        ['switch', 'lock', 'module'].includes(findPartKind(graph.catalogue, index.parts.get(part)!.kind)?.code ?? '');
       if (!isControl || link.safety === 'srs') continue;
       gate.notes.push(`Hang the ${itemWords(index, part)} on its plug, test, unplug.`);
     }
@@ -77,12 +80,27 @@ function hangSwitches(graph: ActionGraph, steps: RefitStep[]): void {
 
 /** What was undone or taken out but stands under no test gate: tried at hand-over at the latest. */
 function handOverTests(graph: ActionGraph, done: number[], steps: RefitStep[]): GateCheck[] {
-  const tested = new Set(steps.flatMap((step) => (step.gate === 'test' ? step.checks.flatMap((check) => check.items) : [])));
-  return done.map((id) => testFor(graph, id)).filter((check) => check !== null && !check.items.some((item) => tested.has(item))) as GateCheck[];
+  const tested = new Set(
+    steps.flatMap((step) => (step.gate === 'test' ? step.checks.flatMap((check) => check.items) : [])),
+  );
+  return done
+    .map((id) => testFor(graph, id))
+    .filter((check) => check !== null && !check.items.some((item) => tested.has(item))) as GateCheck[];
 }
 
 const handOverGate = (checks: GateCheck[]): RefitStep => ({
-  key: 'gate:test:hand-over', type: 'gate', procedure: null, item: 'hand-over', side: null, tool: 'hand', ms: 0,
-  place: { procedure: null, side: null, group: 'hand-over', x: 0, y: 0 }, bin: null, reverses: null, gate: 'test',
-  checks, notes: [], auto: false,
+  key: 'gate:test:hand-over',
+  type: 'gate',
+  procedure: null,
+  item: 'hand-over',
+  side: null,
+  tool: 'hand',
+  ms: 0,
+  place: { procedure: null, side: null, group: 'hand-over', x: 0, y: 0 },
+  bin: null,
+  reverses: null,
+  gate: 'test',
+  checks,
+  notes: [],
+  auto: false,
 });

@@ -5,7 +5,10 @@ const LONGEST_STEP_SECONDS = 900;
 
 /** Seconds a run was worked on, by wall time: from started to finished, without pauses and without gaps too long to be one step. 0 where it has no start and end. */
 export function activeSeconds(events: RunEvent[]): number {
-  const times = events.map((event) => ({ at: Date.parse(event.at) / 1000, type: event.type })).filter(({ at }) => Number.isFinite(at)).sort((a, b) => a.at - b.at);
+  const times = events
+    .map((event) => ({ at: Date.parse(event.at) / 1000, type: event.type }))
+    .filter(({ at }) => Number.isFinite(at))
+    .sort((a, b) => a.at - b.at);
   const start = times.findIndex(({ type }) => type === 'started');
   const end = times.findLastIndex(({ type }) => type === 'finished');
   if (start < 0 || end <= start) return 0;

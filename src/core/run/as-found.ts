@@ -17,14 +17,23 @@ export function asFoundPlan(plan: RunPlan, state: Pick<RunState, 'extras' | 'asF
   const documents = plan.documents.map((document) => {
     let fasteners = document.fasteners;
     for (const { item, change } of changes) fasteners = changed(document, fasteners, item!, change!);
-    const extras = state.extras.filter((extra) => extra.procedure === document.id && document.parts.some((part) => part.id === extra.holds)).map(entryOf);
+    const extras = state.extras
+      .filter((extra) => extra.procedure === document.id && document.parts.some((part) => part.id === extra.holds))
+      .map(entryOf);
     return { ...document, fasteners: [...fasteners, ...extras] } satisfies ProcedureDocument;
   });
   return { ...plan, documents, taped: { ...plan.taped, ...labels(plan, documents) } };
 }
 
 const entryOf = ({ event, holds, kind, drive, count, point }: ExtraFastener & { event: string }): Fastener => ({
-  id: extraId(event), holds, kind, count, behind: [], note: 'Found on this vehicle; not in the procedure.', ...(drive ? { drive } : {}), ...(point ? { at: [point] } : {}),
+  id: extraId(event),
+  holds,
+  kind,
+  count,
+  behind: [],
+  note: 'Found on this vehicle; not in the procedure.',
+  ...(drive ? { drive } : {}),
+  ...(point ? { at: [point] } : {}),
 });
 
 function changed(document: ProcedureDocument, fasteners: Fastener[], item: string, change: AsFoundChange): Fastener[] {
@@ -34,9 +43,14 @@ function changed(document: ProcedureDocument, fasteners: Fastener[], item: strin
     if (count < 1) return [];
     const { staysOn, drive, length, thread, ...rest } = fastener;
     const other = change.kind !== undefined && change.kind !== fastener.kind;
-    return [{
-      ...rest, count, ...(other ? { kind: change.kind! } : { staysOn, length, thread }), ...(change.drive ?? drive ? { drive: change.drive ?? (other ? undefined : drive) } : {}),
-    }].map(withoutUndefined);
+    return [
+      {
+        ...rest,
+        count,
+        ...(other ? { kind: change.kind! } : { staysOn, length, thread }),
+        ...((change.drive ?? drive) ? { drive: change.drive ?? (other ? undefined : drive) } : {}),
+      },
+    ].map(withoutUndefined);
   });
 }
 
@@ -46,11 +60,19 @@ const withoutUndefined = (fastener: Fastener): Fastener =>
 /** What the tray has no bin for gets a label on its part. */
 function labels(plan: RunPlan, documents: ProcedureDocument[]): Record<string, string> {
   const catalogue = catalogueOf(plan);
-  const entries = documents.flatMap((document) => document.fasteners.flatMap((fastener): [string, string][] => {
-    const kind = fastenerKindOrGuess(catalogue, fastener.kind, fastener.drive !== undefined);
-    const key = `${document.id}/${fastener.id}`;
-    const needsLabel = !fastener.staysOn && kind.release === 'turned' && plan.bins[key] === undefined && plan.taped?.[key] === undefined;
-    return needsLabel ? [[key, `${countOf(fastener)} × ${fastener.drive ?? kind.name}, ${heldParts(fastener).join(' and ')}`]] : [];
-  }));
+  const entries = documents.flatMap((document) =>
+    document.fasteners.flatMap((fastener): [string, string][] => {
+      const kind = fastenerKindOrGuess(catalogue, fastener.kind, fastener.drive !== undefined);
+      const key = `${document.id}/${fastener.id}`;
+      const needsLabel =
+        !fastener.staysOn &&
+        kind.release === 'turned' &&
+        plan.bins[key] === undefined &&
+        plan.taped?.[key] === undefined;
+      return needsLabel
+        ? [[key, `${countOf(fastener)} × ${fastener.drive ?? kind.name}, ${heldParts(fastener).join(' and ')}`]]
+        : [];
+    }),
+  );
   return Object.fromEntries(entries);
 }

@@ -5,7 +5,11 @@ import { catalogueOf, type RunPlan } from '../plan';
 
 /** The graph of a run's plan. Build it once and pass it to `viewRun` on every event. */
 export const graphOf = (plan: RunPlan): ActionGraph =>
-  buildGraph(plan.documents, { options: plan.options, srsWaitSeconds: plan.srsWaitSeconds, catalogue: catalogueOf(plan) });
+  buildGraph(plan.documents, {
+    options: plan.options,
+    srsWaitSeconds: plan.srsWaitSeconds,
+    catalogue: catalogueOf(plan),
+  });
 
 /** A run's plan and graph as this vehicle turned out to be. */
 export interface RunBasis {

@@ -24,7 +24,9 @@ export class Claims {
 
   /** @param standing Events that stand, in logical order. Linear in them, and quadratic in the few that are about one entry. */
   constructor(standing: RunEvent[]) {
-    const answers = new Map(standing.flatMap((event) => (event.type === 'settled' ? [[event.event, event.same] as const] : [])));
+    const answers = new Map(
+      standing.flatMap((event) => (event.type === 'settled' ? [[event.event, event.same] as const] : [])),
+    );
     const earlier = new Map<string, Claim[]>();
     for (const event of standing) {
       if (event.type !== 'broken' && event.type !== 'lost') continue;
@@ -44,7 +46,15 @@ export class Claims {
     const unheard = event.known === undefined ? 0 : Math.min(reported - event.known, event.count);
     const other = before.findLast((one) => one.device !== event.device);
     if (unheard <= 0 || !other) return event.count;
-    if (same === undefined) this.open.push({ event: event.id, item: event.item, what: event.type, count: event.count, unheard, people: [other.person, event.person] });
+    if (same === undefined)
+      this.open.push({
+        event: event.id,
+        item: event.item,
+        what: event.type,
+        count: event.count,
+        unheard,
+        people: [other.person, event.person],
+      });
     return same ? event.count - unheard : event.count;
   }
 }

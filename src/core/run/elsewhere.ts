@@ -21,7 +21,9 @@ export function elsewhereFor(document: ProcedureDocument, others: Related[], own
       for (const kind of heldParts(fastener).map((held) => index.parts.get(held)?.kind)) {
         if (!kind || !kinds.has(kind) || isKnown(own, fastener.kind, fastener.drive, kind)) continue;
         const one: Elsewhere = {
-          part: `${document.id}|${kind}`, words: itemWords(index, fastener.id, catalogue), from: other.title,
+          part: `${document.id}|${kind}`,
+          words: itemWords(index, fastener.id, catalogue),
+          from: other.title,
           // A place means something only on a panel of the same zone.
           at: other.zone === document.zone ? placeOf(index, fastener.id) : null,
         };
@@ -35,4 +37,7 @@ export function elsewhereFor(document: ProcedureDocument, others: Related[], own
 
 /** True where this procedure itself has such a fastener on such a part. */
 const isKnown = (own: ItemIndex, kind: string, drive: string | undefined, part: string) =>
-  [...own.fasteners.values()].some((one) => one.kind === kind && one.drive === drive && heldParts(one).some((held) => own.parts.get(held)?.kind === part));
+  [...own.fasteners.values()].some(
+    (one) =>
+      one.kind === kind && one.drive === drive && heldParts(one).some((held) => own.parts.get(held)?.kind === part),
+  );

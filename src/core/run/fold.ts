@@ -66,8 +66,26 @@ export interface RunState {
 }
 
 const emptyState = (): RunState => ({
-  started: false, finished: false, paused: false, pauseReason: null, phase: 'remove', holder: null, handOverNote: null, done: new Map(), skipped: new Map(),
-  pieces: new Map(), ticks: new Map(), gates: new Map(), tests: new Map(), asFound: [], extras: [], questions: [], log: [], later: [], unknown: [], lastLamport: 0,
+  started: false,
+  finished: false,
+  paused: false,
+  pauseReason: null,
+  phase: 'remove',
+  holder: null,
+  handOverNote: null,
+  done: new Map(),
+  skipped: new Map(),
+  pieces: new Map(),
+  ticks: new Map(),
+  gates: new Map(),
+  tests: new Map(),
+  asFound: [],
+  extras: [],
+  questions: [],
+  log: [],
+  later: [],
+  unknown: [],
+  lastLamport: 0,
 });
 
 /**
@@ -90,12 +108,24 @@ export function foldRun(events: Iterable<RunEvent>): RunState {
 
 function apply(state: RunState, event: RunEvent, claims: Claims): void {
   switch (event.type) {
-    case 'started': state.started = true; state.holder = event.person; return;
-    case 'phase': state.phase = event.to; return;
-    case 'done': return addDone(state, event.action, event.count, event.id);
-    case 'counted': progressOf(state, event.action).settled = event.count; return;
-    case 'skipped': state.skipped.set(event.action, event.reason); return;
-    case 'retracted': case 'settled': return;
+    case 'started':
+      state.started = true;
+      state.holder = event.person;
+      return;
+    case 'phase':
+      state.phase = event.to;
+      return;
+    case 'done':
+      return addDone(state, event.action, event.count, event.id);
+    case 'counted':
+      progressOf(state, event.action).settled = event.count;
+      return;
+    case 'skipped':
+      state.skipped.set(event.action, event.reason);
+      return;
+    case 'retracted':
+    case 'settled':
+      return;
     case 'broken': {
       const pieces = piecesOf(state, event.item);
       const count = claims.countOf(event);
@@ -116,28 +146,68 @@ function apply(state: RunState, event: RunEvent, claims: Claims): void {
       pieces.inside = Math.max(0, pieces.inside - event.count);
       return;
     }
-    case 'renewed': piecesOf(state, event.item).renewed += event.count; return;
+    case 'renewed':
+      piecesOf(state, event.item).renewed += event.count;
+      return;
     case 'omitted': {
       const pieces = piecesOf(state, event.item);
       pieces.omitted += event.count;
       pieces.reasons.push(event.reason);
       return;
     }
-    case 'ticked': state.ticks.set(event.line, event.on); return;
-    case 'paused': state.paused = true; state.pauseReason = event.reason ?? null; return;
-    case 'resumed': state.paused = false; state.pauseReason = null; return;
-    case 'handedOver': state.holder = event.to; state.handOverNote = event.note ?? null; return;
-    case 'test': state.tests.set(testKey(event.gate, event.check), { gate: event.gate, check: event.check, result: event.result }); return;
-    case 'gatePassed': state.gates.set(event.gate, { passed: true, reason: null, person: event.person, event: event.id }); return;
-    case 'overridden': state.gates.set(event.gate, { passed: true, reason: event.reason, person: event.person, event: event.id }); return;
-    case 'asFound': state.asFound.push({ event: event.id, item: event.item ?? null, difference: event.difference, change: event.change ?? null }); return;
+    case 'ticked':
+      state.ticks.set(event.line, event.on);
+      return;
+    case 'paused':
+      state.paused = true;
+      state.pauseReason = event.reason ?? null;
+      return;
+    case 'resumed':
+      state.paused = false;
+      state.pauseReason = null;
+      return;
+    case 'handedOver':
+      state.holder = event.to;
+      state.handOverNote = event.note ?? null;
+      return;
+    case 'test':
+      state.tests.set(testKey(event.gate, event.check), { gate: event.gate, check: event.check, result: event.result });
+      return;
+    case 'gatePassed':
+      state.gates.set(event.gate, { passed: true, reason: null, person: event.person, event: event.id });
+      return;
+    case 'overridden':
+      state.gates.set(event.gate, { passed: true, reason: event.reason, person: event.person, event: event.id });
+      return;
+    case 'asFound':
+      state.asFound.push({
+        event: event.id,
+        item: event.item ?? null,
+        difference: event.difference,
+        change: event.change ?? null,
+      });
+      return;
     case 'extra': {
       const { procedure, holds, kind, drive, count, point } = event;
-      state.extras.push({ procedure, holds, kind, count, event: event.id, ...(drive ? { drive } : {}), ...(point ? { point } : {}) });
+      state.extras.push({
+        procedure,
+        holds,
+        kind,
+        count,
+        event: event.id,
+        ...(drive ? { drive } : {}),
+        ...(point ? { point } : {}),
+      });
       return;
     }
-    case 'stuck': case 'finding': case 'photo': case 'note': return;
-    case 'finished': state.finished = true; return;
+    case 'stuck':
+    case 'finding':
+    case 'photo':
+    case 'note':
+      return;
+    case 'finished':
+      state.finished = true;
+      return;
     default: {
       const unknown: never = event;
       state.unknown.push(unknown);
@@ -161,7 +231,15 @@ function addDone(state: RunState, action: string, count: number | undefined, id:
 }
 
 function piecesOf(state: RunState, item: string): PieceCounts {
-  const pieces = state.pieces.get(item) ?? { scrapped: 0, damagedButUsed: 0, lost: 0, inside: 0, renewed: 0, omitted: 0, reasons: [] };
+  const pieces = state.pieces.get(item) ?? {
+    scrapped: 0,
+    damagedButUsed: 0,
+    lost: 0,
+    inside: 0,
+    renewed: 0,
+    omitted: 0,
+    reasons: [],
+  };
   state.pieces.set(item, pieces);
   return pieces;
 }
@@ -182,4 +260,5 @@ export const hasFailedTest = (state: RunState, gate: string) =>
   [...state.tests.values()].some((test) => test.gate === gate && test.result === 'fail');
 
 /** The last result of one line of a test sheet; undefined while it was not tried. */
-export const testResult = (state: RunState, gate: string, check: string): TestResult | undefined => state.tests.get(testKey(gate, check))?.result;
+export const testResult = (state: RunState, gate: string, check: string): TestResult | undefined =>
+  state.tests.get(testKey(gate, check))?.result;

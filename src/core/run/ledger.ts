@@ -52,18 +52,29 @@ function rowFor(graph: ActionGraph, state: RunState, procedure: string, id: stri
   const out = doneCount(released, countOf(fastener));
   const pieces = state.pieces.get(item);
   const lost = Math.max(0, pieces?.lost ?? 0);
-  const scrapped = kind.destructive ? out - lost : pieces?.scrapped ?? 0;
+  const scrapped = kind.destructive ? out - lost : (pieces?.scrapped ?? 0);
   const sound = Math.max(0, out - scrapped - lost);
   const returned = state.done.get(`${kind.release === 'turned' ? 'start' : 'fit'}:${item}`);
   const tightened = kind.release !== 'turned' || state.done.has(`tighten:${item}`);
   const back = returned && tightened ? Math.min(sound, returned.full ? sound : returned.count) : 0;
-  const needed = kind.destructive ? fastener.refit?.count ?? out : out;
+  const needed = kind.destructive ? (fastener.refit?.count ?? out) : out;
   const omitted = pieces?.omitted ?? 0;
-  const renewed = kind.destructive && returned?.full ? Math.max(0, needed - omitted) : pieces?.renewed ?? 0;
+  const renewed = kind.destructive && returned?.full ? Math.max(0, needed - omitted) : (pieces?.renewed ?? 0);
   return {
-    item, words: `${countedWords(index, id, graph.catalogue)}, ${heldWords(index, id)}`, out, back, scrapped, lost, needed, renewed, omitted,
-    damagedButUsed: pieces?.damagedButUsed ?? 0, reasons: pieces?.reasons ?? [], missing: needed - back - renewed - omitted,
-    overCounted: isOverCounted(released, countOf(fastener)), allNew: kind.destructive,
+    item,
+    words: `${countedWords(index, id, graph.catalogue)}, ${heldWords(index, id)}`,
+    out,
+    back,
+    scrapped,
+    lost,
+    needed,
+    renewed,
+    omitted,
+    damagedButUsed: pieces?.damagedButUsed ?? 0,
+    reasons: pieces?.reasons ?? [],
+    missing: needed - back - renewed - omitted,
+    overCounted: isOverCounted(released, countOf(fastener)),
+    allNew: kind.destructive,
   };
 }
 

@@ -16,28 +16,68 @@ const key = (id: string) => `kite-rear-door/${id}`;
 
 const fact: fc.Arbitrary<RunFact> = fc.oneof(
   fc.constantFrom(...plan.removal).map((action) => ({ type: 'done' as const, action })),
-  fc.record({ type: fc.constant('done' as const), action: fc.constantFrom(...plan.removal), count: fc.integer({ min: 1, max: 9 }) }),
-  fc.record({ type: fc.constantFrom('broken' as const, 'lost' as const, 'found' as const, 'renewed' as const), item: fc.constant(key('c1')), count: fc.integer({ min: 1, max: 3 }) }),
-  fc.record({ type: fc.constantFrom('broken' as const, 'lost' as const), item: fc.constant(key('c1')), count: fc.integer({ min: 1, max: 3 }), known: fc.integer({ min: 0, max: 4 }) }),
-  fc.record({ type: fc.constant('counted' as const), action: fc.constantFrom(...plan.removal), count: fc.integer({ min: 0, max: 9 }) }),
-  fc.record({ type: fc.constant('extra' as const), procedure: fc.constant('kite-rear-door'), holds: fc.constant('card'), kind: fc.constant('screw'), drive: fc.constant('T15'), count: fc.integer({ min: 1, max: 2 }) }),
-  fc.constantFrom<RunFact>({ type: 'phase', to: 'refit' }, { type: 'paused', reason: 'break' }, { type: 'resumed' }, { type: 'handedOver', to: 'rui', note: 'half out' }, { type: 'asFound', item: key('c1'), difference: 'x', change: { missing: 1 } }),
+  fc.record({
+    type: fc.constant('done' as const),
+    action: fc.constantFrom(...plan.removal),
+    count: fc.integer({ min: 1, max: 9 }),
+  }),
+  fc.record({
+    type: fc.constantFrom('broken' as const, 'lost' as const, 'found' as const, 'renewed' as const),
+    item: fc.constant(key('c1')),
+    count: fc.integer({ min: 1, max: 3 }),
+  }),
+  fc.record({
+    type: fc.constantFrom('broken' as const, 'lost' as const),
+    item: fc.constant(key('c1')),
+    count: fc.integer({ min: 1, max: 3 }),
+    known: fc.integer({ min: 0, max: 4 }),
+  }),
+  fc.record({
+    type: fc.constant('counted' as const),
+    action: fc.constantFrom(...plan.removal),
+    count: fc.integer({ min: 0, max: 9 }),
+  }),
+  fc.record({
+    type: fc.constant('extra' as const),
+    procedure: fc.constant('kite-rear-door'),
+    holds: fc.constant('card'),
+    kind: fc.constant('screw'),
+    drive: fc.constant('T15'),
+    count: fc.integer({ min: 1, max: 2 }),
+  }),
+  fc.constantFrom<RunFact>(
+    { type: 'phase', to: 'refit' },
+    { type: 'paused', reason: 'break' },
+    { type: 'resumed' },
+    { type: 'handedOver', to: 'rui', note: 'half out' },
+    { type: 'asFound', item: key('c1'), difference: 'x', change: { missing: 1 } },
+  ),
   fc.record({ type: fc.constant('ticked' as const), line: fc.constantFrom('a', 'b'), on: fc.boolean() }),
 );
 
 /** Events of two devices, some of them taking back earlier ones of the same device. */
-const histories = fc.tuple(fc.array(fact, { maxLength: 20 }), fc.array(fact, { maxLength: 20 }), fc.array(fc.nat(40), { maxLength: 4 }))
+const histories = fc
+  .tuple(fc.array(fact, { maxLength: 20 }), fc.array(fact, { maxLength: 20 }), fc.array(fc.nat(40), { maxLength: 4 }))
   .map(([a, b, back]) => {
     const events = [...stamp(a, 'tablet-a'), ...stamp(b, 'tablet-b', 'rui')];
-    const takenBack = events.length ? back.map((n): RunFact => ({ type: 'retracted', event: events[n % events.length].id })) : [];
+    const takenBack = events.length
+      ? back.map((n): RunFact => ({ type: 'retracted', event: events[n % events.length].id }))
+      : [];
     return [...events, ...stamp(takenBack, 'tablet-c', 'bea', 100)];
   });
 
 describe('the fold', () => {
   it('does not depend on arrival order or on duplicates', () => {
-    fc.assert(fc.property(histories.chain((events) => fc.tuple(fc.constant(events), fc.shuffledSubarray([...events, ...events], { minLength: events.length * 2 }))), ([events, mixed]) => {
-      expect(foldRun(mixed)).toEqual(foldRun(events));
-    }));
+    fc.assert(
+      fc.property(
+        histories.chain((events) =>
+          fc.tuple(fc.constant(events), fc.shuffledSubarray([...events, ...events], { minLength: events.length * 2 })),
+        ),
+        ([events, mixed]) => {
+          expect(foldRun(mixed)).toEqual(foldRun(events));
+        },
+      ),
+    );
   });
 
   it('counts nine clips once when two devices both complete them', () => {
@@ -62,7 +102,11 @@ describe('the fold', () => {
 });
 
 /** Works a run to its end, as the bay screen would: every step now, every gate passed. */
-function workThrough(before: RunFact[], removeSteps: number, answer: (step: string) => RunFact[] = () => []): RunEvent[] {
+function workThrough(
+  before: RunFact[],
+  removeSteps: number,
+  answer: (step: string) => RunFact[] = () => [],
+): RunEvent[] {
   const facts: RunFact[] = [{ type: 'started' }, ...before];
   for (let n = 0; n < removeSteps; n += 1) {
     const now = view(stamp(facts)).now;
@@ -73,7 +117,9 @@ function workThrough(before: RunFact[], removeSteps: number, answer: (step: stri
   for (let n = 0; n < 200; n += 1) {
     const now = view(stamp(facts)).now;
     if (!now) break;
-    facts.push('gate' in now.step && now.step.gate ? { type: 'gatePassed', gate: now.key } : { type: 'done', action: now.key });
+    facts.push(
+      'gate' in now.step && now.step.gate ? { type: 'gatePassed', gate: now.key } : { type: 'done', action: now.key },
+    );
   }
   return stamp(facts);
 }
@@ -88,12 +134,27 @@ describe('a run', () => {
   });
 
   it('is not finished while a broken clip has no replacement, and balances once it has', () => {
-    const broken = workThrough([], 99, (step) => (step === `release:${key('c1')}` ? [{ type: 'broken', item: key('c1'), count: 1 }, { type: 'lost', item: key('c1'), count: 1 }] : []));
+    const broken = workThrough([], 99, (step) =>
+      step === `release:${key('c1')}`
+        ? [
+            { type: 'broken', item: key('c1'), count: 1 },
+            { type: 'lost', item: key('c1'), count: 1 },
+          ]
+        : [],
+    );
     const row = view(broken).ledger.find((one) => one.item === key('c1'))!;
     expect(row).toMatchObject({ out: 9, back: 7, scrapped: 1, lost: 1, needed: 9, missing: 2 });
     expect(shortBy(row)).toBe(2);
     expect(view(broken).blocks.map((block) => block.code)).toContain('missing');
-    const more = stamp([{ type: 'renewed', item: key('c1'), count: 1 }, { type: 'omitted', item: key('c1'), count: 1, reason: 'hole is torn' }], 'tablet-a', 'bea', 1000);
+    const more = stamp(
+      [
+        { type: 'renewed', item: key('c1'), count: 1 },
+        { type: 'omitted', item: key('c1'), count: 1, reason: 'hole is torn' },
+      ],
+      'tablet-a',
+      'bea',
+      1000,
+    );
     expect(view([...broken, ...more]).blocks).toEqual([]);
   });
 
@@ -105,10 +166,19 @@ describe('a run', () => {
   });
 
   it('takes back all that one tap recorded, and nothing of the tap before', () => {
-    const at = (facts: RunFact[], second: string, start: number) => stamp(facts, 'tablet-a', 'bea', start).map((event) => ({ ...event, at: `2026-03-02T09:00:${second}.000Z` }));
+    const at = (facts: RunFact[], second: string, start: number) =>
+      stamp(facts, 'tablet-a', 'bea', start).map((event) => ({ ...event, at: `2026-03-02T09:00:${second}.000Z` }));
     const clips = `release:${key('c1')}`;
     const first = at([{ type: 'done', action: clips, count: 4 }], '01', 1);
-    const then = at([{ type: 'done', action: clips, count: 5 }, { type: 'broken', item: key('c1'), count: 1 }, { type: 'lost', item: key('c1'), count: 1 }], '02', 2);
+    const then = at(
+      [
+        { type: 'done', action: clips, count: 5 },
+        { type: 'broken', item: key('c1'), count: 1 },
+        { type: 'lost', item: key('c1'), count: 1 },
+      ],
+      '02',
+      2,
+    );
     expect(lastStepEvents(foldRun([...first, ...then]), 'tablet-a')).toEqual(then.map((event) => event.id));
     expect(lastStepEvents(foldRun(first), 'tablet-a')).toEqual([first[0].id]);
     expect(lastStepEvents(foldRun([]), 'tablet-a')).toEqual([]);
@@ -126,7 +196,8 @@ describe('a run', () => {
       expect(back([...mine, ...other], 'other')).toEqual(id(other));
     });
 
-    it('takes back what the other did last on the same door', () => expect(back([...mine, ...shared])).toEqual(id(shared)));
+    it('takes back what the other did last on the same door', () =>
+      expect(back([...mine, ...shared])).toEqual(id(shared)));
 
     it('takes back the last of all on a tablet that recorded nothing yet, as after a hand-over', () => {
       expect(back([...mine, ...other], 'third')).toEqual(id(other));
@@ -138,24 +209,39 @@ describe('a run', () => {
     });
 
     it('never takes back anything twice, nor what cannot be taken back', () => {
-      fc.assert(fc.property(histories, fc.constantFrom('tablet-a', 'tablet-b', 'tablet-c'), (events, device) => {
-        let log = events;
-        const standing = () => foldRun(log).log.filter(({ type }) => type !== 'retracted').length;
-        for (let left = standing() + 1, ids = back(log, device), n = 500; ids.length; ids = back(log, device)) {
-          log = [...log, ...stamp(ids.map((event): RunFact => ({ type: 'retracted', event })), device, 'bea', n += 50)];
-          const now = standing();
-          expect(now).toBeLessThan(left);
-          left = now;
-        }
-        expect(foldRun(log).log.every(({ type }) => !['done', 'broken', 'lost', 'phase', 'counted'].includes(type))).toBe(true);
-      }));
+      fc.assert(
+        fc.property(histories, fc.constantFrom('tablet-a', 'tablet-b', 'tablet-c'), (events, device) => {
+          let log = events;
+          const standing = () => foldRun(log).log.filter(({ type }) => type !== 'retracted').length;
+          for (let left = standing() + 1, ids = back(log, device), n = 500; ids.length; ids = back(log, device)) {
+            log = [
+              ...log,
+              ...stamp(
+                ids.map((event): RunFact => ({ type: 'retracted', event })),
+                device,
+                'bea',
+                (n += 50),
+              ),
+            ];
+            const now = standing();
+            expect(now).toBeLessThan(left);
+            left = now;
+          }
+          expect(
+            foldRun(log).log.every(({ type }) => !['done', 'broken', 'lost', 'phase', 'counted'].includes(type)),
+          ).toBe(true);
+        }),
+      );
     });
   });
 
   it('takes the replacement of a drilled rivet as new and scraps the old one', () => {
     const lumen = runPlanFor(demoProcedure('lumen-front-door'), ['woofer'], { audio: 'base', puddle: 'none' });
     const lumenGraph = graphOf(lumen);
-    const events = stamp([...lumen.removal.map((action): RunFact => ({ type: 'done', action })), { type: 'done', action: 'fit:lumen-front-door/r1' }]);
+    const events = stamp([
+      ...lumen.removal.map((action): RunFact => ({ type: 'done', action })),
+      { type: 'done', action: 'fit:lumen-front-door/r1' },
+    ]);
     const row = viewRun(lumenGraph, lumen, foldRun(events)).ledger.find((one) => one.item === 'lumen-front-door/r1')!;
     expect(row).toMatchObject({ out: 3, scrapped: 3, back: 0, needed: 3, renewed: 3, missing: 0, allNew: true });
   });

@@ -2,8 +2,22 @@ import type { RunEvent } from './events';
 import type { RunState } from './fold';
 
 const TAKEN_BACK: ReadonlySet<RunEvent['type']> = new Set([
-  'done', 'broken', 'lost', 'found', 'renewed', 'omitted', 'gatePassed', 'phase', 'skipped', 'test', 'counted',
-  'extra', 'asFound', 'stuck', 'finding', 'settled',
+  'done',
+  'broken',
+  'lost',
+  'found',
+  'renewed',
+  'omitted',
+  'gatePassed',
+  'phase',
+  'skipped',
+  'test',
+  'counted',
+  'extra',
+  'asFound',
+  'stuck',
+  'finding',
+  'settled',
 ]);
 
 /**
@@ -17,8 +31,12 @@ export function lastStepEvents(state: RunState, device: string): string[] {
   const last = taken.findLast(onDoorOf(taken.findLast((event) => event.device === device)));
   if (!last) return [];
   const tap = taken.filter((event) => event.device === last.device && event.at === last.at);
-  const twins = taken.filter((event) => event.type === 'done' && event.count === undefined
-    && tap.some((one) => one.type === 'done' && one.count === undefined && one.action === event.action));
+  const twins = taken.filter(
+    (event) =>
+      event.type === 'done' &&
+      event.count === undefined &&
+      tap.some((one) => one.type === 'done' && one.count === undefined && one.action === event.action),
+  );
   return [...new Set([...tap, ...twins].map((event) => event.id))];
 }
 
@@ -31,6 +49,7 @@ function onDoorOf(own: RunEvent | undefined): (event: RunEvent) => boolean {
 /** The procedure an event is about; null for the vehicle as a whole. */
 function doorOf(event: RunEvent): string | null {
   if (event.type === 'extra') return event.procedure;
-  const about = 'action' in event ? event.action : 'gate' in event ? event.gate : 'item' in event ? event.item : undefined;
+  const about =
+    'action' in event ? event.action : 'gate' in event ? event.gate : 'item' in event ? event.item : undefined;
   return /([^:/]+)\//.exec(about ?? '')?.[1] ?? null;
 }

@@ -12,13 +12,20 @@ const BETWEEN_ACTIONS = 0.25;
  */
 export function timeLeft(plan: RunPlan, state: RunState, view: RunView): Duration {
   if (state.finished) return { likelySeconds: 0, safeSeconds: 0 };
-  const seconds = (state.phase === 'refit' ? view.refit.map(openSeconds) : [...(state.phase === 'remove' ? view.removal.map(openSeconds) : []), ...backSeconds(state, view)]).filter((one) => one > 0);
+  const seconds = (
+    state.phase === 'refit'
+      ? view.refit.map(openSeconds)
+      : [...(state.phase === 'remove' ? view.removal.map(openSeconds) : []), ...backSeconds(state, view)]
+  ).filter((one) => one > 0);
   return durationOf(seconds, seconds.reduce((sum, one) => sum + one, 0) * BETWEEN_ACTIONS, plan.pace ?? 1);
 }
 
 /** What is left of a step, seconds. */
-const openSeconds = (one: RunStep): number => (isOver(one) ? 0 : (one.step.ms / 1000) * (one.total > 1 ? (one.total - one.done) / one.total : 1));
+const openSeconds = (one: RunStep): number =>
+  isOver(one) ? 0 : (one.step.ms / 1000) * (one.total > 1 ? (one.total - one.done) / one.total : 1);
 
 /** The way back of everything that is out, and while more is to come off, of that too. */
 const backSeconds = (state: RunState, { removal }: RunView): number[] =>
-  removal.filter((step) => step.state !== 'skipped' && (state.phase === 'remove' || step.state === 'done')).map(({ step }) => step.ms / 1000);
+  removal
+    .filter((step) => step.state !== 'skipped' && (state.phase === 'remove' || step.state === 'done'))
+    .map(({ step }) => step.ms / 1000);

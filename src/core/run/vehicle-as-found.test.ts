@@ -20,18 +20,26 @@ const look = (events: RunEvent[]) => {
 };
 
 describe('two devices that report broken pieces', () => {
-  const broken = (count: number, known?: number): RunFact => ({ type: 'broken', item: key('c1'), count, ...(known === undefined ? {} : { known }) });
+  const broken = (count: number, known?: number): RunFact => ({
+    type: 'broken',
+    item: key('c1'),
+    count,
+    ...(known === undefined ? {} : { known }),
+  });
   const two = (a: RunFact, b: RunFact) => [...stamp([a], 'tablet-a', 'bea', 5), ...stamp([b], 'tablet-b', 'rui', 6)];
 
   it('are asked where neither had heard of the other, and counted both until somebody answers', () => {
     const { state } = look(two(broken(1, 0), broken(1, 0)));
-    expect(state.questions).toMatchObject([{ item: key('c1'), what: 'broken', count: 1, unheard: 1, people: ['bea', 'rui'] }]);
+    expect(state.questions).toMatchObject([
+      { item: key('c1'), what: 'broken', count: 1, unheard: 1, people: ['bea', 'rui'] },
+    ]);
     expect(state.pieces.get(key('c1'))!.scrapped).toBe(2);
   });
 
   it('mean one piece, or two, as the answer says', () => {
     const events = two(broken(1, 0), broken(1, 0));
-    const answer = (same: boolean) => look([...events, ...stamp([{ type: 'settled', event: events[1].id, same }], 'tablet-a', 'bea', 9)]).state;
+    const answer = (same: boolean) =>
+      look([...events, ...stamp([{ type: 'settled', event: events[1].id, same }], 'tablet-a', 'bea', 9)]).state;
     expect([answer(true).pieces.get(key('c1'))!.scrapped, answer(true).questions]).toEqual([1, []]);
     expect([answer(false).pieces.get(key('c1'))!.scrapped, answer(false).questions]).toEqual([2, []]);
   });
@@ -44,7 +52,9 @@ describe('two devices that report broken pieces', () => {
 
   it('are asked no more when one report is taken back', () => {
     const events = two(broken(1, 0), broken(1, 0));
-    expect(look([...events, ...stamp([{ type: 'retracted', event: events[0].id }], 'tablet-a', 'bea', 9)]).state.questions).toEqual([]);
+    expect(
+      look([...events, ...stamp([{ type: 'retracted', event: events[0].id }], 'tablet-a', 'bea', 9)]).state.questions,
+    ).toEqual([]);
   });
 
   it('say with each report what they know of', () => {
@@ -59,15 +69,37 @@ describe('two devices that report broken pieces', () => {
 
 describe('an extra fastener', () => {
   const id = '00000000-0000-4000-8000-0000000000ff';
-  const extra: RunFact & { id: string } = { id, type: 'extra', procedure: 'kite-rear-door', holds: 'card', kind: 'screw', drive: 'T15', count: 2, point: [500, 300] };
+  const extra: RunFact & { id: string } = {
+    id,
+    type: 'extra',
+    procedure: 'kite-rear-door',
+    holds: 'card',
+    kind: 'screw',
+    drive: 'T15',
+    count: 2,
+    point: [500, 300],
+  };
   const out: RunFact[] = [extra, { type: 'done', action: `release:${key(extraId(id))}` }];
 
   it('is an entry like any other: out, in the ledger, and back before the run can finish', () => {
     const { view, basis } = look(stamp([{ type: 'started' }, ...out]));
     expect(view.ledger).toMatchObject([{ item: key(extraId(id)), out: 2, missing: 2 }]);
     expect(basis.plan.taped![key(extraId(id))]).toContain('2 × T15');
-    expect(view.refit.map((step) => step.key)).toEqual(expect.arrayContaining([`start:${key(extraId(id))}`, `tighten:${key(extraId(id))}`]));
-    const back = look(stamp([{ type: 'started' }, ...out, { type: 'phase', to: 'refit' }, ...view.refit.map((step): RunFact => ('gate' in step.step && step.step.gate ? { type: 'gatePassed', gate: step.key } : { type: 'done', action: step.key }))]));
+    expect(view.refit.map((step) => step.key)).toEqual(
+      expect.arrayContaining([`start:${key(extraId(id))}`, `tighten:${key(extraId(id))}`]),
+    );
+    const back = look(
+      stamp([
+        { type: 'started' },
+        ...out,
+        { type: 'phase', to: 'refit' },
+        ...view.refit.map((step): RunFact =>
+          'gate' in step.step && step.step.gate
+            ? { type: 'gatePassed', gate: step.key }
+            : { type: 'done', action: step.key },
+        ),
+      ]),
+    );
     expect(back.view.blocks).toEqual([]);
     expect(ledgerOf(back.basis.graph, back.state).every(isBalanced)).toBe(true);
   });
@@ -86,13 +118,27 @@ describe('an extra fastener', () => {
 });
 
 describe('a difference of this vehicle', () => {
-  const differs = (item: string, change: object): RunFact => ({ type: 'asFound', item: key(item), difference: 'x', change });
-  const entry = (facts: RunFact[], item: string) => look(stamp(facts)).basis.plan.documents[0].fasteners.find((one) => one.id === item);
+  const differs = (item: string, change: object): RunFact => ({
+    type: 'asFound',
+    item: key(item),
+    difference: 'x',
+    change,
+  });
+  const entry = (facts: RunFact[], item: string) =>
+    look(stamp(facts)).basis.plan.documents[0].fasteners.find((one) => one.id === item);
 
   it('gives an entry another drive, another kind, or fewer pieces', () => {
     expect(entry([differs('s1', { drive: 'T25' })], 's1')).toMatchObject({ drive: 'T25', count: 2, kind: 'screw' });
-    expect(entry([differs('c1', { missing: 2 })], 'c1')).toMatchObject({ count: 7, kind: 'push-clip', staysOn: 'card' });
-    expect(entry([differs('c1', { kind: 'screw', drive: 'T20' })], 'c1')).toMatchObject({ kind: 'screw', drive: 'T20', count: 9 });
+    expect(entry([differs('c1', { missing: 2 })], 'c1')).toMatchObject({
+      count: 7,
+      kind: 'push-clip',
+      staysOn: 'card',
+    });
+    expect(entry([differs('c1', { kind: 'screw', drive: 'T20' })], 'c1')).toMatchObject({
+      kind: 'screw',
+      drive: 'T20',
+      count: 9,
+    });
     expect(entry([differs('c1', { kind: 'screw', drive: 'T20' })], 'c1')).not.toHaveProperty('staysOn');
   });
 
@@ -103,19 +149,38 @@ describe('a difference of this vehicle', () => {
   });
 
   it('without a change is only told', () => {
-    expect(asFoundPlan(plan, foldRun(stamp([{ type: 'asFound', item: key('shield'), difference: 'torn' }])))).toBe(plan);
+    expect(asFoundPlan(plan, foldRun(stamp([{ type: 'asFound', item: key('shield'), difference: 'torn' }])))).toBe(
+      plan,
+    );
   });
 
   it('leaves the ledger balanced whatever was found and whatever was done of it', () => {
-    const change = fc.oneof(fc.record({ missing: fc.integer({ min: 1, max: 4 }) }), fc.constantFrom({ drive: 'T30' }, { kind: 'screw', drive: 'T20' }, { kind: 'push-pin' }));
-    fc.assert(fc.property(fc.constantFrom('s1', 'c1', 's3', 'p1', 'k1'), change, fc.nat(plan.removal.length), (item, found, steps) => {
-      const facts: RunFact[] = [{ type: 'started' }, differs(item, found)];
-      const next = () => look(stamp(facts)).view.now;
-      for (let n = 0, now = next(); now && n < steps; n += 1, now = next()) facts.push({ type: 'done', action: now.key });
-      facts.push({ type: 'phase', to: 'refit' });
-      for (let n = 0, now = next(); now && n < 200; n += 1, now = next()) facts.push('gate' in now.step && now.step.gate ? { type: 'gatePassed', gate: now.key } : { type: 'done', action: now.key });
-      expect(look(stamp(facts)).view.blocks).toEqual([]);
-    }), { numRuns: 25 });
+    const change = fc.oneof(
+      fc.record({ missing: fc.integer({ min: 1, max: 4 }) }),
+      fc.constantFrom({ drive: 'T30' }, { kind: 'screw', drive: 'T20' }, { kind: 'push-pin' }),
+    );
+    fc.assert(
+      fc.property(
+        fc.constantFrom('s1', 'c1', 's3', 'p1', 'k1'),
+        change,
+        fc.nat(plan.removal.length),
+        (item, found, steps) => {
+          const facts: RunFact[] = [{ type: 'started' }, differs(item, found)];
+          const next = () => look(stamp(facts)).view.now;
+          for (let n = 0, now = next(); now && n < steps; n += 1, now = next())
+            facts.push({ type: 'done', action: now.key });
+          facts.push({ type: 'phase', to: 'refit' });
+          for (let n = 0, now = next(); now && n < 200; n += 1, now = next())
+            facts.push(
+              'gate' in now.step && now.step.gate
+                ? { type: 'gatePassed', gate: now.key }
+                : { type: 'done', action: now.key },
+            );
+          expect(look(stamp(facts)).view.blocks).toEqual([]);
+        },
+      ),
+      { numRuns: 25 },
+    );
   });
 });
 
@@ -123,7 +188,12 @@ describe('a test gate', () => {
   const gate = 'gate:test:kite-rear-door/card';
   const failed: RunFact = { type: 'test', gate, check: 'Door speaker works', result: 'fail' };
   const state = (facts: RunFact[]) => {
-    const all: RunFact[] = [{ type: 'started' }, ...plan.removal.map((action): RunFact => ({ type: 'done', action })), { type: 'phase', to: 'refit' }, ...facts];
+    const all: RunFact[] = [
+      { type: 'started' },
+      ...plan.removal.map((action): RunFact => ({ type: 'done', action })),
+      { type: 'phase', to: 'refit' },
+      ...facts,
+    ];
     return look(stamp(all)).view.refit.find((step) => step.key === gate)!.state;
   };
 
@@ -134,7 +204,12 @@ describe('a test gate', () => {
 
   it('opens when the test is repeated and holds, when it was already so, or on a reason', () => {
     expect(state([failed, { ...failed, result: 'pass' }, { type: 'gatePassed', gate }])).toBe('done');
-    expect(state([{ ...failed, result: 'was-already-so' }, { type: 'gatePassed', gate }])).toBe('done');
+    expect(
+      state([
+        { ...failed, result: 'was-already-so' },
+        { type: 'gatePassed', gate },
+      ]),
+    ).toBe('done');
     expect(state([failed, { type: 'overridden', gate, reason: 'speaker follows' }])).toBe('done');
   });
 
@@ -148,26 +223,50 @@ describe('counts and rests', () => {
     const part = (count: number): RunFact => ({ type: 'done', action: `release:${key('c1')}`, count });
     const over = [...stamp([part(6)], 'tablet-a'), ...stamp([part(6)], 'tablet-b', 'rui')];
     expect(look(over).view.ledger[0].overCounted).toBe(true);
-    expect(look([...over, ...stamp([{ type: 'counted', action: `release:${key('c1')}`, count: 8 }], 'tablet-a', 'bea', 9)]).view.ledger[0]).toMatchObject({ overCounted: false, out: 8 });
+    expect(
+      look([...over, ...stamp([{ type: 'counted', action: `release:${key('c1')}`, count: 8 }], 'tablet-a', 'bea', 9)])
+        .view.ledger[0],
+    ).toMatchObject({ overCounted: false, out: 8 });
   });
 
   it('a piece that fell inside is lost until it is found', () => {
     const lost: RunFact = { type: 'lost', item: key('c1'), count: 2, inside: true };
     expect(foldRun(stamp([lost])).pieces.get(key('c1'))).toMatchObject({ lost: 2, inside: 2 });
-    expect(foldRun(stamp([lost, { type: 'found', item: key('c1'), count: 1 }])).pieces.get(key('c1'))).toMatchObject({ lost: 1, inside: 1 });
+    expect(foldRun(stamp([lost, { type: 'found', item: key('c1'), count: 1 }])).pieces.get(key('c1'))).toMatchObject({
+      lost: 1,
+      inside: 1,
+    });
   });
 
   it('a pause says why, and who takes over what was said', () => {
-    const state = foldRun(stamp([{ type: 'started' }, { type: 'handedOver', to: 'rui', note: 'seven of nine out' }, { type: 'paused', reason: 'end of the day' }]));
-    expect(state).toMatchObject({ paused: true, pauseReason: 'end of the day', holder: 'rui', handOverNote: 'seven of nine out' });
-    expect(foldRun([...stamp([{ type: 'paused', reason: 'x' }]), ...stamp([{ type: 'resumed' }], 'tablet-b', 'rui', 9)])).toMatchObject({ paused: false, pauseReason: null });
+    const state = foldRun(
+      stamp([
+        { type: 'started' },
+        { type: 'handedOver', to: 'rui', note: 'seven of nine out' },
+        { type: 'paused', reason: 'end of the day' },
+      ]),
+    );
+    expect(state).toMatchObject({
+      paused: true,
+      pauseReason: 'end of the day',
+      holder: 'rui',
+      handOverNote: 'seven of nine out',
+    });
+    expect(
+      foldRun([...stamp([{ type: 'paused', reason: 'x' }]), ...stamp([{ type: 'resumed' }], 'tablet-b', 'rui', 9)]),
+    ).toMatchObject({ paused: false, pauseReason: null });
   });
 });
 
 describe('the time left', () => {
   it('goes down with every step and is nothing at the end', () => {
     const at = (steps: number) => {
-      const { state, view, basis } = look(stamp([{ type: 'started' }, ...plan.removal.slice(0, steps).map((action): RunFact => ({ type: 'done', action }))]));
+      const { state, view, basis } = look(
+        stamp([
+          { type: 'started' },
+          ...plan.removal.slice(0, steps).map((action): RunFact => ({ type: 'done', action })),
+        ]),
+      );
       return timeLeft(basis.plan, state, view);
     };
     const all = plan.removal.map((_, n) => at(n).likelySeconds);

@@ -25,7 +25,9 @@ describe('what is next', () => {
     const upTo = plan.removal.slice(0, plan.removal.indexOf(key('release', 'c1'))).map((action) => done(action));
     const half = view([...upTo, done(key('release', 'c1'), 4)]);
     expect(half.now).toMatchObject({ key: key('release', 'c1'), total: 9, done: 4 });
-    expect(view([...upTo, done(key('release', 'c1'), 4), done(key('release', 'c1'), 5)]).now?.key).not.toBe(key('release', 'c1'));
+    expect(view([...upTo, done(key('release', 'c1'), 4), done(key('release', 'c1'), 5)]).now?.key).not.toBe(
+      key('release', 'c1'),
+    );
   });
 
   it('goes round a step that was skipped with a reason', () => {
@@ -68,7 +70,9 @@ describe('one movement of the hands', () => {
 describe('what blocks finishing', () => {
   it('names what is not joined, not seated, not back', () => {
     const { blocks } = view([...all, { type: 'phase', to: 'refit' }]);
-    expect(new Set(blocks.map((block) => block.code))).toEqual(new Set(['not-joined', 'not-seated', 'step', 'gate', 'missing']));
+    expect(new Set(blocks.map((block) => block.code))).toEqual(
+      new Set(['not-joined', 'not-seated', 'step', 'gate', 'missing']),
+    );
     expect(blocks.find((block) => block.code === 'not-joined')!.text).toMatch(/^Still to do: /);
   });
 
@@ -83,12 +87,20 @@ describe('what blocks finishing', () => {
 });
 
 describe('time worked', () => {
-  const at = (minutes: number, fact: RunFact, n: number): RunEvent => ({ ...stamp([fact], 'tablet-a', 'bea', n)[0], at: new Date(Date.UTC(2026, 2, 2, 9, minutes)).toISOString() });
+  const at = (minutes: number, fact: RunFact, n: number): RunEvent => ({
+    ...stamp([fact], 'tablet-a', 'bea', n)[0],
+    at: new Date(Date.UTC(2026, 2, 2, 9, minutes)).toISOString(),
+  });
 
   it('is from start to finish without pauses and without breaks nobody noted', () => {
     const events = [
-      at(0, { type: 'started' }, 1), at(5, done(plan.removal[0]), 2), at(6, { type: 'paused' }, 3), at(90, { type: 'resumed' }, 4),
-      at(94, done(plan.removal[1]), 5), at(150, done(plan.removal[2]), 6), at(155, { type: 'finished' }, 7),
+      at(0, { type: 'started' }, 1),
+      at(5, done(plan.removal[0]), 2),
+      at(6, { type: 'paused' }, 3),
+      at(90, { type: 'resumed' }, 4),
+      at(94, done(plan.removal[1]), 5),
+      at(150, done(plan.removal[2]), 6),
+      at(155, { type: 'finished' }, 7),
     ];
     // 6 minutes, then the pause, 4 minutes, then 56 minutes that are no one step, 5 minutes.
     expect(activeSeconds(events)).toBe((6 + 4 + 5) * 60);

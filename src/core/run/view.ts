@@ -37,7 +37,8 @@ export interface RunView {
 }
 
 /** The steps of the phase a run is in: of taking apart until the way back is begun. */
-export const currentSteps = (state: Pick<RunState, 'phase'>, view: RunView): RunStep[] => (state.phase === 'refit' ? view.refit : view.removal);
+export const currentSteps = (state: Pick<RunState, 'phase'>, view: RunView): RunStep[] =>
+  state.phase === 'refit' ? view.refit : view.removal;
 
 /** Derives the view from the plan and the folded state. The refit is made from what was really removed. */
 export function viewRun(graph: ActionGraph, plan: RunPlan, state: RunState): RunView {
@@ -46,9 +47,19 @@ export function viewRun(graph: ActionGraph, plan: RunPlan, state: RunState): Run
   let worked: RunStep[] | null = null;
   const refit = () => (worked ??= refitSteps(graph, plan, state, ledger));
   const current = state.phase === 'remove' ? removal : state.phase === 'refit' ? refit() : [];
-  const now = state.finished ? null : current.find((step) => step.state === 'open') ?? null;
+  const now = state.finished ? null : (current.find((step) => step.state === 'open') ?? null);
   if (now) now.state = 'now';
-  return { removal, now, ledger, get refit() { return refit(); }, get blocks() { return blocksOf(plan, state, refit(), ledger); } };
+  return {
+    removal,
+    now,
+    ledger,
+    get refit() {
+      return refit();
+    },
+    get blocks() {
+      return blocksOf(plan, state, refit(), ledger);
+    },
+  };
 }
 
 function totalOf(graph: ActionGraph, step: { procedure: string | null; item: string; type: string }): number {
@@ -60,7 +71,9 @@ function totalOf(graph: ActionGraph, step: { procedure: string | null; item: str
 
 function removalSteps(graph: ActionGraph, plan: RunPlan, state: RunState): RunStep[] {
   const planned = new Set(plan.removal);
-  const extra = [...state.done.keys()].filter((key) => graph.idOf.has(key) && !planned.has(key) && graph.nodes[graph.idOf.get(key)!].action);
+  const extra = [...state.done.keys()].filter(
+    (key) => graph.idOf.has(key) && !planned.has(key) && graph.nodes[graph.idOf.get(key)!].action,
+  );
   const keys = [...plan.removal, ...extra];
   const isDone = (key: string) => {
     const action = graph.nodes[graph.idOf.get(key)!].action!;
@@ -68,14 +81,16 @@ function removalSteps(graph: ActionGraph, plan: RunPlan, state: RunState): RunSt
     return doneCount(state.done.get(key), total) >= total;
   };
   const settled = (key: string) => isDone(key) || state.skipped.has(key);
-  return keys.filter((key) => graph.idOf.has(key)).map((key) => {
-    const action = graph.nodes[graph.idOf.get(key)!].action!;
-    const total = totalOf(graph, action);
-    const done = doneCount(state.done.get(key), total);
-    const waits = waitsFor(graph, planned, graph.idOf.get(key)!).some((need) => !settled(need));
-    const status = done >= total ? 'done' : state.skipped.has(key) ? 'skipped' : waits ? 'waiting' : 'open';
-    return { key, step: action, total, done, state: status };
-  });
+  return keys
+    .filter((key) => graph.idOf.has(key))
+    .map((key) => {
+      const action = graph.nodes[graph.idOf.get(key)!].action!;
+      const total = totalOf(graph, action);
+      const done = doneCount(state.done.get(key), total);
+      const waits = waitsFor(graph, planned, graph.idOf.get(key)!).some((need) => !settled(need));
+      const status = done >= total ? 'done' : state.skipped.has(key) ? 'skipped' : waits ? 'waiting' : 'open';
+      return { key, step: action, total, done, state: status };
+    });
 }
 
 /** The planned actions a node needs, looking through nodes that are no actions or not planned. */
@@ -100,7 +115,11 @@ function plannedRefit(graph: ActionGraph, plan: RunPlan, state: RunState): Refit
   const of = doneKeys.join('\n');
   const last = lastRefit.get(graph);
   if (last?.of === of) return last.steps;
-  const steps = planRefit(graph, doneKeys.map((key) => graph.idOf.get(key)!), costsOf(plan));
+  const steps = planRefit(
+    graph,
+    doneKeys.map((key) => graph.idOf.get(key)!),
+    costsOf(plan),
+  );
   lastRefit.set(graph, { of, steps });
   return steps;
 }
@@ -114,7 +133,13 @@ function refitSteps(graph: ActionGraph, plan: RunPlan, state: RunState, ledger: 
     const total = rows.get(item) && ['start', 'tighten', 'fit'].includes(step.type) ? rows.get(item)!.out : 1;
     const passed = step.gate ? gateState(step, state, rows) : doneCount(state.done.get(step.key), total) >= total;
     const skipped = state.skipped.has(step.key);
-    return { key: step.key, step, total, done: passed ? total : doneCount(state.done.get(step.key), total), state: passed ? 'done' : skipped ? 'skipped' : 'open' };
+    return {
+      key: step.key,
+      step,
+      total,
+      done: passed ? total : doneCount(state.done.get(step.key), total),
+      state: passed ? 'done' : skipped ? 'skipped' : 'open',
+    };
   });
 }
 
@@ -123,13 +148,15 @@ function gateState(step: RefitStep, state: RunState, rows: Map<string, LedgerRow
   const gate = state.gates.get(step.key);
   if (gate?.passed) return gate.reason !== null || !hasFailedTest(state, step.key);
   if (!step.auto) return false;
-  return step.checks.flatMap((check) => check.items).every((item) => {
-    const row = rows.get(item);
-    if (row) return isBalanced(row);
-    const undone = state.done.has(`undo:${item}`) && !state.done.has(`join:${item}`);
-    const unseated = state.done.has(`free:${item}`) && !state.done.has(`seat:${item}`);
-    return !undone && !unseated;
-  });
+  return step.checks
+    .flatMap((check) => check.items)
+    .every((item) => {
+      const row = rows.get(item);
+      if (row) return isBalanced(row);
+      const undone = state.done.has(`undo:${item}`) && !state.done.has(`join:${item}`);
+      const unseated = state.done.has(`free:${item}`) && !state.done.has(`seat:${item}`);
+      return !undone && !unseated;
+    });
 }
 
 function blocksOf(plan: RunPlan, state: RunState, refit: RunStep[], ledger: LedgerRow[]): Block[] {
@@ -137,13 +164,30 @@ function blocksOf(plan: RunPlan, state: RunState, refit: RunStep[], ledger: Ledg
   if (!state.started) blocks.push({ code: 'not-started', item: '', text: 'The run has not been started.' });
   for (const { key, step, state: status } of refit) {
     if (status === 'done') continue;
-    const kind = (step as RefitStep).gate ? 'gate' : step.type === 'join' ? 'not-joined' : step.type === 'seat' ? 'not-seated' : 'step';
+    const kind = (step as RefitStep).gate
+      ? 'gate'
+      : step.type === 'join'
+        ? 'not-joined'
+        : step.type === 'seat'
+          ? 'not-seated'
+          : 'step';
     blocks.push({ code: kind, item: key, text: stepWords(plan, step) });
   }
-  for (const { item, what } of state.questions) blocks.push({ code: 'question', item, text: `Two people reported pieces ${what}: say whether they mean the same ones.` });
+  for (const { item, what } of state.questions)
+    blocks.push({
+      code: 'question',
+      item,
+      text: `Two people reported pieces ${what}: say whether they mean the same ones.`,
+    });
   for (const row of ledger) {
-    if (row.overCounted) blocks.push({ code: 'over-count', item: row.item, text: `${row.words}: more were counted out than there are.` });
-    else if (!isBalanced(row)) blocks.push({ code: 'missing', item: row.item, text: `${row.words}: ${row.missing} not back and not accounted for.` });
+    if (row.overCounted)
+      blocks.push({ code: 'over-count', item: row.item, text: `${row.words}: more were counted out than there are.` });
+    else if (!isBalanced(row))
+      blocks.push({
+        code: 'missing',
+        item: row.item,
+        text: `${row.words}: ${row.missing} not back and not accounted for.`,
+      });
   }
   return blocks;
 }

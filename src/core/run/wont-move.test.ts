@@ -19,14 +19,22 @@ const ask = (facts: RunFact[], point: Point | null = null, changed: Partial<RunP
   const run = { ...plan, ...changed };
   return wontMove(graphOf(run), run, foldRun(stamp(facts)), key(part), point);
 };
-const before = (action: string): RunFact[] => plan.removal.slice(0, plan.removal.indexOf(action)).map((one) => ({ type: 'done', action: one }));
-const shareOf = (suspects: ReturnType<typeof ask>, culprit: string) => suspects.find((one) => one.culprit === key(culprit))?.share ?? 0;
+const before = (action: string): RunFact[] =>
+  plan.removal.slice(0, plan.removal.indexOf(action)).map((one) => ({ type: 'done', action: one }));
+const shareOf = (suspects: ReturnType<typeof ask>, culprit: string) =>
+  suspects.find((one) => one.culprit === key(culprit))?.share ?? 0;
 
 describe('a part that will not move', () => {
   it('is most likely held by the hidden screw that nobody took out', () => {
-    const all = [...before(`free:${key('card')}`)].filter((fact) => fact.type === 'done' && fact.action !== `release:${key('s3')}`);
+    const all = [...before(`free:${key('card')}`)].filter(
+      (fact) => fact.type === 'done' && fact.action !== `release:${key('s3')}`,
+    );
     const [first] = ask(all);
-    expect(first).toMatchObject({ cause: 'not-released', culprit: key('s3'), reason: expect.stringContaining('release-handle bezel') });
+    expect(first).toMatchObject({
+      cause: 'not-released',
+      culprit: key('s3'),
+      reason: expect.stringContaining('release-handle bezel'),
+    });
   });
 
   it('is held by the clips still in, where only some are out', () => {
@@ -38,7 +46,10 @@ describe('a part that will not move', () => {
   it('is tied by its plugs and cables once it swings', () => {
     const all = before(`undo:${key('l2')}`);
     const suspects = ask(all);
-    expect(suspects.find((one) => one.cause === 'still-joined')).toMatchObject({ culprit: key('l2'), reason: expect.stringContaining('swings') });
+    expect(suspects.find((one) => one.cause === 'still-joined')).toMatchObject({
+      culprit: key('l2'),
+      reason: expect.stringContaining('swings'),
+    });
   });
 
   it('may be held by what other variants have', () => {
@@ -46,7 +57,11 @@ describe('a part that will not move', () => {
     const kite = runPlanFor(document, ['woofer'], { windows: 'crank' });
     const suspects = wontMove(graphOf(kite), kite, foldRun([]), key('card'), null);
     expect(suspects.find((one) => one.culprit === key('s2'))).toMatchObject({ cause: 'other-variant' });
-    const elsewhere = elsewhereFor(document, [{ document: lumen, index: indexItems(lumen), catalogue: BASE_CATALOGUE }], indexItems(document));
+    const elsewhere = elsewhereFor(
+      document,
+      [{ document: lumen, index: indexItems(lumen), catalogue: BASE_CATALOGUE }],
+      indexItems(document),
+    );
     expect(elsewhere.some(({ words, part }) => words.includes('T30') && part === 'kite-rear-door|panel')).toBe(true);
     expect(elsewhere.every(({ at }) => at === null)).toBe(true);
     expect(ask([], null, { elsewhere }).some((one) => one.reason.includes('Soria Lumen'))).toBe(true);
@@ -76,21 +91,33 @@ describe('a part that will not move', () => {
   });
 
   it('has shares that make one, sorted, for any state and any place, and never an empty list', () => {
-    const state = fc.subarray(plan.removal).map((actions) => actions.map((action): RunFact => ({ type: 'done', action })));
+    const state = fc
+      .subarray(plan.removal)
+      .map((actions) => actions.map((action): RunFact => ({ type: 'done', action })));
     const place = fc.option(fc.tuple(fc.integer({ min: 0, max: 980 }), fc.integer({ min: 0, max: 640 })));
-    fc.assert(fc.property(state, place, fc.constantFrom('card', 'woofer', 'pull-cap', 'sail', 'shield'), (facts, point, part) => {
-      const suspects = ask(facts, point as Point | null, {}, part);
-      expect(suspects.length).toBeGreaterThan(0);
-      expect(suspects.reduce((sum, one) => sum + one.share, 0)).toBeCloseTo(1, 9);
-      for (let n = 1; n < suspects.length; n += 1) expect(suspects[n].share).toBeLessThanOrEqual(suspects[n - 1].share);
-      expect(suspects.filter((one) => one.cause === 'unrecorded')).toHaveLength(1);
-    }));
+    fc.assert(
+      fc.property(
+        state,
+        place,
+        fc.constantFrom('card', 'woofer', 'pull-cap', 'sail', 'shield'),
+        (facts, point, part) => {
+          const suspects = ask(facts, point as Point | null, {}, part);
+          expect(suspects.length).toBeGreaterThan(0);
+          expect(suspects.reduce((sum, one) => sum + one.share, 0)).toBeCloseTo(1, 9);
+          for (let n = 1; n < suspects.length; n += 1)
+            expect(suspects[n].share).toBeLessThanOrEqual(suspects[n - 1].share);
+          expect(suspects.filter((one) => one.cause === 'unrecorded')).toHaveLength(1);
+        },
+      ),
+    );
   });
 
   it('falls as a suspect when it is taken out', () => {
-    fc.assert(fc.property(fc.constantFrom('s1', 's2', 's3', 'p1', 'c1', 'h1'), (id) => {
-      expect(shareOf(ask([{ type: 'done', action: `release:${key(id)}` }]), id)).toBeLessThan(shareOf(ask([]), id));
-    }));
+    fc.assert(
+      fc.property(fc.constantFrom('s1', 's2', 's3', 'p1', 'c1', 'h1'), (id) => {
+        expect(shareOf(ask([{ type: 'done', action: `release:${key(id)}` }]), id)).toBeLessThan(shareOf(ask([]), id));
+      }),
+    );
   });
 
   it('that does not exist has no suspects', () => expect(ask([], null, {}, 'sunroof')).toEqual([]));
@@ -98,6 +125,11 @@ describe('a part that will not move', () => {
 
 it('knows the part a step is about', () => {
   const graph = graphOf(plan);
-  expect([partOfStep(graph, 'kite-rear-door', 's1'), partOfStep(graph, 'kite-rear-door', 'l1'), partOfStep(graph, 'kite-rear-door', 'card'), partOfStep(graph, null, 'battery'), partOfStep(graph, 'kite-rear-door', 'no-such')])
-    .toEqual(['card', 'switch-pack', 'card', null, null]);
+  expect([
+    partOfStep(graph, 'kite-rear-door', 's1'),
+    partOfStep(graph, 'kite-rear-door', 'l1'),
+    partOfStep(graph, 'kite-rear-door', 'card'),
+    partOfStep(graph, null, 'battery'),
+    partOfStep(graph, 'kite-rear-door', 'no-such'),
+  ]).toEqual(['card', 'switch-pack', 'card', null, null]);
 });

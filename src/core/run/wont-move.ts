@@ -1,5 +1,14 @@
 import { fastenerKindOrGuess, findMotion } from '../hardware';
-import { countedWords, countOf, heldParts, itemWords, parseReference, placeOf, type ItemIndex, type Point } from '../procedure';
+import {
+  countedWords,
+  countOf,
+  heldParts,
+  itemWords,
+  parseReference,
+  placeOf,
+  type ItemIndex,
+  type Point,
+} from '../procedure';
 import { capital } from '../text';
 import type { ActionGraph } from '../graph';
 import type { StuckCause } from './events';
@@ -25,7 +34,17 @@ export interface Suspect {
  * How strongly each cause is suspected before anything is known of this vehicle (common practice, no source: a missed hidden
  * fastener is the usual one). Only their proportion matters.
  */
-const PRIOR = { partly: 5, hidden: 3, open: 2, otherVariant: 1, related: 0.6, joined: 1.6, motion: 1.2, counted: 0.25, unrecorded: 0.5 };
+const PRIOR = {
+  partly: 5,
+  hidden: 3,
+  open: 2,
+  otherVariant: 1,
+  related: 0.6,
+  joined: 1.6,
+  motion: 1.2,
+  counted: 0.25,
+  unrecorded: 0.5,
+};
 /** Each earlier run that found the same cause weighs as much as this many first impressions. */
 const PER_MISS = 1;
 /** A cause this far from where it resists is half as likely as one right there; far ones never fall below the floor. */
@@ -43,15 +62,34 @@ export const missKey = (part: string, culprit: string | null, cause: StuckCause)
  * Where a part that will not move may still be held: prior × history × nearness to the point of resistance, most likely
  * first; the shares sum to 1. `point` is in the map's millimetres. Never empty: something nobody recorded is always possible.
  */
-export function wontMove(graph: ActionGraph, plan: RunPlan, state: RunState, part: string, point: Point | null): Suspect[] {
+export function wontMove(
+  graph: ActionGraph,
+  plan: RunPlan,
+  state: RunState,
+  part: string,
+  point: Point | null,
+): Suspect[] {
   const [procedure, id] = [part.slice(0, part.indexOf('/')), part.slice(part.indexOf('/') + 1)];
   const index = graph.indexes.get(procedure);
   if (!index?.parts.has(id)) return [];
   const site: Site = { graph, plan, state, procedure, id, index, point };
-  const guesses = [...fastenerGuesses(site), ...linkGuesses(site), ...behindGuesses(site), ...motionGuesses(site), ...relatedGuesses(site), unrecorded(site)];
-  const weights = guesses.map((guess) => guess.prior * (1 + PER_MISS * (plan.misses?.[missKey(part, guess.culprit, guess.cause)] ?? 0)) * nearness(guess.at, point));
+  const guesses = [
+    ...fastenerGuesses(site),
+    ...linkGuesses(site),
+    ...behindGuesses(site),
+    ...motionGuesses(site),
+    ...relatedGuesses(site),
+    unrecorded(site),
+  ];
+  const weights = guesses.map(
+    (guess) =>
+      guess.prior *
+      (1 + PER_MISS * (plan.misses?.[missKey(part, guess.culprit, guess.cause)] ?? 0)) *
+      nearness(guess.at, point),
+  );
   const sum = weights.reduce((total, weight) => total + weight, 0);
-  return guesses.map(({ prior: _prior, ...guess }, n) => ({ ...guess, share: weights[n] / sum }))
+  return guesses
+    .map(({ prior: _prior, ...guess }, n) => ({ ...guess, share: weights[n] / sum }))
     .sort((a, b) => b.share - a.share || (a.words < b.words ? -1 : 1));
 }
 
@@ -81,31 +119,73 @@ function nearestPiece(index: ItemIndex, id: string, point: Point | null): Point 
 
 function fastenerGuesses({ graph, state, procedure, id, index, point }: Site): Guess[] {
   const presence = graph.presence.get(procedure)!.of;
-  return [...index.fasteners.values()].filter((fastener) => heldParts(fastener).includes(id)).map((fastener): Guess => {
-    const total = countOf(fastener);
-    const out = doneCount(state.done.get(`release:${procedure}/${fastener.id}`), total);
-    const covers = (fastener.behind ?? []).map((text) => parseReference(text)?.item).filter((item): item is string => !!item && index.parts.has(item) && presence.get(item) !== 'absent');
-    const where = covers.length ? `behind the ${covers.map((item) => itemWords(index, item)).join(' and the ')}` : 'in sight';
-    const guess = { culprit: `${procedure}/${fastener.id}`, at: nearestPiece(index, fastener.id, point), words: capital(countedWords(index, fastener.id, graph.catalogue)) };
-    if (presence.get(fastener.id) === 'absent') {
-      return { ...guess, cause: 'other-variant', prior: PRIOR.otherVariant, reason: `not on this variant as ordered, but other ones have it; ${where}` };
-    }
-    if (out >= total) return { ...guess, cause: 'not-released', prior: PRIOR.counted, reason: 'counted as out; one may still be engaged' };
-    const left = { ...guess, cause: 'not-released' as const };
-    if (out > 0) return { ...left, words: `${total - out} of ${total} ${itemWords(index, fastener.id, graph.catalogue)}`, prior: PRIOR.partly, reason: `only ${out} ${out === 1 ? 'is' : 'are'} out` };
-    const motionOnly = fastenerKindOrGuess(graph.catalogue, fastener.kind, fastener.drive !== undefined).release === 'pulled';
-    return { ...left, prior: covers.length ? PRIOR.hidden : motionOnly ? PRIOR.open / 2 : PRIOR.open, reason: `not out yet; ${where}` };
-  });
+  return [...index.fasteners.values()]
+    .filter((fastener) => heldParts(fastener).includes(id))
+    .map((fastener): Guess => {
+      const total = countOf(fastener);
+      const out = doneCount(state.done.get(`release:${procedure}/${fastener.id}`), total);
+      const covers = (fastener.behind ?? [])
+        .map((text) => parseReference(text)?.item)
+        .filter((item): item is string => !!item && index.parts.has(item) && presence.get(item) !== 'absent');
+      const where = covers.length
+        ? `behind the ${covers.map((item) => itemWords(index, item)).join(' and the ')}`
+        : 'in sight';
+      const guess = {
+        culprit: `${procedure}/${fastener.id}`,
+        at: nearestPiece(index, fastener.id, point),
+        words: capital(countedWords(index, fastener.id, graph.catalogue)),
+      };
+      if (presence.get(fastener.id) === 'absent') {
+        return {
+          ...guess,
+          cause: 'other-variant',
+          prior: PRIOR.otherVariant,
+          reason: `not on this variant as ordered, but other ones have it; ${where}`,
+        };
+      }
+      if (out >= total)
+        return {
+          ...guess,
+          cause: 'not-released',
+          prior: PRIOR.counted,
+          reason: 'counted as out; one may still be engaged',
+        };
+      const left = { ...guess, cause: 'not-released' as const };
+      if (out > 0)
+        return {
+          ...left,
+          words: `${total - out} of ${total} ${itemWords(index, fastener.id, graph.catalogue)}`,
+          prior: PRIOR.partly,
+          reason: `only ${out} ${out === 1 ? 'is' : 'are'} out`,
+        };
+      const motionOnly =
+        fastenerKindOrGuess(graph.catalogue, fastener.kind, fastener.drive !== undefined).release === 'pulled';
+      return {
+        ...left,
+        prior: covers.length ? PRIOR.hidden : motionOnly ? PRIOR.open / 2 : PRIOR.open,
+        reason: `not out yet; ${where}`,
+      };
+    });
 }
 
 function linkGuesses({ graph, state, procedure, id, index }: Site): Guess[] {
   const carried = new Set([id, ...[...index.parts.values()].filter((part) => part.on === id).map((part) => part.id)]);
   const free = state.done.has(`free:${procedure}/${id}`);
   return [...index.links.values()]
-    .filter((link) => link.joins.some((end) => carried.has(end)) && link.joins.some((end) => !carried.has(end)) && graph.presence.get(procedure)!.of.get(link.id) !== 'absent' && !state.done.has(`undo:${procedure}/${link.id}`))
+    .filter(
+      (link) =>
+        link.joins.some((end) => carried.has(end)) &&
+        link.joins.some((end) => !carried.has(end)) &&
+        graph.presence.get(procedure)!.of.get(link.id) !== 'absent' &&
+        !state.done.has(`undo:${procedure}/${link.id}`),
+    )
     .map((link): Guess => ({
-      cause: 'still-joined', culprit: `${procedure}/${link.id}`, words: capital(countedWords(index, link.id, graph.catalogue)), at: placeOf(index, link.id),
-      reason: free ? 'the part swings, but this still ties it' : 'still joined behind it: do not pull against it', prior: free ? PRIOR.joined * 2 : PRIOR.joined / 2,
+      cause: 'still-joined',
+      culprit: `${procedure}/${link.id}`,
+      words: capital(countedWords(index, link.id, graph.catalogue)),
+      at: placeOf(index, link.id),
+      reason: free ? 'the part swings, but this still ties it' : 'still joined behind it: do not pull against it',
+      prior: free ? PRIOR.joined * 2 : PRIOR.joined / 2,
     }));
 }
 
@@ -113,28 +193,76 @@ function linkGuesses({ graph, state, procedure, id, index }: Site): Guess[] {
 function behindGuesses({ graph, state, procedure, id, index }: Site): Guess[] {
   return (index.parts.get(id)?.behind ?? []).flatMap((text): Guess[] => {
     const reference = parseReference(text);
-    if (!reference || !index.parts.has(reference.item) || graph.presence.get(procedure)!.of.get(reference.item) === 'absent') return [];
-    if (state.done.has(`takeOff:${procedure}/${reference.item}`) || state.done.has(`free:${procedure}/${reference.item}`)) return [];
-    return [{ cause: 'not-released', culprit: `${procedure}/${reference.item}`, words: capital(itemWords(index, reference.item)), reason: 'still on, and it lies over this part', at: placeOf(index, reference.item), prior: PRIOR.hidden }];
+    if (
+      !reference ||
+      !index.parts.has(reference.item) ||
+      graph.presence.get(procedure)!.of.get(reference.item) === 'absent'
+    )
+      return [];
+    if (
+      state.done.has(`takeOff:${procedure}/${reference.item}`) ||
+      state.done.has(`free:${procedure}/${reference.item}`)
+    )
+      return [];
+    return [
+      {
+        cause: 'not-released',
+        culprit: `${procedure}/${reference.item}`,
+        words: capital(itemWords(index, reference.item)),
+        reason: 'still on, and it lies over this part',
+        at: placeOf(index, reference.item),
+        prior: PRIOR.hidden,
+      },
+    ];
   });
 }
 
 function motionGuesses({ graph, index, id }: Site): Guess[] {
   const part = index.parts.get(id)!;
   const motions = (part.motions ?? []).map((code) => findMotion(graph.catalogue, code)?.words ?? code);
-  if (motions.length === 0) return [{ cause: 'motion', culprit: null, words: 'The direction is not recorded', reason: 'try without force which way it gives', at: null, prior: PRIOR.motion }];
+  if (motions.length === 0)
+    return [
+      {
+        cause: 'motion',
+        culprit: null,
+        words: 'The direction is not recorded',
+        reason: 'try without force which way it gives',
+        at: null,
+        prior: PRIOR.motion,
+      },
+    ];
   const order = motions.length > 1 ? `in this order: ${motions.join(', then ')}` : `only this way: ${motions[0]}`;
-  return [{ cause: 'motion', culprit: null, words: 'The direction of the pull', reason: `${order}${part.startAt ? `; start at the ${part.startAt}` : ''}`, at: null, prior: PRIOR.motion }];
+  return [
+    {
+      cause: 'motion',
+      culprit: null,
+      words: 'The direction of the pull',
+      reason: `${order}${part.startAt ? `; start at the ${part.startAt}` : ''}`,
+      at: null,
+      prior: PRIOR.motion,
+    },
+  ];
 }
 
 function relatedGuesses({ plan, procedure, id, index }: Site): Guess[] {
   const kind = index.parts.get(id)!.kind;
-  return (plan.elsewhere ?? []).filter(({ part }) => part === `${procedure}|${kind}`).map(({ words, at, from }): Guess => ({
-    cause: 'other-variant', culprit: null, words: capital(words), reason: `${from} has it there`, at, prior: PRIOR.related,
-  }));
+  return (plan.elsewhere ?? [])
+    .filter(({ part }) => part === `${procedure}|${kind}`)
+    .map(({ words, at, from }): Guess => ({
+      cause: 'other-variant',
+      culprit: null,
+      words: capital(words),
+      reason: `${from} has it there`,
+      at,
+      prior: PRIOR.related,
+    }));
 }
 
 const unrecorded = ({ index, id }: Site): Guess => ({
-  cause: 'unrecorded', culprit: null, words: 'A fastener nobody recorded', at: null, prior: PRIOR.unrecorded,
+  cause: 'unrecorded',
+  culprit: null,
+  words: 'A fastener nobody recorded',
+  at: null,
+  prior: PRIOR.unrecorded,
   reason: `feel along the gap of the ${itemWords(index, id)} for where it stays tight; look under caps, mats and labels`,
 });

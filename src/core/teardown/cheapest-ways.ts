@@ -8,7 +8,10 @@ class NodeSets {
   private readonly leads = new Map<number, Int32Array>();
   private readonly waits = new Map<number, Int32Array>();
 
-  constructor(private readonly graph: ActionGraph, private readonly shouldStop: ShouldStop) {
+  constructor(
+    private readonly graph: ActionGraph,
+    private readonly shouldStop: ShouldStop,
+  ) {
     this.words = wordsFor(graph.nodes.length);
     this.ways = graph.nodes.flatMap((node, id) => (node.anyOf ? [id] : []));
   }
@@ -17,14 +20,16 @@ class NodeSets {
   includes = (set: Int32Array, ids: number[]) => ids.every((id) => this.has(set, id));
 
   /** What choosing the nodes brings with it, without the ways in still to be decided. */
-  neededBy = (id: number) => this.spread(this.needed, id, (at) => [...this.graph.nodes[at].needs, ...this.graph.nodes[at].pulls]);
+  neededBy = (id: number) =>
+    this.spread(this.needed, id, (at) => [...this.graph.nodes[at].needs, ...this.graph.nodes[at].pulls]);
   /** Everything that must be done before the node, whatever ways in are taken, and the node itself. */
   waitsFor = (id: number) => this.spread(this.waits, id, (at) => this.graph.nodes[at].needs);
   /** All that choosing the node could ever bring, by whatever ways in. */
-  reachOf = (id: number) => this.spread(this.leads, id, (at) => {
-    const { needs, pulls, anyOf } = this.graph.nodes[at];
-    return [...needs, ...pulls, ...(anyOf ?? []).flat()];
-  });
+  reachOf = (id: number) =>
+    this.spread(this.leads, id, (at) => {
+      const { needs, pulls, anyOf } = this.graph.nodes[at];
+      return [...needs, ...pulls, ...(anyOf ?? []).flat()];
+    });
 
   union(of: (id: number) => Int32Array, ids: number[], without: Int32Array): Int32Array {
     const set = new Int32Array(this.words);
@@ -38,12 +43,15 @@ class NodeSets {
 
   costMs(set: Int32Array): number {
     let sum = 0;
-    this.each(set, (id) => { sum += this.graph.nodes[id].action?.ms ?? 0; });
+    this.each(set, (id) => {
+      sum += this.graph.nodes[id].action?.ms ?? 0;
+    });
     return sum;
   }
 
   each(set: Int32Array, visit: (id: number) => void): void {
-    for (let w = 0; w < this.words; w += 1) for (let bits = set[w]; bits !== 0; bits &= bits - 1) visit(w * WORD + 31 - Math.clz32(bits & -bits));
+    for (let w = 0; w < this.words; w += 1)
+      for (let bits = set[w]; bits !== 0; bits &= bits - 1) visit(w * WORD + 31 - Math.clz32(bits & -bits));
   }
 
   meets(a: Int32Array, b: Int32Array): boolean {
@@ -93,7 +101,12 @@ const CHOICE_LIMIT = 200_000;
  * the same surroundings; the rest is branch and bound. Exact. Null where no choice is possible or the limit was reached. Ties fall to the earlier way.
  * @throws OutOfTime where `shouldStop` says so
  */
-export function cheapestWays(graph: ActionGraph, chosen: ReadonlySet<number>, banned: ReadonlySet<number>, shouldStop: ShouldStop = NEVER): Set<number> | null {
+export function cheapestWays(
+  graph: ActionGraph,
+  chosen: ReadonlySet<number>,
+  banned: ReadonlySet<number>,
+  shouldStop: ShouldStop = NEVER,
+): Set<number> | null {
   const sets = new NodeSets(graph, shouldStop);
   const start = new Int32Array(sets.words);
   for (const id of chosen) start[id >>> 5] |= 1 << (id & 31);
@@ -111,7 +124,12 @@ class Choices {
   private left = CHOICE_LIMIT;
   private readonly memory = new Map<string, Settled | null>();
 
-  constructor(private readonly graph: ActionGraph, private readonly sets: NodeSets, private readonly ban: Int32Array, private readonly shouldStop: ShouldStop) {}
+  constructor(
+    private readonly graph: ActionGraph,
+    private readonly sets: NodeSets,
+    private readonly ban: Int32Array,
+    private readonly shouldStop: ShouldStop,
+  ) {}
 
   /** Decides those of `ways` that are open in `chosen`. */
   settle(chosen: Int32Array, ways: number[]): Settled | null {
@@ -172,16 +190,24 @@ class Choices {
   }
 
   private openOf(chosen: Int32Array, ways: number[]): number[] {
-    return ways.filter((id) => this.sets.has(chosen, id) && !this.graph.nodes[id].anyOf!.some((set) => this.sets.includes(chosen, set)));
+    return ways.filter(
+      (id) => this.sets.has(chosen, id) && !this.graph.nodes[id].anyOf!.some((set) => this.sets.includes(chosen, set)),
+    );
   }
 
   /** The ways in to a node, cheapest first, without those that wait for the node itself and those that bring all that another brings. */
   private offers(chosen: Int32Array, id: number): Way[] {
     const { sets } = this;
     goOn(this.shouldStop);
-    const all = this.graph.nodes[id].anyOf!.filter((set) => !set.some((need) => sets.has(sets.waitsFor(need), id))).map((set) => sets.union(sets.neededBy, set, chosen)).filter((missing) => !sets.meets(missing, this.ban))
-      .map((missing): Way => ({ missing, ms: sets.costMs(missing) })).sort((a, b) => a.ms - b.ms);
-    return all.filter((way, at) => !all.some((other, place) => place < at && sets.isWithin(other.missing, way.missing)));
+    const all = this.graph.nodes[id]
+      .anyOf!.filter((set) => !set.some((need) => sets.has(sets.waitsFor(need), id)))
+      .map((set) => sets.union(sets.neededBy, set, chosen))
+      .filter((missing) => !sets.meets(missing, this.ban))
+      .map((missing): Way => ({ missing, ms: sets.costMs(missing) }))
+      .sort((a, b) => a.ms - b.ms);
+    return all.filter(
+      (way, at) => !all.some((other, place) => place < at && sets.isWithin(other.missing, way.missing)),
+    );
   }
 
   /** Open choices put together where what their ways could lead to meets outside what is chosen. */

@@ -33,7 +33,9 @@ export function addToClosure(graph: ActionGraph, closure: Closure, ids: number[]
 
 /** A copy to branch from. */
 export const cloneClosure = (closure: Closure): Closure => ({
-  chosen: new Set(closure.chosen), open: [...closure.open], costMs: closure.costMs,
+  chosen: new Set(closure.chosen),
+  open: [...closure.open],
+  costMs: closure.costMs,
 });
 
 /** The nodes that `ids` would add beyond `chosen`, without their alternatives. */

@@ -4,15 +4,21 @@ import type { ProcedureDocument } from '../procedure';
 import { makePlan, type Plan, type PlanResult } from '../plan';
 
 const DOOR = demoProcedure('kite-rear-door');
-const plan = (change: Partial<ProcedureDocument>, goals: string[], options: Record<string, string> = { windows: 'power' }): PlanResult =>
-  makePlan({ documents: [{ ...DOOR, ...change }], goals, options });
+const plan = (
+  change: Partial<ProcedureDocument>,
+  goals: string[],
+  options: Record<string, string> = { windows: 'power' },
+): PlanResult => makePlan({ documents: [{ ...DOOR, ...change }], goals, options });
 const good = (result: PlanResult): Plan => {
   if (!result.ok) throw new Error(result.problems[0].message);
   return result.plan;
 };
 /** The same door with a grille over the speaker that pops off from the cabin. */
 const GRILLE: Partial<ProcedureDocument> = {
-  parts: [...DOOR.parts, { id: 'grille', name: 'Speaker grille', kind: 'grille', motions: ['pry-top', 'pull'], tool: 'pick' }],
+  parts: [
+    ...DOOR.parts,
+    { id: 'grille', name: 'Speaker grille', kind: 'grille', motions: ['pry-top', 'pull'], tool: 'pick' },
+  ],
   routes: [{ of: 'woofer', anyOf: [['card', 'shield:free'], ['grille']] }],
 };
 
@@ -21,9 +27,15 @@ describe('routes', () => {
     const { routesTaken, removal } = good(plan(GRILLE, ['woofer']));
     const other = good(plan({ ...GRILLE, routes: [{ of: 'woofer', anyOf: [['card', 'shield:free']] }] }, ['woofer']));
     expect(routesTaken).toHaveLength(1);
-    expect(routesTaken[0]).toMatchObject({ of: 'kite-rear-door/woofer', taken: ['takeOff:kite-rear-door/grille'], actions: removal.length });
+    expect(routesTaken[0]).toMatchObject({
+      of: 'kite-rear-door/woofer',
+      taken: ['takeOff:kite-rear-door/grille'],
+      actions: removal.length,
+    });
     expect(routesTaken[0].instead!.actions).toBe(other.removal.length);
-    expect(routesTaken[0].words).toBe(`By way of the speaker grille: ${removal.length} actions instead of ${other.removal.length}.`);
+    expect(routesTaken[0].words).toBe(
+      `By way of the speaker grille: ${removal.length} actions instead of ${other.removal.length}.`,
+    );
   });
 
   it('share what another goal needs anyway, counted once', () => {
@@ -42,7 +54,9 @@ describe('keeping', () => {
   it('names the conflict with its chain of reasons', () => {
     const result = plan({}, ['woofer', 'keep sail']);
     expect(result.ok ? null : result.problems[0]).toMatchObject({ code: 'keep-conflict', items: ['keep sail'] });
-    expect(result.ok ? '' : result.problems[0].message).toMatch(/^The corner trim cannot stay: .*the corner trim covers the door card.*; the door speaker is wanted out\.$/);
+    expect(result.ok ? '' : result.problems[0].message).toMatch(
+      /^The corner trim cannot stay: .*the corner trim covers the door card.*; the door speaker is wanted out\.$/,
+    );
   });
 
   it('takes the other way where there is one', () => {
@@ -55,9 +69,15 @@ describe('what stays', () => {
   it('has its reason: nothing behind it, spared by a route, carried along, not on this vehicle', () => {
     const why = (result: PlanResult, item: string) => good(result).stays.find((one) => one.item === item)?.why;
     expect(why(plan({}, ['sail']), 'woofer')).toBe('Door speaker stays: nothing you asked for is behind it.');
-    expect(why(plan(GRILLE, ['woofer']), 'card')).toMatch(/^Door card stays: the other way takes \d+ actions, this one \d+\.$/);
+    expect(why(plan(GRILLE, ['woofer']), 'card')).toMatch(
+      /^Door card stays: the other way takes \d+ actions, this one \d+\.$/,
+    );
     expect(why(plan({}, ['card']), 'crank')).toBe('Window crank: not on this vehicle.');
-    const lumen = makePlan({ documents: [demoProcedure('lumen-front-door')], goals: ['card'], options: { audio: 'base', puddle: 'none' } });
+    const lumen = makePlan({
+      documents: [demoProcedure('lumen-front-door')],
+      goals: ['card'],
+      options: { audio: 'base', puddle: 'none' },
+    });
     expect(why(lumen, 'tweeter')).toBe('Tweeter stays in the sail trim and comes off with it.');
     expect(good(lumen).stays.some((one) => one.item === 'card')).toBe(false);
   });
@@ -66,7 +86,13 @@ describe('what stays', () => {
 it('a plan over two procedures counts the battery and shared covers once', () => {
   const lumen = demoProcedure('lumen-front-door');
   const right: ProcedureDocument = { ...lumen, id: 'lumen-front-door-right', side: 'right' };
-  const result = good(makePlan({ documents: [lumen, right], goals: ['lumen-front-door/woofer', 'lumen-front-door-right/woofer', 'lumen-front-door/card'], options: { audio: 'base', puddle: 'none' } }));
+  const result = good(
+    makePlan({
+      documents: [lumen, right],
+      goals: ['lumen-front-door/woofer', 'lumen-front-door-right/woofer', 'lumen-front-door/card'],
+      options: { audio: 'base', puddle: 'none' },
+    }),
+  );
   const keys = result.removal.map((action) => action.key);
   expect(keys.filter((key) => key === 'batteryOff')).toHaveLength(1);
   expect(new Set(keys).size).toBe(keys.length);

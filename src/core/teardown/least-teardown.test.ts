@@ -26,10 +26,14 @@ function bruteForce(graph: ActionGraph, goal: number): number {
     const need = new Set([goal]);
     for (const id of need) {
       const node = graph.nodes[id];
-      for (const next of [...node.needs, ...node.pulls, ...(node.anyOf ? node.anyOf[chosen.get(id)!] : [])]) need.add(next);
+      for (const next of [...node.needs, ...node.pulls, ...(node.anyOf ? node.anyOf[chosen.get(id)!] : [])])
+        need.add(next);
     }
     if (carryOut(graph, need).done.size < need.size) return;
-    best = Math.min(best, [...need].reduce((sum, id) => sum + (graph.nodes[id].action?.ms ?? 0), 0));
+    best = Math.min(
+      best,
+      [...need].reduce((sum, id) => sum + (graph.nodes[id].action?.ms ?? 0), 0),
+    );
   };
   choose(0, new Map());
   return best;
@@ -37,52 +41,76 @@ function bruteForce(graph: ActionGraph, goal: number): number {
 
 describe('the least teardown', () => {
   it('is the cheapest choice of ways in, shared work counted once', () => {
-    fc.assert(fc.property(procedures({ routes: true, maxParts: 8 }), fc.nat(20), (document, n) => {
-      const graph = buildGraph([document], { options: POWER });
-      const goal = goalOf(graph, document, n);
-      fc.pre(goal !== undefined);
-      const least = leastTeardown(graph, [goal!]);
-      const best = bruteForce(graph, goal!);
-      if ('stuck' in least) expect(best).toBe(Infinity);
-      else expect([least.costMs, least.proved]).toEqual([best, true]);
-    }), { numRuns: 300 });
+    fc.assert(
+      fc.property(procedures({ routes: true, maxParts: 8 }), fc.nat(20), (document, n) => {
+        const graph = buildGraph([document], { options: POWER });
+        const goal = goalOf(graph, document, n);
+        fc.pre(goal !== undefined);
+        const least = leastTeardown(graph, [goal!]);
+        const best = bruteForce(graph, goal!);
+        if ('stuck' in least) expect(best).toBe(Infinity);
+        else expect([least.costMs, least.proved]).toEqual([best, true]);
+      }),
+      { numRuns: 300 },
+    );
   });
 
   it('without ways to choose from is the ancestors of the goal, as a graph library finds them', () => {
-    fc.assert(fc.property(procedures({ maxParts: 8 }), fc.nat(20), (document, n) => {
-      fc.pre(!hasErrors(checkProcedure(document).findings));
-      const graph = buildGraph([document], { options: POWER });
-      const goal = goalOf(graph, document, n);
-      fc.pre(goal !== undefined);
-      const reference = new DirectedGraph();
-      graph.nodes.forEach((_, id) => reference.addNode(id));
-      graph.nodes.forEach((node, id) => node.needs.forEach((need) => reference.mergeEdge(need, id)));
-      const ancestors = new Set<string>([String(goal)]);
-      for (const id of ancestors) reference.forEachInNeighbor(id, (need) => ancestors.add(need));
-      const least = leastTeardown(graph, [goal!]);
-      expect('stuck' in least ? null : new Set([...least.chosen].map(String))).toEqual(ancestors);
-    }), { numRuns: 150 });
+    fc.assert(
+      fc.property(procedures({ maxParts: 8 }), fc.nat(20), (document, n) => {
+        fc.pre(!hasErrors(checkProcedure(document).findings));
+        const graph = buildGraph([document], { options: POWER });
+        const goal = goalOf(graph, document, n);
+        fc.pre(goal !== undefined);
+        const reference = new DirectedGraph();
+        graph.nodes.forEach((_, id) => reference.addNode(id));
+        graph.nodes.forEach((node, id) => node.needs.forEach((need) => reference.mergeEdge(need, id)));
+        const ancestors = new Set<string>([String(goal)]);
+        for (const id of ancestors) reference.forEachInNeighbor(id, (need) => ancestors.add(need));
+        const least = leastTeardown(graph, [goal!]);
+        expect('stuck' in least ? null : new Set([...least.chosen].map(String))).toEqual(ancestors);
+      }),
+      { numRuns: 150 },
+    );
   });
 });
 
 it('a precedence has a loop exactly where a graph library finds one', () => {
-  const lists = fc.integer({ min: 1, max: 10 }).chain((n) => fc.array(fc.array(fc.nat(n - 1), { maxLength: 3 }), { minLength: n, maxLength: n }));
-  fc.assert(fc.property(lists, (before) => {
-    const reference = new DirectedGraph();
-    before.forEach((_, at) => reference.addNode(at));
-    before.forEach((list, at) => list.forEach((first) => reference.mergeEdge(first, at)));
-    const loop = findLoop(before);
-    expect(loop !== null).toBe(hasCycle(reference));
-    if (loop) loop.forEach((at, n) => expect(before[loop[(n + 1) % loop.length]]).toContain(at));
-    else expect(topologicalSort(reference)).toHaveLength(before.length);
-  }));
+  const lists = fc
+    .integer({ min: 1, max: 10 })
+    .chain((n) => fc.array(fc.array(fc.nat(n - 1), { maxLength: 3 }), { minLength: n, maxLength: n }));
+  fc.assert(
+    fc.property(lists, (before) => {
+      const reference = new DirectedGraph();
+      before.forEach((_, at) => reference.addNode(at));
+      before.forEach((list, at) => list.forEach((first) => reference.mergeEdge(first, at)));
+      const loop = findLoop(before);
+      expect(loop !== null).toBe(hasCycle(reference));
+      if (loop) loop.forEach((at, n) => expect(before[loop[(n + 1) % loop.length]]).toContain(at));
+      else expect(topologicalSort(reference)).toHaveLength(before.length);
+    }),
+  );
 });
 
 it('folds a deep document without overflowing, and keeps odd ids apart', () => {
   const names = ['__proto__', 'constructor', 'toString', 'ä ö'.replace(' ', '_'), '🔩', "o'clip", '"', '100%'];
-  const parts = Array.from({ length: 3000 }, (_, n) => ({ id: names[n] ?? `p${n}`, kind: 'cover', motions: ['pull-top'], behind: n ? [names[n - 1] ?? `p${n - 1}`] : [] }));
+  const parts = Array.from({ length: 3000 }, (_, n) => ({
+    id: names[n] ?? `p${n}`,
+    kind: 'cover',
+    motions: ['pull-top'],
+    behind: n ? [names[n - 1] ?? `p${n - 1}`] : [],
+  }));
   const document: ProcedureDocument = {
-    format: 'pezzo-procedure/1', id: 'deep', title: 'deep', applies: [{ make: 'a', model: 'b' }], zone: 'front-door', side: 'left', map: { width: 100, height: 100, outline: 'x' }, parts, fasteners: [], links: [],
+    format: 'pezzo-procedure/1',
+    id: 'deep',
+    title: 'deep',
+    applies: [{ make: 'a', model: 'b' }],
+    zone: 'front-door',
+    side: 'left',
+    map: { width: 100, height: 100, outline: 'x' },
+    parts,
+    fasteners: [],
+    links: [],
   };
   expect(checkProcedure(document).findings.filter((finding) => finding.level === 'error')).toEqual([]);
   const graph = buildGraph([document], { options: {} });

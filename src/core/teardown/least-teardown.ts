@@ -26,7 +26,12 @@ const NODE_LIMIT = 4_000;
  * Deterministic: ties fall to the earlier alternative. Returns the stuck nodes where no choice can be carried out in any order.
  * @throws OutOfTime where `shouldStop` ends the search before a choice was found
  */
-export function leastTeardown(graph: ActionGraph, goals: number[], banned: ReadonlySet<number> = new Set(), shouldStop: ShouldStop = NEVER): LeastTeardown | Unorderable {
+export function leastTeardown(
+  graph: ActionGraph,
+  goals: number[],
+  banned: ReadonlySet<number> = new Set(),
+  shouldStop: ShouldStop = NEVER,
+): LeastTeardown | Unorderable {
   const start = emptyClosure();
   addToClosure(graph, start, goals);
   if (blocked(start, banned)) return { stuck: [] };
@@ -53,7 +58,12 @@ function stuckForGood(graph: ActionGraph, goals: number[], banned: ReadonlySet<n
 }
 
 /** Branch and bound from a closure over its open choices, with a look at the end whether they can be carried out. */
-function search(graph: ActionGraph, start: Closure, banned: ReadonlySet<number>, shouldStop: ShouldStop): LeastTeardown | Unorderable {
+function search(
+  graph: ActionGraph,
+  start: Closure,
+  banned: ReadonlySet<number>,
+  shouldStop: ShouldStop,
+): LeastTeardown | Unorderable {
   let best: LeastTeardown | null = null;
   let stuckSeen: number[] = [];
   let visited = 0;
@@ -63,7 +73,9 @@ function search(graph: ActionGraph, start: Closure, banned: ReadonlySet<number>,
     visited += 1;
     if (!best) goOn(shouldStop);
     if (visited > NODE_LIMIT || (best && shouldStop()) || (best && closure.costMs >= best.costMs)) return;
-    const open = closure.open.filter((id) => !graph.nodes[id].anyOf!.some((set) => set.every((n) => closure.chosen.has(n))));
+    const open = closure.open.filter(
+      (id) => !graph.nodes[id].anyOf!.some((set) => set.every((n) => closure.chosen.has(n))),
+    );
     closure.open = open;
     if (closure.open.length === 0) return leaf(closure);
     const offers = open.map((id) => {
@@ -73,7 +85,10 @@ function search(graph: ActionGraph, start: Closure, banned: ReadonlySet<number>,
     if (offers.some((offer) => offer.ways.length === 0)) return;
     if (best && closure.costMs + sharedBound(graph, offers) >= best.costMs) return;
     const next = offers.reduce((a, b) => (b.cheapestMs > a.cheapestMs ? b : a));
-    branch(closure, next.ways.map((way) => way.alternative));
+    branch(
+      closure,
+      next.ways.map((way) => way.alternative),
+    );
   };
 
   const branch = (closure: Closure, ways: number[][]): void => {
@@ -97,7 +112,9 @@ function search(graph: ActionGraph, start: Closure, banned: ReadonlySet<number>,
       return;
     }
     stuckSeen = stuckSeen.length ? stuckSeen : stuck;
-    const unused = stuck.flatMap((id) => graph.nodes[id].anyOf ?? []).filter((set) => set.some((n) => !closure.chosen.has(n)));
+    const unused = stuck
+      .flatMap((id) => graph.nodes[id].anyOf ?? [])
+      .filter((set) => set.some((n) => !closure.chosen.has(n)));
     branch(closure, unused);
   };
 
@@ -115,10 +132,12 @@ interface Offer {
 }
 
 function offersOf(graph: ActionGraph, closure: Closure, id: number, banned: ReadonlySet<number>): Offer {
-  const ways = graph.nodes[id].anyOf!.map((alternative) => {
-    const missing = missingFrom(graph, closure.chosen, alternative);
-    return { alternative, missing, ms: missing.reduce((sum, n) => sum + (graph.nodes[n].action?.ms ?? 0), 0) };
-  }).filter((way) => !way.missing.some((n) => banned.has(n)));
+  const ways = graph.nodes[id]
+    .anyOf!.map((alternative) => {
+      const missing = missingFrom(graph, closure.chosen, alternative);
+      return { alternative, missing, ms: missing.reduce((sum, n) => sum + (graph.nodes[n].action?.ms ?? 0), 0) };
+    })
+    .filter((way) => !way.missing.some((n) => banned.has(n)));
   ways.sort((a, b) => a.ms - b.ms);
   return { ways, cheapestMs: ways[0]?.ms ?? Infinity };
 }
@@ -128,6 +147,7 @@ function sharedBound(graph: ActionGraph, offers: Offer[]): number {
   for (const offer of offers) {
     for (const n of new Set(offer.ways.flatMap((way) => way.missing))) users.set(n, (users.get(n) ?? 0) + 1);
   }
-  const shareOf = (missing: number[]) => missing.reduce((sum, n) => sum + (graph.nodes[n].action?.ms ?? 0) / users.get(n)!, 0);
+  const shareOf = (missing: number[]) =>
+    missing.reduce((sum, n) => sum + (graph.nodes[n].action?.ms ?? 0) / users.get(n)!, 0);
   return offers.reduce((sum, offer) => sum + Math.min(...offer.ways.map((way) => shareOf(way.missing))), 0);
 }

@@ -28,18 +28,24 @@ export function resolveGoals(graph: ActionGraph, texts: string[]): ResolvedGoals
 }
 
 const malformed = (text: string): GoalProblem => ({
-  code: 'goal-malformed', goal: text,
+  code: 'goal-malformed',
+  goal: text,
   message: `“${text}” is not a goal. Write an item (card), a state (card:free), “expose s1” or “keep sail”.`,
 });
 
 function resolveOne(graph: ActionGraph, goal: Goal, into: ResolvedGoals): GoalProblem | null {
   const homes = [...graph.documents.values()].filter(
-    (document) => (goal.procedure === null || goal.procedure === document.id) && graph.indexes.get(document.id)!.typeOf.has(goal.item),
+    (document) =>
+      (goal.procedure === null || goal.procedure === document.id) &&
+      graph.indexes.get(document.id)!.typeOf.has(goal.item),
   );
   const problem = (code: GoalProblem['code'], message: string) => ({ code, goal: goal.text, message });
   if (homes.length === 0) return problem('goal-unknown', `Nothing here is called “${goal.item}”.`);
   if (homes.length > 1) {
-    return problem('goal-ambiguous', `“${goal.item}” is in ${homes.map((d) => d.id).join(' and ')}: write ${homes[0].id}/${goal.item}.`);
+    return problem(
+      'goal-ambiguous',
+      `“${goal.item}” is in ${homes.map((d) => d.id).join(' and ')}: write ${homes[0].id}/${goal.item}.`,
+    );
   }
   const [home] = homes;
   if (graph.presence.get(home.id)!.of.get(goal.item) === 'absent') {
@@ -49,7 +55,10 @@ function resolveOne(graph: ActionGraph, goal: Goal, into: ResolvedGoals): GoalPr
 }
 
 function want(
-  graph: ActionGraph, home: ProcedureDocument, goal: Goal, into: ResolvedGoals,
+  graph: ActionGraph,
+  home: ProcedureDocument,
+  goal: Goal,
+  into: ResolvedGoals,
   problem: (code: GoalProblem['code'], message: string) => GoalProblem,
 ): GoalProblem | null {
   const type = graph.indexes.get(home.id)!.typeOf.get(goal.item)!;

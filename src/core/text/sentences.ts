@@ -5,7 +5,8 @@ export const capital = (text: string) => (text ? text[0].toUpperCase() + text.sl
 export const lowerFirst = (text: string) => (/^[A-Z][a-z]/.test(text) ? text[0].toLowerCase() + text.slice(1) : text);
 
 /** Words as a list in a sentence: "cap, bezel and switch". */
-export const listed = (words: string[]) => (words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`);
+export const listed = (words: string[]) =>
+  words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
 
 /** A sentence: first letter large, full stop at its end. */
 export const sentence = (text: string) => `${capital(text)}.`;

@@ -10,10 +10,20 @@ describe('text', () => {
   });
 
   it('keeps a size as it is, and small or large letters where they belong', () => {
-    expect([lowerFirst('Door card'), lowerFirst('T20 screw'), capital('door card'), sentence('lift it')]).toEqual(['door card', 'T20 screw', 'Door card', 'Lift it.']);
+    expect([lowerFirst('Door card'), lowerFirst('T20 screw'), capital('door card'), sentence('lift it')]).toEqual([
+      'door card',
+      'T20 screw',
+      'Door card',
+      'Lift it.',
+    ]);
   });
 
   it('lists words as a sentence does', () => {
-    expect([listed([]), listed(['cap']), listed(['cap', 'bezel']), listed(['cap', 'bezel', 'switch'])]).toEqual(['', 'cap', 'cap and bezel', 'cap, bezel and switch']);
+    expect([listed([]), listed(['cap']), listed(['cap', 'bezel']), listed(['cap', 'bezel', 'switch'])]).toEqual([
+      '',
+      'cap',
+      'cap and bezel',
+      'cap, bezel and switch',
+    ]);
   });
 });

@@ -21,6 +21,7 @@ export interface Vehicle {
 
 /** "Velden Kite 2014–2019" for people. */
 export function applicabilityWords({ make, model, from, to }: Applicability): string {
-  const years = from && to ? (from === to ? ` ${from}` : ` ${from}–${to}`) : from ? ` from ${from}` : to ? ` up to ${to}` : '';
+  const years =
+    from && to ? (from === to ? ` ${from}` : ` ${from}–${to}`) : from ? ` from ${from}` : to ? ` up to ${to}` : '';
   return `${make} ${model}${years}`;
 }

@@ -47,8 +47,10 @@ function compareRange(range: Applicability, vehicle: Vehicle): Omit<Relative, 'i
   }
   const apart = yearsApart(range, vehicle.year);
   if (apart === null) result.unknown.push('the model year');
-  else if (apart > 0) differ(2 + apart, `${apart} model ${apart === 1 ? 'year' : 'years'} outside ${applicabilityWords(range)}`);
-  if (range.body && vehicle.body && !same(range.body, vehicle.body)) differ(3, `body ${range.body} instead of ${vehicle.body}`);
+  else if (apart > 0)
+    differ(2 + apart, `${apart} model ${apart === 1 ? 'year' : 'years'} outside ${applicabilityWords(range)}`);
+  if (range.body && vehicle.body && !same(range.body, vehicle.body))
+    differ(3, `body ${range.body} instead of ${vehicle.body}`);
   else if (range.body && !vehicle.body) result.unknown.push('the body');
   const [a, b] = [range.steering ?? 'any', vehicle.steering ?? 'any'];
   if (a !== 'any' && b !== 'any' && a !== b) differ(2, `recorded with the wheel on the ${a}`);
@@ -64,16 +66,27 @@ function yearsApart({ from, to }: Applicability, year: number | undefined): numb
 }
 
 /** Zones that are built alike. */
-const SISTERS = [['front-door', 'rear-door', 'sliding-door'], ['a-pillar', 'b-pillar', 'c-pillar'], ['load-side', 'rear-quarter']];
+const SISTERS = [
+  ['front-door', 'rear-door', 'sliding-door'],
+  ['a-pillar', 'b-pillar', 'c-pillar'],
+  ['load-side', 'rear-quarter'],
+];
 const areSisters = (a: string, b: string) => SISTERS.some((group) => group.includes(a) && group.includes(b));
 
 /**
  * Ranks procedures for a vehicle, and for one zone and side where these are asked for: exact ones first, then relatives with what differs and what is unknown. Ties by
  * id. Procedures of other makes are left out; so are other zones that are not built alike.
  */
-export function rankFor(vehicle: Vehicle, candidates: Candidate[], wanted: { zone?: string; side?: Side } = {}): Relative[] {
+export function rankFor(
+  vehicle: Vehicle,
+  candidates: Candidate[],
+  wanted: { zone?: string; side?: Side } = {},
+): Relative[] {
   const ranked = candidates.flatMap((candidate): Relative[] => {
-    const best = candidate.ranges.map((range) => compareRange(range, vehicle)).filter((one) => one !== null).sort((a, b) => a.distance - b.distance)[0];
+    const best = candidate.ranges
+      .map((range) => compareRange(range, vehicle))
+      .filter((one) => one !== null)
+      .sort((a, b) => a.distance - b.distance)[0];
     if (!best) return [];
     const { differs, unknown } = best;
     let { distance } = best;
@@ -89,12 +102,18 @@ export function rankFor(vehicle: Vehicle, candidates: Candidate[], wanted: { zon
     }
     return [{ id: candidate.id, verified: distance === 0 && unknown.length === 0, distance, differs: all, unknown }];
   });
-  return ranked.sort((a, b) => a.distance - b.distance || a.unknown.length - b.unknown.length || (a.id < b.id ? -1 : 1));
+  return ranked.sort(
+    (a, b) => a.distance - b.distance || a.unknown.length - b.unknown.length || (a.id < b.id ? -1 : 1),
+  );
 }
 
 /** Whether a procedure was recorded for exactly this vehicle: nothing differs. What the vehicle does not state is `unknown`, not different. */
-export function verifyFor(vehicle: Vehicle, ranges: Applicability[]): Pick<Relative, 'differs' | 'unknown' | 'verified'> {
+export function verifyFor(
+  vehicle: Vehicle,
+  ranges: Applicability[],
+): Pick<Relative, 'differs' | 'unknown' | 'verified'> {
   const [best] = rankFor(vehicle, [{ id: '', title: '', zone: '', side: 'centre', ranges }]);
-  if (!best) return { verified: false, differs: [`recorded for ${ranges.map(applicabilityWords).join(', ')}`], unknown: [] };
+  if (!best)
+    return { verified: false, differs: [`recorded for ${ranges.map(applicabilityWords).join(', ')}`], unknown: [] };
   return { verified: best.verified, differs: best.differs, unknown: best.unknown };
 }

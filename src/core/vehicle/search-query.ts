@@ -14,8 +14,7 @@ const PHRASES: [string, string][] = ZONES.flatMap((zone) =>
   [zone.name, zone.code, ...zone.words].map((words): [string, string] => [words.toLowerCase(), zone.code]),
 ).sort((a, b) => b[0].length - a[0].length || (a[0] < b[0] ? -1 : 1));
 
-const fold = (text: string) =>
-  ` ${foldText(text).replace(/[,;]+/g, ' ').replace(/\s+/g, ' ').trim()} `;
+const fold = (text: string) => ` ${foldText(text).replace(/[,;]+/g, ' ').replace(/\s+/g, ' ').trim()} `;
 
 /**
  * Reads make, model, year, zone and side from one line, in any order: "rear door kite 2018".

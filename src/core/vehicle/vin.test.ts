@@ -6,7 +6,11 @@ import { modelYear, readVin, vinCheckDigit } from './vin';
  * Worked examples. 1M8GDM9AXKP042788 and 11111111111111111 are the usual published tests of the calculation in 49 CFR 565.15(c) (quoted from memory); the third is the
  * regulation's own kind of example, worked by hand below.
  */
-const GOOD: [vin: string, digit: string][] = [['1M8GDM9AXKP042788', 'X'], ['11111111111111111', '1'], ['1G4AH59H45G118341', '4']];
+const GOOD: [vin: string, digit: string][] = [
+  ['1M8GDM9AXKP042788', 'X'],
+  ['11111111111111111', '1'],
+  ['1G4AH59H45G118341', '4'],
+];
 const SIGNS = 'ABCDEFGHJKLMNPRSTUVWXYZ0123456789';
 const vins = fc.array(fc.constantFrom(...SIGNS), { minLength: 17, maxLength: 17 }).map((signs) => signs.join(''));
 
@@ -24,16 +28,18 @@ describe('the check digit', () => {
   });
 
   it('finds every single misread sign whose value differs, in North America as a fault, elsewhere as a warning', () => {
-    fc.assert(fc.property(vins, fc.nat(16), fc.constantFrom(...SIGNS), (any, at, sign) => {
-      const digit = vinCheckDigit(any);
-      const vin = any.slice(0, 8) + digit + any.slice(9);
-      expect(readVin(vin).fault).toBeNull();
-      const misread = vin.slice(0, at) + sign + vin.slice(at + 1);
-      const fits = vinCheckDigit(misread) === misread[8];
-      const reading = readVin(misread);
-      expect(reading.fault).toBe(fits || !/^[1-5]/.test(misread) ? null : 'check-digit');
-      expect(reading.warning === null).toBe(fits);
-    }));
+    fc.assert(
+      fc.property(vins, fc.nat(16), fc.constantFrom(...SIGNS), (any, at, sign) => {
+        const digit = vinCheckDigit(any);
+        const vin = any.slice(0, 8) + digit + any.slice(9);
+        expect(readVin(vin).fault).toBeNull();
+        const misread = vin.slice(0, at) + sign + vin.slice(at + 1);
+        const fits = vinCheckDigit(misread) === misread[8];
+        const reading = readVin(misread);
+        expect(reading.fault).toBe(fits || !/^[1-5]/.test(misread) ? null : 'check-digit');
+        expect(reading.warning === null).toBe(fits);
+      }),
+    );
   });
 });
 
@@ -52,7 +58,16 @@ describe('reading', () => {
 
 describe('the model year', () => {
   // 49 CFR 565.15(d)(1), table VII: K is 1989 or 2019, A 1980 or 2010, 9 is 2009 or 2039.
-  it.each([['1M8GDM9AXKP042788', 1989], ['1M8GDMAAXKP042788', 2019], ['1M8GDM9AXAP042788', 1980], ['1M8GDMAAXAP042788', 2010], ['1M8GDM9AX9P042788', 2009], ['1M8GDMAAX9P042788', 2039], ['1M8GDM9AXYP042788', 2000], ['1M8GDM9AX1P042788', 2001]])('of %s is %i', (vin, year) => {
+  it.each([
+    ['1M8GDM9AXKP042788', 1989],
+    ['1M8GDMAAXKP042788', 2019],
+    ['1M8GDM9AXAP042788', 1980],
+    ['1M8GDMAAXAP042788', 2010],
+    ['1M8GDM9AX9P042788', 2009],
+    ['1M8GDMAAX9P042788', 2039],
+    ['1M8GDM9AXYP042788', 2000],
+    ['1M8GDM9AX1P042788', 2001],
+  ])('of %s is %i', (vin, year) => {
     expect(modelYear(vin)).toBe(year);
   });
 

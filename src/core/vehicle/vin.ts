@@ -17,7 +17,29 @@ export interface VinReading {
 }
 
 const VALUES: Record<string, number> = {
-  A: 1, B: 2, C: 3, D: 4, E: 5, F: 6, G: 7, H: 8, J: 1, K: 2, L: 3, M: 4, N: 5, P: 7, R: 9, S: 2, T: 3, U: 4, V: 5, W: 6, X: 7, Y: 8, Z: 9,
+  A: 1,
+  B: 2,
+  C: 3,
+  D: 4,
+  E: 5,
+  F: 6,
+  G: 7,
+  H: 8,
+  J: 1,
+  K: 2,
+  L: 3,
+  M: 4,
+  N: 5,
+  P: 7,
+  R: 9,
+  S: 2,
+  T: 3,
+  U: 4,
+  V: 5,
+  W: 6,
+  X: 7,
+  Y: 8,
+  Z: 9,
 };
 const WEIGHTS = [8, 7, 6, 5, 4, 3, 2, 10, 0, 9, 8, 7, 6, 5, 4, 3, 2];
 /** The signs for 1980 to 2009; they start again in 2010. */
@@ -39,12 +61,18 @@ export function readVin(text: string): VinReading {
   const northAmerica = /^[1-5]/.test(vin);
   const reading = { vin, northAmerica, year: null, warning: null };
   if (vin.length !== 17) return { ...reading, fault: 'length', warning: `A VIN has 17 signs; this has ${vin.length}.` };
-  if (!/^[A-HJ-NPR-Z0-9]{17}$/.test(vin)) return { ...reading, fault: 'letters', warning: 'A VIN has no I, O or Q: look at 1 and 0 again.' };
+  if (!/^[A-HJ-NPR-Z0-9]{17}$/.test(vin))
+    return { ...reading, fault: 'letters', warning: 'A VIN has no I, O or Q: look at 1 and 0 again.' };
   const year = modelYear(vin);
   if (vinCheckDigit(vin) === vin[8]) return { ...reading, fault: null, year };
   return northAmerica
     ? { ...reading, fault: 'check-digit', year, warning: 'The check digit does not fit: at least one sign is misread.' }
-    : { ...reading, fault: null, year, warning: 'The check digit does not fit. Outside North America it need not; look at it once more.' };
+    : {
+        ...reading,
+        fault: null,
+        year,
+        warning: 'The check digit does not fit. Outside North America it need not; look at it once more.',
+      };
 }
 
 /** The model year: a digit at the seventh place means the signs' first round (1980–2009), a letter the second (2010–2039). Other markets need not follow this. */

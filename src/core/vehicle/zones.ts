@@ -13,7 +13,13 @@ export interface Zone {
 }
 
 const zone = (
-  code: string, name: string, sided: boolean, group: Zone['group'], width: number, height: number, words: string[] = [],
+  code: string,
+  name: string,
+  sided: boolean,
+  group: Zone['group'],
+  width: number,
+  height: number,
+  words: string[] = [],
 ): Zone => ({ code, name, sided, group, words, map: { width, height } });
 
 /** The zones Pezzo knows. A document may name another; it is then shown as written. */

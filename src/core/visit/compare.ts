@@ -14,29 +14,60 @@ const RANK: Record<Answer['result'], number> = { works: 2, intermittent: 1, fail
 export function compareLine({ arrival, departure }: Pick<CheckedLine, 'arrival' | 'departure'>): Comparison {
   if (!arrival) return departure ? 'only-now' : 'not-checked';
   if (!departure) return 'not-repeated';
-  if (arrival.result === 'not-fitted' || departure.result === 'not-fitted') return arrival.result === departure.result ? 'same' : arrival.result === 'not-fitted' ? 'mended' : 'worse';
+  if (arrival.result === 'not-fitted' || departure.result === 'not-fitted')
+    return arrival.result === departure.result ? 'same' : arrival.result === 'not-fitted' ? 'mended' : 'worse';
   const change = RANK[departure.result] - RANK[arrival.result];
   return change === 0 ? 'same' : change > 0 ? 'mended' : 'worse';
 }
 
 /** Every line that was asked or answered, in the list's order, then what was added by hand. */
 export function comparedLines(lines: CheckLine[], state: VisitState): ComparedLine[] {
-  const all = new Map<string, CheckedLine>(lines.map((line) => [line.line, { ...line, arrival: null, departure: null, explained: null }]));
+  const all = new Map<string, CheckedLine>(
+    lines.map((line) => [line.line, { ...line, arrival: null, departure: null, explained: null }]),
+  );
   for (const [key, line] of state.lines) all.set(key, line);
   return [...all.values()].map((line) => ({ ...line, comparison: compareLine(line) }));
 }
 
 /** What stands against giving the vehicle back, in trade words. */
-export function handBackBlocks(lines: CheckLine[], state: VisitState, unfinishedRuns: number): { code: 'runs' | 'not-repeated' | 'worse' | 'wait'; place: string; text: string }[] {
+export function handBackBlocks(
+  lines: CheckLine[],
+  state: VisitState,
+  unfinishedRuns: number,
+): { code: 'runs' | 'not-repeated' | 'worse' | 'wait'; place: string; text: string }[] {
   const compared = comparedLines(lines, state).filter((line) => !line.explained);
   return [
-    ...(unfinishedRuns ? [{ code: 'runs' as const, place: 'runs', text: `${unfinishedRuns} ${unfinishedRuns === 1 ? 'run is' : 'runs are'} not finished.` }] : []),
-    ...compared.filter((line) => line.comparison === 'not-repeated').map((line) => ({ code: 'not-repeated' as const, place: line.line, text: `${line.group}, ${line.words}: checked on arrival, not repeated.` })),
-    ...compared.filter((line) => line.comparison === 'worse').map((line) => ({ code: 'worse' as const, place: line.line, text: `${line.group}, ${line.words}: worse than on arrival, and nobody said why.` })),
+    ...(unfinishedRuns
+      ? [
+          {
+            code: 'runs' as const,
+            place: 'runs',
+            text: `${unfinishedRuns} ${unfinishedRuns === 1 ? 'run is' : 'runs are'} not finished.`,
+          },
+        ]
+      : []),
+    ...compared
+      .filter((line) => line.comparison === 'not-repeated')
+      .map((line) => ({
+        code: 'not-repeated' as const,
+        place: line.line,
+        text: `${line.group}, ${line.words}: checked on arrival, not repeated.`,
+      })),
+    ...compared
+      .filter((line) => line.comparison === 'worse')
+      .map((line) => ({
+        code: 'worse' as const,
+        place: line.line,
+        text: `${line.group}, ${line.words}: worse than on arrival, and nobody said why.`,
+      })),
     ...state.waits.map((wait) => ({ code: 'wait' as const, place: wait.id, text: `Still waiting: ${wait.what}.` })),
   ];
 }
 
 /** Lines that did not work on arrival, or only sometimes: what may be called "already so" later. */
 export const faultsOnArrival = (state: VisitState, place?: string): CheckedLine[] =>
-  [...state.lines.values()].filter(({ line, arrival }) => (arrival?.result === 'fails' || arrival?.result === 'intermittent') && (!place || line.startsWith(`${place}/`) || line.startsWith('vehicle/')));
+  [...state.lines.values()].filter(
+    ({ line, arrival }) =>
+      (arrival?.result === 'fails' || arrival?.result === 'intermittent') &&
+      (!place || line.startsWith(`${place}/`) || line.startsWith('vehicle/')),
+  );

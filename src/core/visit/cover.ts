@@ -13,7 +13,15 @@ export interface Cover {
 
 type Signed = Extract<VisitEvent, { type: 'signed' }>;
 
-const COVERABLE: ReadonlySet<VisitEvent['type']> = new Set(['checked', 'marked', 'zone', 'vin', 'photo', 'note', 'explained']);
+const COVERABLE: ReadonlySet<VisitEvent['type']> = new Set([
+  'checked',
+  'marked',
+  'zone',
+  'vin',
+  'photo',
+  'note',
+  'explained',
+]);
 
 /** Whether an event is a record of the check, which a customer signs. */
 export const isCoverable = (event: VisitEvent): boolean => COVERABLE.has(event.type);

@@ -81,10 +81,25 @@ export function foldVisit(events: Iterable<VisitEvent>): VisitState {
   const cover = coverOf(all);
   const { standing, later, lastLamport } = mergeLog(all.filter((event) => !cover.isVoid(event)));
   const state: VisitState = {
-    lines: new Map(), marks: [], zones: [], vin: null, signatures: {}, signed: [], later: [], waits: [], photos: [], notes: [], closed: false, closedAt: null, log: standing, unknown: [], lastLamport,
+    lines: new Map(),
+    marks: [],
+    zones: [],
+    vin: null,
+    signatures: {},
+    signed: [],
+    later: [],
+    waits: [],
+    photos: [],
+    notes: [],
+    closed: false,
+    closedAt: null,
+    log: standing,
+    unknown: [],
+    lastLamport,
   };
   // What was signed comes first, so that nothing recorded later can take its place.
-  const isLater = (event: VisitEvent) => isCoverable(event) && !cover.covers(event) && walksOf(event).some((walk) => cover.isSigned(walk));
+  const isLater = (event: VisitEvent) =>
+    isCoverable(event) && !cover.covers(event) && walksOf(event).some((walk) => cover.isSigned(walk));
   for (const event of standing) if (!isLater(event)) apply(state, event);
   for (const event of standing) if (isLater(event)) applyLater(state, event);
   for (const event of cover.voids) state.later.push({ event, after: 'taken-back' });
@@ -96,24 +111,63 @@ export function foldVisit(events: Iterable<VisitEvent>): VisitState {
 function apply(state: VisitState, event: VisitEvent, later?: true): void {
   switch (event.type) {
     case 'checked': {
-      const line = state.lines.get(event.line) ?? { line: event.line, group: event.group, words: event.words, arrival: null, departure: null, explained: null };
-      line[event.walk] = { result: event.result, condition: event.condition ?? null, person: event.person, at: event.at, ...(later ? { later } : {}) };
+      const line = state.lines.get(event.line) ?? {
+        line: event.line,
+        group: event.group,
+        words: event.words,
+        arrival: null,
+        departure: null,
+        explained: null,
+      };
+      line[event.walk] = {
+        result: event.result,
+        condition: event.condition ?? null,
+        person: event.person,
+        at: event.at,
+        ...(later ? { later } : {}),
+      };
       state.lines.set(event.line, line);
       return;
     }
     case 'marked': {
       const { type, view, x, y, kind, words, walk, photo, id } = event;
-      state.marks.push({ type, view, x, y, kind, walk, id, ...(words ? { words } : {}), ...(photo ? { photo } : {}), ...(later ? { later } : {}) });
+      state.marks.push({
+        type,
+        view,
+        x,
+        y,
+        kind,
+        walk,
+        id,
+        ...(words ? { words } : {}),
+        ...(photo ? { photo } : {}),
+        ...(later ? { later } : {}),
+      });
       return;
     }
     case 'zone':
-      if (!state.zones.some((one) => one.zone === event.zone && one.side === event.side)) state.zones.push({ zone: event.zone, side: event.side });
+      if (!state.zones.some((one) => one.zone === event.zone && one.side === event.side))
+        state.zones.push({ zone: event.zone, side: event.side });
       return;
-    case 'vin': state.vin = event.vin; return;
-    case 'photo': state.photos.push({ id: event.id, photo: event.photo, words: event.words ?? null, ...(later ? { later } : {}) }); return;
-    case 'note': state.notes.push({ id: event.id, text: event.text, ...(later ? { later } : {}) }); return;
+    case 'vin':
+      state.vin = event.vin;
+      return;
+    case 'photo':
+      state.photos.push({ id: event.id, photo: event.photo, words: event.words ?? null, ...(later ? { later } : {}) });
+      return;
+    case 'note':
+      state.notes.push({ id: event.id, text: event.text, ...(later ? { later } : {}) });
+      return;
     case 'signed': {
-      const signature = { walk: event.walk, name: event.name, strokes: event.strokes, at: event.at, person: event.person, covers: event.covers, later: 0 };
+      const signature = {
+        walk: event.walk,
+        name: event.name,
+        strokes: event.strokes,
+        at: event.at,
+        person: event.person,
+        covers: event.covers,
+        later: 0,
+      };
       state.signed.push(signature);
       state.signatures[event.walk] = signature;
       return;
@@ -123,10 +177,18 @@ function apply(state: VisitState, event: VisitEvent, later?: true): void {
       if (line) line.explained = event.reason;
       return;
     }
-    case 'waits': state.waits.push({ id: event.id, for: event.for, what: event.what, person: event.person, at: event.at }); return;
-    case 'waitOver': state.waits = state.waits.filter((wait) => wait.id !== event.wait); return;
-    case 'retracted': return;
-    case 'closed': state.closed = true; state.closedAt = event.at; return;
+    case 'waits':
+      state.waits.push({ id: event.id, for: event.for, what: event.what, person: event.person, at: event.at });
+      return;
+    case 'waitOver':
+      state.waits = state.waits.filter((wait) => wait.id !== event.wait);
+      return;
+    case 'retracted':
+      return;
+    case 'closed':
+      state.closed = true;
+      state.closedAt = event.at;
+      return;
     default: {
       const unknown: never = event;
       state.unknown.push(unknown);
@@ -148,9 +210,12 @@ function applyLater(state: VisitState, event: VisitEvent): void {
 
 function countLater(state: VisitState): void {
   for (const signature of Object.values(state.signatures)) {
-    signature.later = state.later.filter(({ event, after }) => after === 'signed' && walksOf(event).includes(signature.walk)).length;
+    signature.later = state.later.filter(
+      ({ event, after }) => after === 'signed' && walksOf(event).includes(signature.walk),
+    ).length;
   }
 }
 
 /** The ids of everything a signature of a walk covers when it is given now. */
-export const recordsToSign = (state: VisitState, walk: Walk): string[] => state.log.filter((event) => isCoverable(event) && walksOf(event).includes(walk)).map(({ id }) => id);
+export const recordsToSign = (state: VisitState, walk: Walk): string[] =>
+  state.log.filter((event) => isCoverable(event) && walksOf(event).includes(walk)).map(({ id }) => id);

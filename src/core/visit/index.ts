@@ -1,6 +1,24 @@
 export { type ComparedLine, comparedLines, faultsOnArrival, handBackBlocks } from './compare';
-export { CONDITIONS, type CheckResult, MARK_KINDS, type Stroke, type View, type VisitEvent, type VisitFact, type WaitFor, type Walk } from './events';
-export { type CheckedLine, type Mark, type Signature, type VisitState, type Wait, foldVisit, recordsToSign } from './fold';
+export {
+  CONDITIONS,
+  type CheckResult,
+  MARK_KINDS,
+  type Stroke,
+  type View,
+  type VisitEvent,
+  type VisitFact,
+  type WaitFor,
+  type Walk,
+} from './events';
+export {
+  type CheckedLine,
+  type Mark,
+  type Signature,
+  type VisitState,
+  type Wait,
+  foldVisit,
+  recordsToSign,
+} from './fold';
 export { type CheckLine, type CheckZone, checkLines } from './lines';
 export { VEHICLE_VIEWS, type VehicleView } from './outlines';
 export { COMPARISON_WORDS, RESULT_WORDS, WAIT_WORDS, laterWords, resultWords } from './words';

@@ -19,24 +19,69 @@ export interface CheckZone {
 }
 
 const VEHICLE: [key: string, words: string][] = [
-  ['warning-lamps', 'Warning lamps: all light up, all go out after the start (airbag lamp too)'], ['start', 'Starts and runs'], ['central-lock', 'Central lock, key and remote'],
-  ['radio', 'Radio plays, reception'], ['fader', 'Balance and fader move the sound'], ['interior-lamp', 'Interior lamp, by its switch and by the doors'], ['clock', 'Clock and settings kept'],
+  ['warning-lamps', 'Warning lamps: all light up, all go out after the start (airbag lamp too)'],
+  ['start', 'Starts and runs'],
+  ['central-lock', 'Central lock, key and remote'],
+  ['radio', 'Radio plays, reception'],
+  ['fader', 'Balance and fader move the sound'],
+  ['interior-lamp', 'Interior lamp, by its switch and by the doors'],
+  ['clock', 'Clock and settings kept'],
 ];
 
 /** What can be tried in each zone; `%` stands for where the balance and fader are turned. */
 const ZONE_LINES: Record<string, [key: string, words: string][]> = {
-  'front-door': [['window', 'Window, down and up'], ['lock', 'Lock'], ['mirror', 'Mirror, both axes and heating'], ['speaker', 'Speaker alone (%)'], ['door-lamp', 'Door-open lamp']],
-  'rear-door': [['window', 'Window, down and up, from both switches'], ['lock', 'Lock and child lock'], ['speaker', 'Speaker alone (%)'], ['door-lamp', 'Door-open lamp']],
-  'sliding-door': [['lock', 'Lock'], ['door-lamp', 'Door-open lamp']],
-  'tailgate': [['lock', 'Lock'], ['wiper', 'Rear wiper and washer'], ['heating', 'Rear-window heating'], ['plate-lamp', 'Number-plate lamp']],
-  'dash-top': [['display', 'Displays and instruments'], ['vents', 'Blower and vents'], ['speaker', 'Dash speakers alone (%)']],
-  'centre-stack': [['display', 'Display and switches'], ['socket', 'Sockets'], ['heating', 'Heating controls']],
-  'rear-quarter': [['speaker', 'Speaker alone (%)'], ['socket', 'Socket and lamp']],
-  'load-side': [['lamp', 'Load-space lamp'], ['socket', 'Socket']],
-  'front-seat': [['adjust', 'Seat adjusters'], ['heating', 'Seat heating'], ['belt', 'Belt warning']],
+  'front-door': [
+    ['window', 'Window, down and up'],
+    ['lock', 'Lock'],
+    ['mirror', 'Mirror, both axes and heating'],
+    ['speaker', 'Speaker alone (%)'],
+    ['door-lamp', 'Door-open lamp'],
+  ],
+  'rear-door': [
+    ['window', 'Window, down and up, from both switches'],
+    ['lock', 'Lock and child lock'],
+    ['speaker', 'Speaker alone (%)'],
+    ['door-lamp', 'Door-open lamp'],
+  ],
+  'sliding-door': [
+    ['lock', 'Lock'],
+    ['door-lamp', 'Door-open lamp'],
+  ],
+  tailgate: [
+    ['lock', 'Lock'],
+    ['wiper', 'Rear wiper and washer'],
+    ['heating', 'Rear-window heating'],
+    ['plate-lamp', 'Number-plate lamp'],
+  ],
+  'dash-top': [
+    ['display', 'Displays and instruments'],
+    ['vents', 'Blower and vents'],
+    ['speaker', 'Dash speakers alone (%)'],
+  ],
+  'centre-stack': [
+    ['display', 'Display and switches'],
+    ['socket', 'Sockets'],
+    ['heating', 'Heating controls'],
+  ],
+  'rear-quarter': [
+    ['speaker', 'Speaker alone (%)'],
+    ['socket', 'Socket and lamp'],
+  ],
+  'load-side': [
+    ['lamp', 'Load-space lamp'],
+    ['socket', 'Socket'],
+  ],
+  'front-seat': [
+    ['adjust', 'Seat adjusters'],
+    ['heating', 'Seat heating'],
+    ['belt', 'Belt warning'],
+  ],
   'rear-seat': [['belt', 'Belt warning']],
-  'parcel-shelf': [['speaker', 'Shelf speakers alone (%)'], ['brake-lamp', 'High brake lamp']],
-  'roof': [['lamps', 'Roof lamps and switches']],
+  'parcel-shelf': [
+    ['speaker', 'Shelf speakers alone (%)'],
+    ['brake-lamp', 'High brake lamp'],
+  ],
+  roof: [['lamps', 'Roof lamps and switches']],
 };
 
 const balance = (side: Side, zone: string) => {
@@ -67,15 +112,26 @@ function zoneLines({ zone, side, document, options = {} }: CheckZone, place: str
   const group = `${capital(zoneName(zone))}${side === 'centre' ? '' : `, ${side}`}`;
   const cranked = options.windows === 'crank';
   const usual = (ZONE_LINES[zone] ?? []).map(([key, words]): CheckLine => ({
-    line: `${place}/${key}`, group, words: key === 'window' && cranked ? 'Window, down and up, by its crank' : words.replace('%', balance(side, zone)),
+    line: `${place}/${key}`,
+    group,
+    words: key === 'window' && cranked ? 'Window, down and up, by its crank' : words.replace('%', balance(side, zone)),
   }));
   if (!document) return usual;
   const index = indexItems(document);
   const { of } = presenceOf(document, options);
-  const electrical = document.parts.filter((part) => of.get(part.id) !== 'absent' && findPartKind(BASE_CATALOGUE, part.kind)?.electrical);
+  const electrical = document.parts.filter(
+    (part) => of.get(part.id) !== 'absent' && findPartKind(BASE_CATALOGUE, part.kind)?.electrical,
+  );
   const taken = new Set(usual.map(({ line }) => line.slice(line.indexOf('/') + 1)));
-  const more = electrical.filter((part) => !taken.has(COVERED[part.kind] ?? '')).map((part): CheckLine => ({
-    line: `${place}/${part.id}`, group, words: part.kind === 'sensor' ? `${capital(itemWords(index, part.id))}: its warning lamp goes out` : `${capital(itemWords(index, part.id))} works${part.kind === 'tweeter' ? `, alone (${balance(side, zone)})` : ''}`,
-  }));
+  const more = electrical
+    .filter((part) => !taken.has(COVERED[part.kind] ?? ''))
+    .map((part): CheckLine => ({
+      line: `${place}/${part.id}`,
+      group,
+      words:
+        part.kind === 'sensor'
+          ? `${capital(itemWords(index, part.id))}: its warning lamp goes out`
+          : `${capital(itemWords(index, part.id))} works${part.kind === 'tweeter' ? `, alone (${balance(side, zone)})` : ''}`,
+    }));
   return [...usual, ...more];
 }

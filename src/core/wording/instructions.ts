@@ -1,5 +1,21 @@
-import { fastenerKindOrGuess, findMotion, linkKindOrGuess, parseDrive, toolFor, BASE_CATALOGUE, type Catalogue } from '../hardware';
-import { countOf, heldParts, indexItems, type ItemIndex, itemWords, parseReference, type ProcedureDocument } from '../procedure';
+import {
+  fastenerKindOrGuess,
+  findMotion,
+  linkKindOrGuess,
+  parseDrive,
+  toolFor,
+  BASE_CATALOGUE,
+  type Catalogue,
+} from '../hardware';
+import {
+  countOf,
+  heldParts,
+  indexItems,
+  type ItemIndex,
+  itemWords,
+  parseReference,
+  type ProcedureDocument,
+} from '../procedure';
 import { capital, listed, sentence } from '../text';
 import type { Action } from '../graph';
 import type { RefitStep } from '../refit';
@@ -19,48 +35,117 @@ export interface Instruction {
 
 type Step = Pick<Action, 'procedure' | 'item' | 'tool'> & { type: Action['type'] | RefitStep['type'] };
 
-
 /** Puts one removal action or refit step into words. Throws nothing: an item that is gone is named by its id. */
-export function instructionFor(documents: ProcedureDocument[], step: Step, catalogue: Catalogue = BASE_CATALOGUE): Instruction {
+export function instructionFor(
+  documents: ProcedureDocument[],
+  step: Step,
+  catalogue: Catalogue = BASE_CATALOGUE,
+): Instruction {
   const document = documents.find((one) => one.id === step.procedure);
   if (!document) return vehicleWords(step);
   const index = indexItems(document);
   const name = itemWords(index, step.item, catalogue);
   switch (step.type) {
-    case 'release': case 'start': case 'tighten': case 'fit': return fastenerWords(index, step, catalogue);
-    case 'undo': case 'join': return linkWords(index, step, catalogue);
-    case 'free': return plain('Free', name, motionLines(index, step.item, catalogue, 'out'), 'It is free');
-    case 'takeOff': return plain('Take off', name, [document.links.some((link) => link.joins.includes(step.item)) ? 'Its links are undone: lift it away and put it aside, face up.' : 'Put it aside, face up, with its clips on it.', ...carriedLines(document, index, step.item)], 'It is off');
-    case 'place': return plain('Bring back', name, ['Hold it near; cables and plugs through their holes.'], 'It is in place');
-    case 'seat': return plain('Seat', name, motionLines(index, step.item, catalogue, 'in'), 'It is home');
-    default: return vehicleWords(step);
+    case 'release':
+    case 'start':
+    case 'tighten':
+    case 'fit':
+      return fastenerWords(index, step, catalogue);
+    case 'undo':
+    case 'join':
+      return linkWords(index, step, catalogue);
+    case 'free':
+      return plain('Free', name, motionLines(index, step.item, catalogue, 'out'), 'It is free');
+    case 'takeOff':
+      return plain(
+        'Take off',
+        name,
+        [
+          document.links.some((link) => link.joins.includes(step.item))
+            ? 'Its links are undone: lift it away and put it aside, face up.'
+            : 'Put it aside, face up, with its clips on it.',
+          ...carriedLines(document, index, step.item),
+        ],
+        'It is off',
+      );
+    case 'place':
+      return plain('Bring back', name, ['Hold it near; cables and plugs through their holes.'], 'It is in place');
+    case 'seat':
+      return plain('Seat', name, motionLines(index, step.item, catalogue, 'in'), 'It is home');
+    default:
+      return vehicleWords(step);
   }
 }
 
-const plain = (verb: string, thing: string, lines: string[], done: string): Instruction => ({ verb, plate: null, thing, count: null, lines, done });
+const plain = (verb: string, thing: string, lines: string[], done: string): Instruction => ({
+  verb,
+  plate: null,
+  thing,
+  count: null,
+  lines,
+  done,
+});
 
 /** A gate's title: "Clips of the door card", "Test before the corner trim closes". */
-export function gateWords(documents: ProcedureDocument[], gate: Pick<RefitStep, 'gate' | 'procedure' | 'item' | 'late'>): string {
+export function gateWords(
+  documents: ProcedureDocument[],
+  gate: Pick<RefitStep, 'gate' | 'procedure' | 'item' | 'late'>,
+): string {
   const document = documents.find((one) => one.id === gate.procedure);
   if (!document) return 'Test at hand-over';
   const part = itemWords(indexItems(document), gate.item);
-  const titles = { clips: `Clips of the ${part}`, 'closing-in': `Before the ${part} closes`, test: gate.late ? `Test with the ${part} in place` : `Test with the ${part} open` };
+  const titles = {
+    clips: `Clips of the ${part}`,
+    'closing-in': `Before the ${part} closes`,
+    test: gate.late ? `Test with the ${part} in place` : `Test with the ${part} open`,
+  };
   return titles[gate.gate ?? 'test'];
 }
 
 function vehicleWords(step: Step): Instruction {
   switch (step.type) {
-    case 'check': return plain('Before the battery', 'goes off', ['Windows where they are needed. Latches and bonnet open.', 'Radio code and memory settings noted.'], 'All done');
-    case 'batteryOff': return plain('Disconnect', 'the battery', ['Negative first. Insulate it so that it cannot spring back.'], 'Battery is off');
-    case 'wait': return plain('Wait', 'as the vehicle maker says', ["The time is in the vehicle maker's manual. Do not touch an SRS connector before."], 'The time is over');
-    case 'batteryOn': return plain('Reconnect', 'the battery', ['Every SRS connector is joined. Nobody’s hands in a glass path.'], 'Battery is on');
-    default: return plain('Look', step.item.replace(/-/g, ' '), [], 'Done');
+    case 'check':
+      return plain(
+        'Before the battery',
+        'goes off',
+        ['Windows where they are needed. Latches and bonnet open.', 'Radio code and memory settings noted.'],
+        'All done',
+      );
+    case 'batteryOff':
+      return plain(
+        'Disconnect',
+        'the battery',
+        ['Negative first. Insulate it so that it cannot spring back.'],
+        'Battery is off',
+      );
+    case 'wait':
+      return plain(
+        'Wait',
+        'as the vehicle maker says',
+        ["The time is in the vehicle maker's manual. Do not touch an SRS connector before."],
+        'The time is over',
+      );
+    case 'batteryOn':
+      return plain(
+        'Reconnect',
+        'the battery',
+        ['Every SRS connector is joined. Nobody’s hands in a glass path.'],
+        'Battery is on',
+      );
+    default:
+      return plain('Look', step.item.replace(/-/g, ' '), [], 'Done');
   }
 }
 
 function behindLine(index: ItemIndex, behind: string[] | undefined, catalogue: Catalogue): string[] {
-  const covers = (behind ?? []).map((text) => parseReference(text)?.item).filter((item) => item && index.parts.has(item));
-  return covers.length ? [`Where the ${listed(covers.map((item) => itemWords(index, item!, catalogue)))} ${covers.length > 1 ? 'were' : 'was'}.`] : [];
+  const covers = (behind ?? [])
+    .map((text) => parseReference(text)?.item)
+    .filter((item) => item && index.parts.has(item));
+  return covers.length
+    ? [
+        `Where the ${listed(covers.map((item) => itemWords(index, item!, catalogue)))} ${covers.length > 1 ? 'were' : 'was'}.`,
+      ]
+    : [];
 }
 
 function fastenerWords(index: ItemIndex, step: Step, catalogue: Catalogue): Instruction {
@@ -68,17 +153,36 @@ function fastenerWords(index: ItemIndex, step: Step, catalogue: Catalogue): Inst
   if (!fastener) return plain('Release', step.item, [], 'Done');
   const kind = fastenerKindOrGuess(catalogue, fastener.kind, fastener.drive !== undefined);
   const count = countOf(fastener);
-  const plate = fastener.drive ? parseDrive(fastener.drive)?.plate ?? fastener.drive : null;
+  const plate = fastener.drive ? (parseDrive(fastener.drive)?.plate ?? fastener.drive) : null;
   const noun = fastener.name ? itemWords(index, step.item, catalogue) : count === 1 ? kind.name : kind.plural;
   const out = step.type === 'release';
-  const verb = out ? kind.verb : step.type === 'start' ? 'Start by hand' : step.type === 'tighten' ? 'Tighten' : kind.refitVerb;
+  const verb = out
+    ? kind.verb
+    : step.type === 'start'
+      ? 'Start by hand'
+      : step.type === 'tighten'
+        ? 'Tighten'
+        : kind.refitVerb;
   const held = listed(heldParts(fastener).map((part) => itemWords(index, part, catalogue)));
-  const depth = [fastener.recess ? `${fastener.recess} mm deep` : '', fastener.angle ? `at ${fastener.angle}°` : ''].filter(Boolean).join(', ');
+  const depth = [fastener.recess ? `${fastener.recess} mm deep` : '', fastener.angle ? `at ${fastener.angle}°` : '']
+    .filter(Boolean)
+    .join(', ');
   const lines = out
-    ? [...behindLine(index, fastener.behind, catalogue), `${count === 1 ? 'It holds' : 'They hold'} the ${held}.`, ...(depth ? [sentence(depth)] : []),
-      ...(fastener.release ? [sentence(fastener.release)] : [])]
+    ? [
+        ...behindLine(index, fastener.behind, catalogue),
+        `${count === 1 ? 'It holds' : 'They hold'} the ${held}.`,
+        ...(depth ? [sentence(depth)] : []),
+        ...(fastener.release ? [sentence(fastener.release)] : []),
+      ]
     : [`Into the ${held}.`, ...(step.type === 'start' ? ['All of them by hand before the first is tightened.'] : [])];
-  return { verb, plate, thing: noun, count, lines: [...lines, ...(fastener.note && out ? [fastener.note] : [])], done: doneWords(out, step.type, count) };
+  return {
+    verb,
+    plate,
+    thing: noun,
+    count,
+    lines: [...lines, ...(fastener.note && out ? [fastener.note] : [])],
+    done: doneWords(out, step.type, count),
+  };
 }
 
 function doneWords(out: boolean, type: Step['type'], count: number): string {
@@ -96,13 +200,18 @@ function linkWords(index: ItemIndex, step: Step, catalogue: Catalogue): Instruct
   const lines = [
     `Between ${listed(ends)}.`,
     ...(out ? [sentence(link.release ?? kind.release)] : []),
-    ...(out && link.tab ? [`Tab: ${link.tab}.`] : []), ...(out && link.mark ? [`Mark: ${link.mark}.`] : []),
+    ...(out && link.tab ? [`Tab: ${link.tab}.`] : []),
+    ...(out && link.mark ? [`Mark: ${link.mark}.`] : []),
     ...(link.keyed && !out ? ['Keyed: fits one way.'] : []),
   ];
   const noun = itemWords(index, step.item, catalogue);
   const state = out ? 'undone' : 'joined';
   return {
-    verb: out ? kind.verb : kind.refitVerb, plate: link.safety === 'srs' ? 'SRS' : null, thing: noun, count, lines,
+    verb: out ? kind.verb : kind.refitVerb,
+    plate: link.safety === 'srs' ? 'SRS' : null,
+    thing: noun,
+    count,
+    lines,
     done: count === 1 ? `It is ${state}` : `All ${count} are ${state}`,
   };
 }
@@ -113,7 +222,8 @@ function motionLines(index: ItemIndex, id: string, catalogue: Catalogue, way: 'o
   const steps = way === 'out' ? motions.map((m) => m.words) : motions.map((m) => m.refitWords).reverse();
   const lines = steps.length ? [sentence(steps.join(', then '))] : [];
   if (way === 'out' && part?.startAt) lines.push(`Start at the ${part.startAt}.`);
-  if (way === 'out' && part?.tool && part.tool !== 'hand') lines.push(`With the ${toolFor(part.tool).name.toLowerCase()}.`);
+  if (way === 'out' && part?.tool && part.tool !== 'hand')
+    lines.push(`With the ${toolFor(part.tool).name.toLowerCase()}.`);
   if (way === 'out' && part?.technique) lines.push(sentence(part.technique));
   if (way === 'in') lines.push('If a clip does not click, check and try again; do not hit harder.');
   return part?.note && way === 'out' ? [...lines, part.note] : lines;

@@ -13,10 +13,25 @@ export const readReport = (jobNumber: number): Promise<Report> => collectReport(
 /** The hand-over report of a job as PDF, drawn in a thread of its own. Throws not-found. */
 export async function printReport(jobNumber: number): Promise<Buffer> {
   const report = await collectReport(jobNumber);
-  const ids = [...report.marks.flatMap(({ photo }) => (photo ? [photo] : [])), ...report.photos.map(({ id }) => id), ...report.runs.flatMap((run) => run.photos.map(({ id }) => id))];
+  const ids = [
+    ...report.marks.flatMap(({ photo }) => (photo ? [photo] : [])),
+    ...report.photos.map(({ id }) => id),
+    ...report.runs.flatMap((run) => run.photos.map(({ id }) => id)),
+  ];
   const pictures = await listPhotos(db, jobNumber, ids.slice(0, MOST_PRINTED_PHOTOS));
-  const pdf = await doHeavy<Uint8Array>('draw', 'draw', { report, pictures: pictures.map(({ id, picture, width, height }) => [id, { picture, width, height }]) }, LIMIT_MS).catch((error: unknown) => {
-    throw error instanceof TooHard ? unavailable('report-too-large', 'This report is too large to be printed in one piece. The report as data (report.json) has everything.', error) : error;
+  const pdf = await doHeavy<Uint8Array>(
+    'draw',
+    'draw',
+    { report, pictures: pictures.map(({ id, picture, width, height }) => [id, { picture, width, height }]) },
+    LIMIT_MS,
+  ).catch((error: unknown) => {
+    throw error instanceof TooHard
+      ? unavailable(
+          'report-too-large',
+          'This report is too large to be printed in one piece. The report as data (report.json) has everything.',
+          error,
+        )
+      : error;
   });
   return Buffer.from(pdf);
 }

@@ -13,5 +13,11 @@ export async function leave(): Promise<void> {
 /** Tells the server of a sign-out that it could not be told of before. True where there was one and it knows now. */
 export async function finishLeaving(): Promise<boolean> {
   if (!isLeaving()) return false;
-  return send('POST', '/api/sign-out').then(() => { noteLeaving(false); return true; }, () => false);
+  return send('POST', '/api/sign-out').then(
+    () => {
+      noteLeaving(false);
+      return true;
+    },
+    () => false,
+  );
 }

@@ -7,7 +7,9 @@ export function Offline() {
   useEffect(() => {
     void navigator.serviceWorker?.register('/service-worker.js', { scope: '/' }).catch(() => undefined);
     // A page that was on its way while the worker started belongs to nobody until it asks.
-    void navigator.serviceWorker?.ready.then(({ active }) => { if (!navigator.serviceWorker.controller) active?.postMessage({ type: 'claim' }); });
+    void navigator.serviceWorker?.ready.then(({ active }) => {
+      if (!navigator.serviceWorker.controller) active?.postMessage({ type: 'claim' });
+    });
     void navigator.storage?.persist?.().catch(() => undefined);
     const tidy = () => void tidyDevice().catch(() => undefined);
     tidy();

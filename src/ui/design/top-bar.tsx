@@ -6,13 +6,32 @@ import { leave } from './leave';
 import { useScheme } from './use-scheme';
 
 const PLACES: [href: string, name: string, ownerOnly?: boolean][] = [
-  ['/', 'Jobs'], ['/library', 'Library'], ['/stores', 'Stores'], ['/kit', 'My kit'], ['/people', 'People', true], ['/customers', 'Customers', true], ['/settings', 'Settings', true],
+  ['/', 'Jobs'],
+  ['/library', 'Library'],
+  ['/stores', 'Stores'],
+  ['/kit', 'My kit'],
+  ['/people', 'People', true],
+  ['/customers', 'Customers', true],
+  ['/settings', 'Settings', true],
 ];
 
 /** The shop's name, the places to go, who is signed in. `isLocked`: somebody with desk rights who signed in by PIN, which is not enough for them. */
-export function TopBar({ shop, person, isOwner, isLocked }: { shop: string; person: { id: string; name: string; role: string }; isOwner: boolean; isLocked: boolean }) {
+export function TopBar({
+  shop,
+  person,
+  isOwner,
+  isLocked,
+}: {
+  shop: string;
+  person: { id: string; name: string; role: string };
+  isOwner: boolean;
+  isLocked: boolean;
+}) {
   const path = usePathname();
-  const isHere = (href: string) => (href === '/' ? path === '/' || path.startsWith('/jobs') : path.startsWith(href) || (href === '/library' && /^\/(procedures|plan)/.test(path)));
+  const isHere = (href: string) =>
+    href === '/'
+      ? path === '/' || path.startsWith('/jobs')
+      : path.startsWith(href) || (href === '/library' && /^\/(procedures|plan)/.test(path));
   const signOut = async () => {
     await leave();
     goTo('/sign-in');
@@ -23,13 +42,28 @@ export function TopBar({ shop, person, isOwner, isLocked }: { shop: string; pers
       <span className="shop">{shop}</span>
       <nav aria-label="Main">
         {PLACES.filter(([, , ownerOnly]) => !ownerOnly || isOwner).map(([href, label]) => (
-          <Link key={href} href={href} aria-current={isHere(href) ? 'page' : undefined}>{label}</Link>
+          <Link key={href} href={href} aria-current={isHere(href) ? 'page' : undefined}>
+            {label}
+          </Link>
         ))}
       </nav>
-      {isLocked && <Link className="leave" href={`/sign-in?${new URLSearchParams({ person: person.id, by: 'password', next: path })}`}>Unlock desk</Link>}
-      <span className="who">{person.name}, {person.role}</span>
-      <button type="button" className="leave" onClick={() => setScheme(scheme === 'night' ? 'day' : 'night')}>{scheme === 'night' ? 'Day bay' : 'Night bay'}</button>
-      <button type="button" className="leave" onClick={signOut}>Sign out</button>
+      {isLocked && (
+        <Link
+          className="leave"
+          href={`/sign-in?${new URLSearchParams({ person: person.id, by: 'password', next: path })}`}
+        >
+          Unlock desk
+        </Link>
+      )}
+      <span className="who">
+        {person.name}, {person.role}
+      </span>
+      <button type="button" className="leave" onClick={() => setScheme(scheme === 'night' ? 'day' : 'night')}>
+        {scheme === 'night' ? 'Day bay' : 'Night bay'}
+      </button>
+      <button type="button" className="leave" onClick={signOut}>
+        Sign out
+      </button>
     </header>
   );
 }

@@ -8,7 +8,9 @@ const listeners = new Set<() => void>();
 const read = (): Scheme => (localStorage.getItem(KEY) as Scheme | null) ?? 'auto';
 const subscribe = (listener: () => void) => {
   listeners.add(listener);
-  return () => { listeners.delete(listener); };
+  return () => {
+    listeners.delete(listener);
+  };
 };
 
 /** The light this device is used in: day, night, or as the device itself says. */

@@ -6,7 +6,11 @@ import { send, troubleWords } from '../../device/http';
 export function useSend() {
   const [busy, setBusy] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
-  const run = async <T,>(method: 'POST' | 'PUT' | 'PATCH' | 'DELETE', url: string, body?: unknown): Promise<T | null> => {
+  const run = async <T>(
+    method: 'POST' | 'PUT' | 'PATCH' | 'DELETE',
+    url: string,
+    body?: unknown,
+  ): Promise<T | null> => {
     setBusy(true);
     setTrouble(null);
     try {

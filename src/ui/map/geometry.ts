@@ -8,17 +8,24 @@ export interface Drawing {
 }
 
 /** The drawing of a document's map. */
-export const drawingOf = (document: ProcedureDocument): Drawing =>
-  ({ width: document.map.width, height: document.map.height, mirrored: document.side === 'left' });
+export const drawingOf = (document: ProcedureDocument): Drawing => ({
+  width: document.map.width,
+  height: document.map.height,
+  mirrored: document.side === 'left',
+});
 
 /** A map point on the drawing: x to the right, y down. Its own inverse in x. */
-export const toDrawing = ({ width, height, mirrored }: Drawing, [x, y]: Point): Point => [mirrored ? width - x : x, height - y];
+export const toDrawing = ({ width, height, mirrored }: Drawing, [x, y]: Point): Point => [
+  mirrored ? width - x : x,
+  height - y,
+];
 
 /** A drawn point back on the map, in whole millimetres. */
 export const toMap = (drawing: Drawing, point: Point): Point => toDrawing(drawing, point).map(Math.round) as Point;
 
 /** SVG points of a polygon. */
-export const polygonPoints = (drawing: Drawing, shape: Point[]) => shape.map((point) => toDrawing(drawing, point).join(',')).join(' ');
+export const polygonPoints = (drawing: Drawing, shape: Point[]) =>
+  shape.map((point) => toDrawing(drawing, point).join(',')).join(' ');
 
 /** How much of a corner is rounded off, mm, where the edges are long enough. */
 const CORNER_MM = 22;

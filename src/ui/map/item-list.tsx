@@ -6,7 +6,15 @@ import { Plate, useCatalogue } from '../design';
 import { FastenerGlyph, Glyph, LinkGlyph, PartGlyph } from './mark';
 
 /** Everything on the map as a list by layers, for keyboard and screen reader; selection is shared with the map. */
-export function ItemList({ document, selected, onSelect }: { document: ProcedureDocument; selected: string | null; onSelect: (id: string) => void }) {
+export function ItemList({
+  document,
+  selected,
+  onSelect,
+}: {
+  document: ProcedureDocument;
+  selected: string | null;
+  onSelect: (id: string) => void;
+}) {
   const layers = useMemo(() => layersOf(document), [document]);
   const rows = useMemo(() => {
     const all = [...document.parts, ...document.fasteners, ...document.links].map((item) => item.id);
@@ -18,7 +26,9 @@ export function ItemList({ document, selected, onSelect }: { document: Procedure
       {rows.map((ids, layer) => (
         <section key={layer} aria-label={layerName(layer)}>
           <div className="layer-head">{layerName(layer)}</div>
-          {ids.map((id) => <ItemRow key={id} document={document} id={id} selected={selected === id} onSelect={onSelect} />)}
+          {ids.map((id) => (
+            <ItemRow key={id} document={document} id={id} selected={selected === id} onSelect={onSelect} />
+          ))}
         </section>
       ))}
     </div>
@@ -27,21 +37,42 @@ export function ItemList({ document, selected, onSelect }: { document: Procedure
 
 const layerName = (layer: number) => (layer === 0 ? 'In sight' : `Under ${layer} ${layer === 1 ? 'layer' : 'layers'}`);
 
-function ItemRow({ document, id, selected, onSelect }: { document: ProcedureDocument; id: string; selected: boolean; onSelect: (id: string) => void }) {
+function ItemRow({
+  document,
+  id,
+  selected,
+  onSelect,
+}: {
+  document: ProcedureDocument;
+  id: string;
+  selected: boolean;
+  onSelect: (id: string) => void;
+}) {
   const index = useMemo(() => indexItems(document), [document]);
   const catalogue = useCatalogue();
   const fastener = index.fasteners.get(id);
   const link = index.links.get(id);
   const item = fastener ?? link ?? index.parts.get(id)!;
   const glyph = fastener ? <FastenerGlyph fastener={fastener} /> : link ? <LinkGlyph link={link} /> : <PartGlyph />;
-  const when = Object.entries(item.when ?? {}).map(([option, value]) => `${option}: ${[value].flat().join('/')}`).join(', ');
+  const when = Object.entries(item.when ?? {})
+    .map(([option, value]) => `${option}: ${[value].flat().join('/')}`)
+    .join(', ');
   return (
     <button type="button" className="item-row" aria-pressed={selected} onClick={() => onSelect(id)}>
       <Glyph>{glyph}</Glyph>
-      <span className="name">{fastener && !fastener.name ? findFastenerKind(catalogue, fastener.kind)?.name ?? fastener.kind : itemWords(index, id)}
-        <span className="quiet">{fastener && `, ${heldWords(index, id)}`}{when && ` · ${when}`}</span></span>
+      <span className="name">
+        {fastener && !fastener.name
+          ? (findFastenerKind(catalogue, fastener.kind)?.name ?? fastener.kind)
+          : itemWords(index, id)}
+        <span className="quiet">
+          {fastener && `, ${heldWords(index, id)}`}
+          {when && ` · ${when}`}
+        </span>
+      </span>
       {fastener?.drive && <Plate code={fastener.drive} />}
-      {(fastener || link) && countOf(fastener ?? link!) > 1 && <span className="times">× {countOf(fastener ?? link!)}</span>}
+      {(fastener || link) && countOf(fastener ?? link!) > 1 && (
+        <span className="times">× {countOf(fastener ?? link!)}</span>
+      )}
     </button>
   );
 }

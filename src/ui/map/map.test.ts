@@ -20,23 +20,32 @@ describe('the drawing', () => {
   });
 
   it('brings every millimetre back where it came from, on both sides', () => {
-    fc.assert(fc.property(point, fc.boolean(), (at, other) => {
-      const drawing = drawingOf(other ? mirror(DOOR) : DOOR);
-      expect(toMap(drawing, toDrawing(drawing, at))).toEqual(at);
-    }));
+    fc.assert(
+      fc.property(point, fc.boolean(), (at, other) => {
+        const drawing = drawingOf(other ? mirror(DOOR) : DOOR);
+        expect(toMap(drawing, toDrawing(drawing, at))).toEqual(at);
+      }),
+    );
   });
 
   it('is to scale: distances stay what they are', () => {
-    fc.assert(fc.property(point, point, ([ax, ay], [bx, by]) => {
-      const drawing = drawingOf(DOOR);
-      const [a, b] = [toDrawing(drawing, [ax, ay]), toDrawing(drawing, [bx, by])];
-      expect(Math.hypot(a[0] - b[0], a[1] - b[1])).toBeCloseTo(Math.hypot(ax - bx, ay - by), 9);
-    }));
+    fc.assert(
+      fc.property(point, point, ([ax, ay], [bx, by]) => {
+        const drawing = drawingOf(DOOR);
+        const [a, b] = [toDrawing(drawing, [ax, ay]), toDrawing(drawing, [bx, by])];
+        expect(Math.hypot(a[0] - b[0], a[1] - b[1])).toBeCloseTo(Math.hypot(ax - bx, ay - by), 9);
+      }),
+    );
   });
 
   it('writes polygons, rounds corners within the shape’s box, and closes the path', () => {
     const drawing = drawingOf(DOOR);
-    const square: Point[] = [[100, 100], [200, 100], [200, 200], [100, 200]];
+    const square: Point[] = [
+      [100, 100],
+      [200, 100],
+      [200, 200],
+      [100, 200],
+    ];
     expect(polygonPoints(drawing, square)).toBe('880,540 780,540 780,440 880,440');
     const path = roundedPath(drawing, square);
     expect(path.startsWith('M')).toBe(true);
@@ -53,7 +62,9 @@ describe('the drawing', () => {
     const own = outlinePath({ width: 100, height: 50, outline: { path: 'M 0 0 Z' } });
     expect(own).toBe('M 0 0 Z');
     for (const outline of ['front-door', 'rear-door', 'kick-panel', 'dash-top', 'unheard-of']) {
-      const numbers = outlinePath({ width: 1000, height: 10, outline }).match(/-?\d+(\.\d+)?/g)!.map(Number);
+      const numbers = outlinePath({ width: 1000, height: 10, outline })
+        .match(/-?\d+(\.\d+)?/g)!
+        .map(Number);
       expect(numbers.length % 2).toBe(0);
       numbers.forEach((value, n) => expect(value).toBeLessThanOrEqual(n % 2 === 0 ? 1000 : 10));
     }
@@ -77,10 +88,12 @@ describe('peeling', () => {
   });
 
   it('ends stripped, whatever the document', () => {
-    fc.assert(fc.property(procedures(), (document) => {
-      const seen = peeled(document, layersOf(document), peelSteps(document));
-      expect([...seen.values()].every((look) => look === 'out')).toBe(true);
-    }));
+    fc.assert(
+      fc.property(procedures(), (document) => {
+        const seen = peeled(document, layersOf(document), peelSteps(document));
+        expect([...seen.values()].every((look) => look === 'out')).toBe(true);
+      }),
+    );
   });
 
   it('leaves out what this vehicle does not have', () => {

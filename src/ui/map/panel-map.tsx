@@ -1,6 +1,14 @@
 'use client';
 import { memo, useMemo, type PointerEvent, type ReactNode } from 'react';
-import { centreOf, indexItems, itemWords, placeOf, type Part, type Point, type ProcedureDocument } from '@/core/procedure';
+import {
+  centreOf,
+  indexItems,
+  itemWords,
+  placeOf,
+  type Part,
+  type Point,
+  type ProcedureDocument,
+} from '@/core/procedure';
 import { boundsOf, drawingOf, roundedPath, toDrawing, type Drawing } from './geometry';
 import { FastenerGlyph, LinkGlyph } from './mark';
 import { outlinePath } from './outlines';
@@ -39,11 +47,12 @@ export const PanelMap = memo(function PanelMap(props: PanelMapProps) {
   const focus = place && toDrawing(drawing, place);
   const zoom = focus ? ZOOM : 1;
   const view = viewTransform(drawing, focus, zoom);
-  const size = (drawing.width / 1000) * MARK_SCALE / zoom;
+  const size = ((drawing.width / 1000) * MARK_SCALE) / zoom;
   const seen = (id: string) => appearance.get(id) ?? 'hidden';
   const state = (id: string) =>
     `${seen(id)}${props.now === id ? ' now' : ''}${props.selected === id || props.marked?.has(id) ? ' selected' : ''}${props.open?.has(id) ? ' open' : ''}`;
-  const visible = (id: string) => seen(id) !== 'hidden' || props.now === id || props.selected === id || !!props.marked?.has(id);
+  const visible = (id: string) =>
+    seen(id) !== 'hidden' || props.now === id || props.selected === id || !!props.marked?.has(id);
   // Large parts first, so that what lies on them is drawn over them.
   const parts = document.parts.filter((part) => part.shape && visible(part.id)).sort((a, b) => areaOf(b) - areaOf(a));
   const tap = (id: string) => (event: PointerEvent) => {
@@ -53,11 +62,18 @@ export const PanelMap = memo(function PanelMap(props: PanelMapProps) {
   };
   const label = (id: string) => itemWords(index, id);
   return (
-    <svg ref={props.svgRef} className="panel-map" role="group" aria-label={`Panel map: ${document.title}, ${document.side}`}
-      viewBox={`${-MARGIN} ${-MARGIN} ${drawing.width + MARGIN * 2} ${drawing.height + MARGIN * 2}`} onPointerDown={props.onGround}>
+    <svg
+      ref={props.svgRef}
+      className="panel-map"
+      role="group"
+      aria-label={`Panel map: ${document.title}, ${document.side}`}
+      viewBox={`${-MARGIN} ${-MARGIN} ${drawing.width + MARGIN * 2} ${drawing.height + MARGIN * 2}`}
+      onPointerDown={props.onGround}
+    >
       <defs>
         <pattern id="lifted" width="18" height="18" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-          <rect className="lifted" width="18" height="18" /><path className="lifted-line" d="M0 0V18" />
+          <rect className="lifted" width="18" height="18" />
+          <path className="lifted-line" d="M0 0V18" />
         </pattern>
       </defs>
       <g className="zooming" style={{ transform: view }}>
@@ -66,23 +82,49 @@ export const PanelMap = memo(function PanelMap(props: PanelMapProps) {
           <g key={part.id} onPointerDown={props.onSelect && tap(part.id)}>
             <title>{label(part.id)}</title>
             <path className={`part ${partLook(part)} ${state(part.id)}`} d={roundedPath(drawing, part.shape!)} />
-            {partLook(part) === 'speaker' && seen(part.id) === 'in' && <SpeakerRing drawing={drawing} shape={part.shape!} />}
+            {partLook(part) === 'speaker' && seen(part.id) === 'in' && (
+              <SpeakerRing drawing={drawing} shape={part.shape!} />
+            )}
           </g>
         ))}
-        {document.fasteners.filter((f) => visible(f.id)).flatMap((fastener) => placesFor(fastener.at, placeOf(index, fastener.id)).map((at, i) => (
-          <Mark key={`${fastener.id}-${i}`} at={toDrawing(drawing, at)} size={size} state={state(fastener.id)} title={label(fastener.id)} onTap={props.onSelect && tap(fastener.id)}>
-            <FastenerGlyph fastener={fastener} />
-          </Mark>
-        )))}
-        {document.links.filter((link) => visible(link.id)).map((link) => {
-          const at = linkPlace(document, placeOf(index, link.id), link.id);
-          return at && (
-            <Mark key={link.id} at={toDrawing(drawing, at)} size={size} state={state(link.id)} title={label(link.id)} onTap={props.onSelect && tap(link.id)}>
-              <LinkGlyph link={link} />
-            </Mark>
-          );
-        })}
-        {props.leader && props.now && <Leader drawing={drawing} at={leaderPlace(document, index, props.now)} text={props.leader} size={size} />}
+        {document.fasteners
+          .filter((f) => visible(f.id))
+          .flatMap((fastener) =>
+            placesFor(fastener.at, placeOf(index, fastener.id)).map((at, i) => (
+              <Mark
+                key={`${fastener.id}-${i}`}
+                at={toDrawing(drawing, at)}
+                size={size}
+                state={state(fastener.id)}
+                title={label(fastener.id)}
+                onTap={props.onSelect && tap(fastener.id)}
+              >
+                <FastenerGlyph fastener={fastener} />
+              </Mark>
+            )),
+          )}
+        {document.links
+          .filter((link) => visible(link.id))
+          .map((link) => {
+            const at = linkPlace(document, placeOf(index, link.id), link.id);
+            return (
+              at && (
+                <Mark
+                  key={link.id}
+                  at={toDrawing(drawing, at)}
+                  size={size}
+                  state={state(link.id)}
+                  title={label(link.id)}
+                  onTap={props.onSelect && tap(link.id)}
+                >
+                  <LinkGlyph link={link} />
+                </Mark>
+              )
+            );
+          })}
+        {props.leader && props.now && (
+          <Leader drawing={drawing} at={leaderPlace(document, index, props.now)} text={props.leader} size={size} />
+        )}
         {props.children?.(drawing)}
       </g>
       <Orientation drawing={drawing} side={document.side} />
@@ -114,10 +156,16 @@ function partLook(part: Part): string {
 function SpeakerRing({ drawing, shape }: { drawing: Drawing; shape: Point[] }) {
   const [x, y] = toDrawing(drawing, centreOf(shape)!);
   const radius = boundsOf(shape)[2] / 2;
-  return <><circle className="inner-ring" cx={x} cy={y} r={radius * 0.72} /><circle className="inner-ring" cx={x} cy={y} r={radius * 0.25} /></>;
+  return (
+    <>
+      <circle className="inner-ring" cx={x} cy={y} r={radius * 0.72} />
+      <circle className="inner-ring" cx={x} cy={y} r={radius * 0.25} />
+    </>
+  );
 }
 
-const placesFor = (at: Point[] | undefined, fallback: Point | null): Point[] => (at?.length ? at : fallback ? [fallback] : []);
+const placesFor = (at: Point[] | undefined, fallback: Point | null): Point[] =>
+  at?.length ? at : fallback ? [fallback] : [];
 
 /** Links have no place of their own: they fan out below the centre of the part they belong to. */
 function linkPlace(document: ProcedureDocument, centre: Point | null, id: string): Point | null {
@@ -128,13 +176,29 @@ function linkPlace(document: ProcedureDocument, centre: Point | null, id: string
   return [centre[0] + (at - (siblings.length - 1) / 2) * 70, centre[1] - 14];
 }
 
-function Mark({ at, size, state, title, onTap, children }: {
-  at: Point; size: number; state: string; title: string; onTap?: (event: PointerEvent) => void; children: ReactNode;
+function Mark({
+  at,
+  size,
+  state,
+  title,
+  onTap,
+  children,
+}: {
+  at: Point;
+  size: number;
+  state: string;
+  title: string;
+  onTap?: (event: PointerEvent) => void;
+  children: ReactNode;
 }) {
   return (
     <g className={`mark ${state}`} transform={`translate(${at[0]} ${at[1]}) scale(${size})`} onPointerDown={onTap}>
       <title>{title}</title>
-      <g className="mark-size"><circle className="halo" r={26} /><circle r={26} fill="transparent" />{children}</g>
+      <g className="mark-size">
+        <circle className="halo" r={26} />
+        <circle r={26} fill="transparent" />
+        {children}
+      </g>
     </g>
   );
 }
@@ -153,7 +217,16 @@ function Leader({ drawing, at, text, size }: { drawing: Drawing; at: Point | nul
   return (
     <g pointerEvents="none">
       <path className="leader" d={`M${x} ${y + up * 27 * size}V${by}H${bx}`} strokeWidth={2.4 * size} />
-      <text className="leader-text" x={bx + (toLeft ? -7 : 7) * size} y={by + 7 * size} fontSize={25 * size} strokeWidth={5 * size} textAnchor={toLeft ? 'end' : 'start'}>{text}</text>
+      <text
+        className="leader-text"
+        x={bx + (toLeft ? -7 : 7) * size}
+        y={by + 7 * size}
+        fontSize={25 * size}
+        strokeWidth={5 * size}
+        textAnchor={toLeft ? 'end' : 'start'}
+      >
+        {text}
+      </text>
     </g>
   );
 }
@@ -164,8 +237,12 @@ function Orientation({ drawing, side }: { drawing: Drawing; side: string }) {
   const y = drawing.height + 34;
   return (
     <>
-      <text className="orientation" x={0} y={y} fontSize={24}>{front ? '← rear' : '← front'}</text>
-      <text className="orientation" x={drawing.width} y={y} fontSize={24} textAnchor="end">{front ? 'front →' : 'rear →'}</text>
+      <text className="orientation" x={0} y={y} fontSize={24}>
+        {front ? '← rear' : '← front'}
+      </text>
+      <text className="orientation" x={drawing.width} y={y} fontSize={24} textAnchor="end">
+        {front ? 'front →' : 'rear →'}
+      </text>
     </>
   );
 }

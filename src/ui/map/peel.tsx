@@ -4,8 +4,16 @@ export function Peel({ value, steps, onChange }: { value: number; steps: number;
   return (
     <div className="peel">
       <span className="label">assembled</span>
-      <input type="range" min={0} max={steps} step={1} value={value} aria-label="Peel the layers" aria-valuetext={value === 0 ? 'assembled' : value >= steps ? 'stripped' : `${value} of ${steps} layers lifted`}
-        onChange={(event) => onChange(Number(event.target.value))} />
+      <input
+        type="range"
+        min={0}
+        max={steps}
+        step={1}
+        value={value}
+        aria-label="Peel the layers"
+        aria-valuetext={value === 0 ? 'assembled' : value >= steps ? 'stripped' : `${value} of ${steps} layers lifted`}
+        onChange={(event) => onChange(Number(event.target.value))}
+      />
       <span className="label">stripped</span>
     </div>
   );

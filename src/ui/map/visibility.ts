@@ -1,44 +1,75 @@
-import { heldParts, indexItems, layersOf, linkOwner, parseReference, presenceOf, type ItemIndex, type OptionValues, type ProcedureDocument } from '@/core/procedure';
+import {
+  heldParts,
+  indexItems,
+  layersOf,
+  linkOwner,
+  parseReference,
+  presenceOf,
+  type ItemIndex,
+  type OptionValues,
+  type ProcedureDocument,
+} from '@/core/procedure';
 
 /** How an item appears on the map. */
 export type Appearance = 'hidden' | 'in' | 'out';
 
 /** Appearance by the peel control: layers below `peel` are lifted off, deeper ones are still covered. */
-export function peeled(document: ProcedureDocument, layers: Map<string, number>, peel: number): Map<string, Appearance> {
+export function peeled(
+  document: ProcedureDocument,
+  layers: Map<string, number>,
+  peel: number,
+): Map<string, Appearance> {
   const look = (id: string): Appearance => {
     const layer = layers.get(id) ?? 0;
-    return layer < peel ? 'out' : layer === peel || peel === 0 && layer === 0 ? 'in' : 'hidden';
+    return layer < peel ? 'out' : layer === peel || (peel === 0 && layer === 0) ? 'in' : 'hidden';
   };
   const appearance = new Map<string, Appearance>();
-  for (const item of [...document.parts, ...document.fasteners, ...document.links]) appearance.set(item.id, look(item.id));
+  for (const item of [...document.parts, ...document.fasteners, ...document.links])
+    appearance.set(item.id, look(item.id));
   // A part that is still on is seen as soon as nothing covers it, even while its own fasteners lie deeper. A panel is
   // too large to be hidden by the trims over its edge.
   const index = indexItems(document);
   for (const part of document.parts) {
-    if (appearance.get(part.id) === 'hidden' && coversOfItem(index, part.id).every((cover) => appearance.get(cover) === 'out' || onlyEdges(index, part.id, cover))) appearance.set(part.id, 'in');
+    if (
+      appearance.get(part.id) === 'hidden' &&
+      coversOfItem(index, part.id).every((cover) => appearance.get(cover) === 'out' || onlyEdges(index, part.id, cover))
+    )
+      appearance.set(part.id, 'in');
   }
   return appearance;
 }
 
 /** Appearance in a run: what is done is out, and what lies behind parts that are still on is hidden. What this vehicle does not have hides nothing. */
-export function fromDone(document: ProcedureDocument, options: OptionValues, isDone: (id: string) => boolean): Map<string, Appearance> {
+export function fromDone(
+  document: ProcedureDocument,
+  options: OptionValues,
+  isDone: (id: string) => boolean,
+): Map<string, Appearance> {
   const index = indexItems(document);
   const { of } = presenceOf(document, options);
   const isOut = (id: string) => of.get(id) === 'absent' || isDone(id);
   const appearance = new Map<string, Appearance>();
   for (const item of [...document.parts, ...document.fasteners, ...document.links]) {
     const covered = coversOfItem(index, item.id).some((part) => !isOut(part) && !onlyEdges(index, item.id, part));
-    appearance.set(item.id, of.get(item.id) === 'absent' ? 'hidden' : isOut(item.id) ? 'out' : covered ? 'hidden' : 'in');
+    appearance.set(
+      item.id,
+      of.get(item.id) === 'absent' ? 'hidden' : isOut(item.id) ? 'out' : covered ? 'hidden' : 'in',
+    );
   }
   return appearance;
 }
 
 /** True where the cover is a small trim over the edge of a panel: the panel is in sight all the same. */
 const onlyEdges = (index: ItemIndex, id: string, cover: string) =>
-  index.parts.get(id)?.kind === 'panel' && !['panel', 'shield', 'seat', 'carpet'].includes(index.parts.get(cover)?.kind ?? '');
+  index.parts.get(id)?.kind === 'panel' &&
+  !['panel', 'shield', 'seat', 'carpet'].includes(index.parts.get(cover)?.kind ?? '');
 
 /** Appearance without what this vehicle does not have. */
-export function withoutAbsent(document: ProcedureDocument, options: OptionValues, appearance: Map<string, Appearance>): Map<string, Appearance> {
+export function withoutAbsent(
+  document: ProcedureDocument,
+  options: OptionValues,
+  appearance: Map<string, Appearance>,
+): Map<string, Appearance> {
   const { of } = presenceOf(document, options);
   return new Map([...appearance].map(([id, look]) => [id, of.get(id) === 'absent' ? 'hidden' : look]));
 }
@@ -50,7 +81,10 @@ function coversOfItem(index: ItemIndex, id: string): string[] {
   const part = index.parts.get(id);
   if (part) return named(part.behind);
   const fastener = index.fasteners.get(id);
-  if (fastener) return fastener.behind ? named(fastener.behind) : heldParts(fastener).flatMap((held) => named(index.parts.get(held)?.behind));
+  if (fastener)
+    return fastener.behind
+      ? named(fastener.behind)
+      : heldParts(fastener).flatMap((held) => named(index.parts.get(held)?.behind));
   const link = index.links.get(id);
   if (!link) return [];
   const owner = linkOwner(link);

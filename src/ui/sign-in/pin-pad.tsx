@@ -25,13 +25,25 @@ export function PinPad({ name, busy, onPin }: { name: string; busy: boolean; onP
   return (
     <div role="group" aria-label={`PIN of ${name}`}>
       <div className="pin-dots" aria-label={`${pin.length} digits entered`}>
-        {Array.from({ length: Math.max(4, pin.length) }, (_, at) => <span key={at} className={at < pin.length ? 'set' : ''} />)}
+        {Array.from({ length: Math.max(4, pin.length) }, (_, at) => (
+          <span key={at} className={at < pin.length ? 'set' : ''} />
+        ))}
       </div>
       <div className="pin-pad">
-        {DIGITS.map((digit) => <button key={digit} type="button" onClick={() => add(digit)}>{digit}</button>)}
-        <button type="button" className="wide" onClick={() => setPin((now) => now.slice(0, -1))}>Delete</button>
-        <button type="button" onClick={() => add('0')}>0</button>
-        <button type="button" className="wide go" disabled={busy || pin.length < 4} onClick={go}>Go</button>
+        {DIGITS.map((digit) => (
+          <button key={digit} type="button" onClick={() => add(digit)}>
+            {digit}
+          </button>
+        ))}
+        <button type="button" className="wide" onClick={() => setPin((now) => now.slice(0, -1))}>
+          Delete
+        </button>
+        <button type="button" onClick={() => add('0')}>
+          0
+        </button>
+        <button type="button" className="wide go" disabled={busy || pin.length < 4} onClick={go}>
+          Go
+        </button>
       </div>
     </div>
   );

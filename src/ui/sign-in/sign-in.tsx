@@ -35,7 +35,9 @@ export function SignIn({ shop, people, isEnrolled, tablet, next, asked, byPasswo
     if (!done) return;
     noteLeaving(false);
     // Whoever was here before takes their pages along; what they did not send yet is sent now.
-    await forgetPerson('left').then(() => noteSessionEnd(done.expiresAt)).catch(() => undefined);
+    await forgetPerson('left')
+      .then(() => noteSessionEnd(done.expiresAt))
+      .catch(() => undefined);
     goTo(next);
   };
   const choose = (person: SignInPerson) => {
@@ -48,11 +50,17 @@ export function SignIn({ shop, people, isEnrolled, tablet, next, asked, byPasswo
       <main className="sign-in">
         <section>
           <h1>{shop}</h1>
-          <p className="quiet">This device is not enrolled, so it shows no names and takes no PINs. Sign in with your name and password.</p>
+          <p className="quiet">
+            This device is not enrolled, so it shows no names and takes no PINs. Sign in with your name and password.
+          </p>
           <NameForm busy={busy} onEnter={(name, password) => enter(name, { password })} />
-          <div className="mt-3" aria-live="polite"><Trouble text={trouble} /></div>
+          <div className="mt-3" aria-live="polite">
+            <Trouble text={trouble} />
+          </div>
         </section>
-        <section><EnrolForm /></section>
+        <section>
+          <EnrolForm />
+        </section>
       </main>
     );
   }
@@ -63,20 +71,33 @@ export function SignIn({ shop, people, isEnrolled, tablet, next, asked, byPasswo
         <p className="quiet">Who is working?{tablet && ` · ${tablet}`}</p>
         <div className="names">
           {people.map((person) => (
-            <button key={person.id} type="button" className="name-button" aria-pressed={chosen?.id === person.id} onClick={() => choose(person)}>
-              {person.name}<span className="quiet">{person.role}</span>
+            <button
+              key={person.id}
+              type="button"
+              className="name-button"
+              aria-pressed={chosen?.id === person.id}
+              onClick={() => choose(person)}
+            >
+              {person.name}
+              <span className="quiet">{person.role}</span>
             </button>
           ))}
         </div>
       </section>
       <section aria-live="polite">
         {!chosen && <p className="empty">Tap your name.</p>}
-        {chosen && !byPassword && <PinPad key={chosen.id} name={chosen.name} busy={busy} onPin={(pin) => enter(chosen.id, { pin })} />}
-        {chosen && byPassword && <PasswordForm name={chosen.name} busy={busy} onPassword={(password) => enter(chosen.id, { password })} />}
+        {chosen && !byPassword && (
+          <PinPad key={chosen.id} name={chosen.name} busy={busy} onPin={(pin) => enter(chosen.id, { pin })} />
+        )}
+        {chosen && byPassword && (
+          <PasswordForm name={chosen.name} busy={busy} onPassword={(password) => enter(chosen.id, { password })} />
+        )}
         <div className="text-center mt-3">
           <Trouble text={trouble} />
           {chosen?.hasPassword && (
-            <Button variant="link" onClick={() => setByPassword(!byPassword)}>{byPassword ? 'Use the PIN' : 'Use the password'}</Button>
+            <Button variant="link" onClick={() => setByPassword(!byPassword)}>
+              {byPassword ? 'Use the PIN' : 'Use the password'}
+            </Button>
           )}
         </div>
       </section>

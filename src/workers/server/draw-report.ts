@@ -22,8 +22,20 @@ export type Pictures = Map<string, { picture: Uint8Array; width: number; height:
 /** The hand-over report as PDF: what was so before, what was done, tests, ledger, photos, signatures. */
 export function drawReport(given: Report, pictures: Pictures): Promise<Buffer> {
   const report = breakLongWords(given);
-  const doc = new PDFDocument({ size: 'A4', margin: MARGIN, bufferPages: true, lang: 'en', info: { Title: `Job ${report.job.number}: ${report.job.title}`, Author: report.shop, CreationDate: new Date(report.madeAt) } });
-  doc.registerFont('text', join(FONTS, 'DejaVuSansCondensed.ttf')).registerFont('bold', join(FONTS, 'DejaVuSansCondensed-Bold.ttf'));
+  const doc = new PDFDocument({
+    size: 'A4',
+    margin: MARGIN,
+    bufferPages: true,
+    lang: 'en',
+    info: {
+      Title: `Job ${report.job.number}: ${report.job.title}`,
+      Author: report.shop,
+      CreationDate: new Date(report.madeAt),
+    },
+  });
+  doc
+    .registerFont('text', join(FONTS, 'DejaVuSansCondensed.ttf'))
+    .registerFont('bold', join(FONTS, 'DejaVuSansCondensed-Bold.ttf'));
   const chunks: Buffer[] = [];
   doc.on('data', (chunk: Buffer) => chunks.push(chunk));
   const ended = new Promise<Buffer>((resolve) => doc.on('end', () => resolve(Buffer.concat(chunks))));
@@ -48,7 +60,12 @@ function room(doc: Doc, height: number): void {
 function heading(doc: Doc, text: string): void {
   room(doc, 60);
   doc.moveDown(0.8).font('bold').fontSize(13).fillColor(INK).text(text, MARGIN, doc.y, { width: WIDTH });
-  doc.moveTo(MARGIN, doc.y + 2).lineTo(MARGIN + WIDTH, doc.y + 2).lineWidth(1).strokeColor(INK).stroke();
+  doc
+    .moveTo(MARGIN, doc.y + 2)
+    .lineTo(MARGIN + WIDTH, doc.y + 2)
+    .lineWidth(1)
+    .strokeColor(INK)
+    .stroke();
   doc.moveDown(0.5);
 }
 
@@ -62,10 +79,24 @@ const day = (iso: string) => new Date(iso).toLocaleString('en-GB', { dateStyle: 
 function head(doc: Doc, { shop, job, vehicle, closed, redactedAt }: Report): void {
   doc.font('bold').fontSize(11).fillColor(SOFT).text(shop);
   doc.font('bold').fontSize(19).fillColor(INK).text(`Job ${job.number}: ${job.title}`);
-  const car = [`${vehicle.make} ${vehicle.model}`, vehicle.year, vehicle.body, vehicle.label, vehicle.vin && `VIN ${vehicle.vin}`].filter(Boolean).join(' · ');
+  const car = [
+    `${vehicle.make} ${vehicle.model}`,
+    vehicle.year,
+    vehicle.body,
+    vehicle.label,
+    vehicle.vin && `VIN ${vehicle.vin}`,
+  ]
+    .filter(Boolean)
+    .join(' · ');
   paragraph(doc, car);
   if (job.customer) paragraph(doc, `For ${job.customer}`);
-  paragraph(doc, closed ? 'The vehicle was given back after the checks were repeated.' : 'Not closed yet: this is how it stands now.', SOFT);
+  paragraph(
+    doc,
+    closed
+      ? 'The vehicle was given back after the checks were repeated.'
+      : 'Not closed yet: this is how it stands now.',
+    SOFT,
+  );
   if (redactedAt) paragraph(doc, `Customer data erased ${day(redactedAt)}.`, SOFT);
 }
 
@@ -79,11 +110,20 @@ function table(doc: Doc, shares: number[], rows: string[][], colours: (string | 
     const top = doc.y;
     let left = MARGIN;
     cells.forEach((cell, at) => {
-      doc.font(n === 0 ? 'bold' : 'text').fontSize(8.5).fillColor(n === 0 ? SOFT : colours[n - 1] ?? INK).text(cell, left, top, { width: widths[at] - 6, lineBreak: true });
+      doc
+        .font(n === 0 ? 'bold' : 'text')
+        .fontSize(8.5)
+        .fillColor(n === 0 ? SOFT : (colours[n - 1] ?? INK))
+        .text(cell, left, top, { width: widths[at] - 6, lineBreak: true });
       left += widths[at];
     });
     doc.y = top + height;
-    doc.moveTo(MARGIN, doc.y - 2.5).lineTo(MARGIN + WIDTH, doc.y - 2.5).lineWidth(0.5).strokeColor(LINE).stroke();
+    doc
+      .moveTo(MARGIN, doc.y - 2.5)
+      .lineTo(MARGIN + WIDTH, doc.y - 2.5)
+      .lineWidth(0.5)
+      .strokeColor(LINE)
+      .stroke();
   });
   doc.x = MARGIN;
 }
@@ -99,7 +139,10 @@ function marks(doc: Doc, { marks: all }: Report, pictures: Pictures): void {
     const top = doc.y;
     shown.slice(first, first + columns).forEach((shape, at) => {
       const scale = Math.min((cell - 14) / shape.width, 74 / shape.height);
-      doc.save().translate(MARGIN + at * cell, top).scale(scale);
+      doc
+        .save()
+        .translate(MARGIN + at * cell, top)
+        .scale(scale);
       doc.save();
       if (shape.view === 'right') doc.translate(shape.width, 0).scale(-1, 1);
       doc.lineWidth(2.4).strokeColor(INK).path(shape.outline).stroke();
@@ -108,27 +151,51 @@ function marks(doc: Doc, { marks: all }: Report, pictures: Pictures): void {
       doc.restore();
       for (const mark of all.filter(({ view }) => view === shape.view)) {
         doc.circle(mark.x * shape.width, mark.y * shape.height, 13).fill(OXIDE);
-        doc.font('bold').fontSize(15).fillColor('#fff').text(String(mark.n), mark.x * shape.width - 13, mark.y * shape.height - 9, { width: 26, align: 'center', lineBreak: false });
+        doc
+          .font('bold')
+          .fontSize(15)
+          .fillColor('#fff')
+          .text(String(mark.n), mark.x * shape.width - 13, mark.y * shape.height - 9, {
+            width: 26,
+            align: 'center',
+            lineBreak: false,
+          });
       }
       doc.restore();
-      doc.font('text').fontSize(8).fillColor(SOFT).text(shape.name, MARGIN + at * cell, top + 78, { width: cell, lineBreak: false });
+      doc
+        .font('text')
+        .fontSize(8)
+        .fillColor(SOFT)
+        .text(shape.name, MARGIN + at * cell, top + 78, { width: cell, lineBreak: false });
     });
     doc.x = MARGIN;
     doc.y = top + 92;
   }
   for (const mark of all) {
-    paragraph(doc, `${mark.n}  ${VEHICLE_VIEWS.find(({ view }) => view === mark.view)!.name}: ${mark.kind}${mark.words ? `, ${mark.words}` : ''}${mark.walk === 'departure' ? ' (seen only when given back)' : ''}`);
+    paragraph(
+      doc,
+      `${mark.n}  ${VEHICLE_VIEWS.find(({ view }) => view === mark.view)!.name}: ${mark.kind}${mark.words ? `, ${mark.words}` : ''}${mark.walk === 'departure' ? ' (seen only when given back)' : ''}`,
+    );
     if (mark.photo) picture(doc, pictures, mark.photo, 120);
   }
 }
 
 function picture(doc: Doc, pictures: Pictures, id: string, height: number): void {
   const found = pictures.get(id);
-  if (!found) return paragraph(doc, pictures.size >= MOST_PRINTED_PHOTOS ? `Its photo is kept with the job (${MOST_PRINTED_PHOTOS} are printed).` : 'Its photo has not reached the shop’s server yet.', OXIDE);
+  if (!found)
+    return paragraph(
+      doc,
+      pictures.size >= MOST_PRINTED_PHOTOS
+        ? `Its photo is kept with the job (${MOST_PRINTED_PHOTOS} are printed).`
+        : 'Its photo has not reached the shop’s server yet.',
+      OXIDE,
+    );
   if (found.picture.byteLength === 0) return paragraph(doc, 'Its photo was erased with the customer data.', SOFT);
   room(doc, height + 8);
   const top = doc.y + 2;
-  doc.image(Buffer.from(found.picture.buffer, found.picture.byteOffset, found.picture.byteLength), MARGIN, top, { fit: [WIDTH, height] });
+  doc.image(Buffer.from(found.picture.buffer, found.picture.byteOffset, found.picture.byteLength), MARGIN, top, {
+    fit: [WIDTH, height],
+  });
   doc.y = top + height + 4;
   doc.x = MARGIN;
 }
@@ -137,13 +204,23 @@ function lines(doc: Doc, { lines: all }: Report): void {
   heading(doc, 'What works: on arrival and given back');
   const answered = all.filter((line) => line.arrival || line.departure);
   if (answered.length === 0) return paragraph(doc, 'No checks were recorded.');
-  table(doc, [0.19, 0.35, 0.16, 0.16, 0.14], [
-    ['Where', 'What', 'On arrival', 'Given back', 'Compared'],
-    ...answered.map((line) => [
-      line.group, line.words, line.arrival ? resultWords(line.arrival) : 'not checked', line.departure ? resultWords(line.departure) : 'not repeated',
-      [line.comparison === 'not-repeated' ? '' : COMPARISON_WORDS[line.comparison], line.explained].filter(Boolean).join(': '),
-    ]),
-  ], answered.map((line) => (line.comparison === 'worse' ? OXIDE : null)));
+  table(
+    doc,
+    [0.19, 0.35, 0.16, 0.16, 0.14],
+    [
+      ['Where', 'What', 'On arrival', 'Given back', 'Compared'],
+      ...answered.map((line) => [
+        line.group,
+        line.words,
+        line.arrival ? resultWords(line.arrival) : 'not checked',
+        line.departure ? resultWords(line.departure) : 'not repeated',
+        [line.comparison === 'not-repeated' ? '' : COMPARISON_WORDS[line.comparison], line.explained]
+          .filter(Boolean)
+          .join(': '),
+      ]),
+    ],
+    answered.map((line) => (line.comparison === 'worse' ? OXIDE : null)),
+  );
 }
 
 function notes(doc: Doc, { notes: all }: Report): void {
@@ -161,26 +238,54 @@ function later(doc: Doc, title: string, all: LaterLine[]): void {
 
 function runPart(doc: Doc, run: RunReport): void {
   heading(doc, run.title);
-  paragraph(doc, `${run.finishedAt ? 'Taken apart and put back' : 'Begun, not finished'} by ${run.people.join(', ')}${run.startedAt ? `, begun ${day(run.startedAt)}` : ''}${run.finishedAt ? `, finished ${day(run.finishedAt)}` : ''}.`);
-  for (const { line, done } of run.fitted) paragraph(doc, `${done ? 'Done' : run.finishedAt ? 'Not done' : 'To do'}: ${line}`, done || !run.finishedAt ? INK : OXIDE);
+  paragraph(
+    doc,
+    `${run.finishedAt ? 'Taken apart and put back' : 'Begun, not finished'} by ${run.people.join(', ')}${run.startedAt ? `, begun ${day(run.startedAt)}` : ''}${run.finishedAt ? `, finished ${day(run.finishedAt)}` : ''}.`,
+  );
+  for (const { line, done } of run.fitted)
+    paragraph(
+      doc,
+      `${done ? 'Done' : run.finishedAt ? 'Not done' : 'To do'}: ${line}`,
+      done || !run.finishedAt ? INK : OXIDE,
+    );
   for (const text of run.asFound) paragraph(doc, `Found on this vehicle: ${text}`);
   for (const text of run.skipped) paragraph(doc, `Left out: ${text}`);
   for (const text of run.notes) paragraph(doc, `Note: ${text}`);
-  for (const { gate, reason, by } of run.overridden) paragraph(doc, `${gate}: passed on the word of ${by}: ${reason}`, OXIDE);
+  for (const { gate, reason, by } of run.overridden)
+    paragraph(doc, `${gate}: passed on the word of ${by}: ${reason}`, OXIDE);
   if (run.tests.length) {
     doc.moveDown(0.4);
-    const words = { 'pass': 'works', 'fail': 'FAILED', 'was-already-so': 'already so on arrival' } as const;
-    table(doc, [0.3, 0.5, 0.2], [['Test', '', 'Result'], ...run.tests.map(({ gate, check, result }) => [gate, check, words[result]])], run.tests.map(({ result }) => (result === 'fail' ? OXIDE : null)));
+    const words = { pass: 'works', fail: 'FAILED', 'was-already-so': 'already so on arrival' } as const;
+    table(
+      doc,
+      [0.3, 0.5, 0.2],
+      [['Test', '', 'Result'], ...run.tests.map(({ gate, check, result }) => [gate, check, words[result]])],
+      run.tests.map(({ result }) => (result === 'fail' ? OXIDE : null)),
+    );
   }
   if (run.ledger.length) {
     doc.moveDown(0.4);
-    table(doc, [0.4, 0.08, 0.08, 0.08, 0.09, 0.08, 0.19], [
-      ['Fasteners', 'out', 'back', 'new', 'broken', 'lost', 'account'],
-      ...run.ledger.map((row) => [row.words, ...[row.out, row.back, row.renewed, row.scrapped, row.lost].map(String), [row.balances ? 'balances' : run.finishedAt ? 'DOES NOT BALANCE' : 'not back yet', ...row.reasons].join(', ')]),
-    ], run.ledger.map((row) => (row.balances || !run.finishedAt ? null : OXIDE)));
+    table(
+      doc,
+      [0.4, 0.08, 0.08, 0.08, 0.09, 0.08, 0.19],
+      [
+        ['Fasteners', 'out', 'back', 'new', 'broken', 'lost', 'account'],
+        ...run.ledger.map((row) => [
+          row.words,
+          ...[row.out, row.back, row.renewed, row.scrapped, row.lost].map(String),
+          [row.balances ? 'balances' : run.finishedAt ? 'DOES NOT BALANCE' : 'not back yet', ...row.reasons].join(', '),
+        ]),
+      ],
+      run.ledger.map((row) => (row.balances || !run.finishedAt ? null : OXIDE)),
+    );
   }
-  for (const { words, by, at } of run.later) paragraph(doc, `Recorded after it was finished: ${words} (${by}, ${day(at)})`, OXIDE);
-  if (run.spares.length) paragraph(doc, `Taken from stores: ${run.spares.map(({ kind, count }) => `${count} × ${kind.replace(/-/g, ' ')}`).join(', ')}`);
+  for (const { words, by, at } of run.later)
+    paragraph(doc, `Recorded after it was finished: ${words} (${by}, ${day(at)})`, OXIDE);
+  if (run.spares.length)
+    paragraph(
+      doc,
+      `Taken from stores: ${run.spares.map(({ kind, count }) => `${count} × ${kind.replace(/-/g, ' ')}`).join(', ')}`,
+    );
 }
 
 function photos(doc: Doc, report: Report, pictures: Pictures): void {
@@ -196,7 +301,12 @@ function photos(doc: Doc, report: Report, pictures: Pictures): void {
 
 function signatures(doc: Doc, { signatures: { arrival, departure }, earlierSignatures }: Report): void {
   heading(doc, 'Signatures');
-  for (const given of earlierSignatures) signature(doc, given.walk === 'arrival' ? 'Acknowledged on arrival, signed again later' : 'Given back, signed again later', given);
+  for (const given of earlierSignatures)
+    signature(
+      doc,
+      given.walk === 'arrival' ? 'Acknowledged on arrival, signed again later' : 'Given back, signed again later',
+      given,
+    );
   signature(doc, 'Acknowledged on arrival', arrival);
   signature(doc, 'Given back', departure);
 }
@@ -204,12 +314,18 @@ function signatures(doc: Doc, { signatures: { arrival, departure }, earlierSigna
 function signature(doc: Doc, title: string, given: Signature | undefined): void {
   room(doc, 90);
   if (!given) return paragraph(doc, `${title}: not signed`, SOFT);
-  paragraph(doc, `${title}: ${given.name}, ${day(given.at)}, over ${given.covers} records${given.later ? `; ${given.later} recorded later are not covered` : ''}`);
+  paragraph(
+    doc,
+    `${title}: ${given.name}, ${day(given.at)}, over ${given.covers} records${given.later ? `; ${given.later} recorded later are not covered` : ''}`,
+  );
   if (given.strokes.length === 0) return;
   const top = doc.y + 2;
   doc.save().translate(MARGIN, top).scale(0.15);
   for (const stroke of given.strokes) {
-    stroke.forEach(([x, y], at) => { if (at) doc.lineTo(x, y); else doc.moveTo(x, y); });
+    stroke.forEach(([x, y], at) => {
+      if (at) doc.lineTo(x, y);
+      else doc.moveTo(x, y);
+    });
     doc.lineWidth(9).lineCap('round').lineJoin('round').strokeColor(INK).stroke();
   }
   doc.restore();
@@ -222,6 +338,14 @@ function foot(doc: Doc, { shop, job }: Report): void {
     doc.switchToPage(page);
     // The margin would push a line down here onto a new page.
     doc.page.margins.bottom = 0;
-    doc.font('text').fontSize(8).fillColor(SOFT).text(`${shop} · job ${job.number} · page ${page + 1} of ${count}`, MARGIN, 841.89 - 30, { width: WIDTH, align: 'center', lineBreak: false });
+    doc
+      .font('text')
+      .fontSize(8)
+      .fillColor(SOFT)
+      .text(`${shop} · job ${job.number} · page ${page + 1} of ${count}`, MARGIN, 841.89 - 30, {
+        width: WIDTH,
+        align: 'center',
+        lineBreak: false,
+      });
   }
 }

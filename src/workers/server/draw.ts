@@ -2,5 +2,10 @@ import type { Report } from '../../contracts/views';
 import { drawReport } from './draw-report';
 
 /** Draws a hand-over report for the server, off its event loop. Returns the PDF's bytes. */
-export const draw = ({ report, pictures }: { report: Report; pictures: [id: string, { picture: Uint8Array; width: number; height: number }][] }): Promise<Uint8Array> =>
-  drawReport(report, new Map(pictures));
+export const draw = ({
+  report,
+  pictures,
+}: {
+  report: Report;
+  pictures: [id: string, { picture: Uint8Array; width: number; height: number }][];
+}): Promise<Uint8Array> => drawReport(report, new Map(pictures));

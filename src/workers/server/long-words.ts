@@ -12,8 +12,22 @@ export function breakLongWords<T>(value: T): T {
   if (typeof value === 'string') return value.replace(LONG, `$&${BREAK}`) as T;
   if (typeof value !== 'object' || value === null) return value;
   if (Array.isArray(value)) return value.map((inner) => breakLongWords(inner) as unknown) as T;
-  return Object.fromEntries(Object.entries(value).map(([name, inner]) => [name, KEPT.has(name) ? inner : breakLongWords(inner)])) as T;
+  return Object.fromEntries(
+    Object.entries(value).map(([name, inner]) => [name, KEPT.has(name) ? inner : breakLongWords(inner)]),
+  ) as T;
 }
 
 /** Fields that are looked up or drawn, never laid out. */
-const KEPT: ReadonlySet<string> = new Set(['id', 'photo', 'strokes', 'format', 'view', 'at', 'madeAt', 'openedAt', 'startedAt', 'finishedAt', 'redactedAt']);
+const KEPT: ReadonlySet<string> = new Set([
+  'id',
+  'photo',
+  'strokes',
+  'format',
+  'view',
+  'at',
+  'madeAt',
+  'openedAt',
+  'startedAt',
+  'finishedAt',
+  'redactedAt',
+]);

@@ -22,20 +22,37 @@ export interface Converted {
 export type Conversion = { ok: true; photo: Converted } | { ok: false; message: string };
 
 /** Turns a photo upright, takes out position and other hidden data, and makes JPEG of it, whole and small. */
-export async function convert({ bytes, isHeic, mostPixels, limitSeconds }: { bytes: Uint8Array; isHeic: boolean; mostPixels: number; limitSeconds: number }): Promise<Conversion> {
+export async function convert({
+  bytes,
+  isHeic,
+  mostPixels,
+  limitSeconds,
+}: {
+  bytes: Uint8Array;
+  isHeic: boolean;
+  mostPixels: number;
+  limitSeconds: number;
+}): Promise<Conversion> {
   try {
     const source = isHeic ? await fromHeic(bytes) : sharp(bytes, { limitInputPixels: mostPixels, failOn: 'error' });
     const large = await jpeg(source.rotate(), LARGEST_PX, 84, limitSeconds);
     const small = await jpeg(sharp(large.data), SMALL_PX, 74, limitSeconds);
-    return { ok: true, photo: { picture: large.data, small: small.data, width: large.info.width, height: large.info.height } };
+    return {
+      ok: true,
+      photo: { picture: large.data, small: small.data, width: large.info.width, height: large.info.height },
+    };
   } catch (error) {
     return { ok: false, message: (error as Error).message.split('\n')[0].slice(0, 120) };
   }
 }
 
 const jpeg = (source: Sharp, side: number, quality: number, seconds: number) =>
-  source.timeout({ seconds }).resize({ width: side, height: side, fit: 'inside', withoutEnlargement: true }).flatten({ background: '#ffffff' })
-    .jpeg({ quality, mozjpeg: true }).toBuffer({ resolveWithObject: true });
+  source
+    .timeout({ seconds })
+    .resize({ width: side, height: side, fit: 'inside', withoutEnlargement: true })
+    .flatten({ background: '#ffffff' })
+    .jpeg({ quality, mozjpeg: true })
+    .toBuffer({ resolveWithObject: true });
 
 async function fromHeic(bytes: Uint8Array): Promise<Sharp> {
   const { default: decode } = await import('heic-decode');

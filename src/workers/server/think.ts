@@ -10,7 +10,10 @@ import type { ProcedureDocument } from '../../core/procedure';
 const MOST_FINDINGS = 500;
 
 /** Reads a procedure file's text and, where its form is right, checks it. */
-export function readAndCheck({ text, ownKinds }: { text: string; ownKinds: OwnKind[] }): { read: ReadProcedure; check: CheckResult | null } {
+export function readAndCheck({ text, ownKinds }: { text: string; ownKinds: OwnKind[] }): {
+  read: ReadProcedure;
+  check: CheckResult | null;
+} {
   const read = readProcedureText(text);
   return { read, check: read.ok ? check({ document: read.document, ownKinds }) : null };
 }
@@ -24,7 +27,18 @@ export function check({ document, ownKinds }: { document: ProcedureDocument; own
 }
 
 /** Plans within a time, milliseconds. */
-export function plan({ request, ownKinds, limitMs }: { request: PlanRequest; ownKinds: OwnKind[]; limitMs: number }): PlanResult {
+export function plan({
+  request,
+  ownKinds,
+  limitMs,
+}: {
+  request: PlanRequest;
+  ownKinds: OwnKind[];
+  limitMs: number;
+}): PlanResult {
   const end = performance.now() + limitMs;
-  return makePlan({ ...request, catalogue: extendCatalogue(BASE_CATALOGUE, ownKinds) }, { shouldStop: () => performance.now() > end });
+  return makePlan(
+    { ...request, catalogue: extendCatalogue(BASE_CATALOGUE, ownKinds) },
+    { shouldStop: () => performance.now() > end },
+  );
 }

@@ -8,6 +8,20 @@ export default async function JobRoute({ params }: { params: Promise<{ number: s
   const number = await orNotFound(readJobNumber(params));
   const person = await requirePerson();
   const standing = await orNotFound(viewJob(number));
-  const [procedures, visit, flags] = await Promise.all([proceduresFor(standing.job.vehicle), openVisit(number), openFlags([number])]);
-  return <JobPage standing={standing} procedures={procedures} mayRecord={may(person, 'record')} visit={visit} flags={flags} me={person.id} mayLook={may(person, 'override')} />;
+  const [procedures, visit, flags] = await Promise.all([
+    proceduresFor(standing.job.vehicle),
+    openVisit(number),
+    openFlags([number]),
+  ]);
+  return (
+    <JobPage
+      standing={standing}
+      procedures={procedures}
+      mayRecord={may(person, 'record')}
+      visit={visit}
+      flags={flags}
+      me={person.id}
+      mayLook={may(person, 'override')}
+    />
+  );
 }

@@ -4,8 +4,12 @@ import { shutOutDevice } from '@/services';
 import { answerPerson } from '../../respond';
 
 /** Shuts a tablet out. */
-export const DELETE = (_request: Request, { params }: { params: Promise<{ id: string }> }) => answerPerson(async (person) => {
-  const { error, value } = Joi.string().guid().required().validate((await params).id);
-  if (error) throw invalid('device-address', error.message);
-  return shutOutDevice(person, value);
-});
+export const DELETE = (_request: Request, { params }: { params: Promise<{ id: string }> }) =>
+  answerPerson(async (person) => {
+    const { error, value } = Joi.string()
+      .guid()
+      .required()
+      .validate((await params).id);
+    if (error) throw invalid('device-address', error.message);
+    return shutOutDevice(person, value);
+  });

@@ -1,7 +1,9 @@
 import { jobNumber } from '@/contracts/schemas';
 import { invalid } from '@/core/errors';
 
-export interface JobContext { params: Promise<{ number: string }> }
+export interface JobContext {
+  params: Promise<{ number: string }>;
+}
 
 /** The job an address names. Throws `invalid` where it is no number. */
 export async function readJobNumber(params: JobContext['params']): Promise<number> {

@@ -4,25 +4,39 @@ import { invalid } from '@/core/errors';
 import { keepPhoto, readPhoto } from '@/services';
 import { answerFile, answerPerson, readBytes } from '../../respond';
 
-interface Context { params: Promise<{ id: string }> }
+interface Context {
+  params: Promise<{ id: string }>;
+}
 
 const address = Joi.object<{ id: string; job: number; sha256: string }>({
-  id: Joi.string().guid().required(), job: jobNumber.required(), sha256: Joi.string().hex().length(64).required(),
+  id: Joi.string().guid().required(),
+  job: jobNumber.required(),
+  sha256: Joi.string().hex().length(64).required(),
 });
 
 /** `PUT /api/photos/ID?job=N&sha256=HEX` with the photo's bytes as the body. */
-export const PUT = (request: Request, { params }: Context) => answerPerson(async (person) => {
-  const query = Object.fromEntries(new URL(request.url).searchParams);
-  const { error, value } = address.validate({ ...query, ...(await params) });
-  if (error) throw invalid('photo-address', error.message);
-  return keepPhoto(person, { id: value.id, jobNumber: value.job, sha256: value.sha256, bytes: await readBytes(request) });
-});
+export const PUT = (request: Request, { params }: Context) =>
+  answerPerson(async (person) => {
+    const query = Object.fromEntries(new URL(request.url).searchParams);
+    const { error, value } = address.validate({ ...query, ...(await params) });
+    if (error) throw invalid('photo-address', error.message);
+    return keepPhoto(person, {
+      id: value.id,
+      jobNumber: value.job,
+      sha256: value.sha256,
+      bytes: await readBytes(request),
+    });
+  });
 
 /** Kept by the tablet's own store, which a sign-out empties; never by the browser's. */
 const PICTURE = { 'content-type': 'image/jpeg', 'cache-control': 'no-store' };
 
-export const GET = (request: Request, { params }: Context) => answerFile(PICTURE, async () => {
-  const { error, value } = Joi.string().guid().required().validate((await params).id);
-  if (error) throw invalid('photo-address', error.message);
-  return readPhoto(value, new URL(request.url).searchParams.get('size') === 'small' ? 'small' : 'picture');
-});
+export const GET = (request: Request, { params }: Context) =>
+  answerFile(PICTURE, async () => {
+    const { error, value } = Joi.string()
+      .guid()
+      .required()
+      .validate((await params).id);
+    if (error) throw invalid('photo-address', error.message);
+    return readPhoto(value, new URL(request.url).searchParams.get('size') === 'small' ? 'small' : 'picture');
+  });

@@ -8,11 +8,13 @@ export function Photo({ id, alt }: { id: string; alt: string }) {
   useEffect(() => {
     let url: string | null = null;
     let gone = false;
-    void findPhoto(id).catch(() => undefined).then((photo) => {
-      if (gone || !photo) return;
-      url = URL.createObjectURL(photo.blob);
-      setLocal({ url, refused: photo.refused });
-    });
+    void findPhoto(id)
+      .catch(() => undefined)
+      .then((photo) => {
+        if (gone || !photo) return;
+        url = URL.createObjectURL(photo.blob);
+        setLocal({ url, refused: photo.refused });
+      });
     return () => {
       gone = true;
       if (url) URL.revokeObjectURL(url);
@@ -25,7 +27,17 @@ export function Photo({ id, alt }: { id: string; alt: string }) {
 }
 
 /** A button that opens the tablet's camera (or the files of a desk) and hands over the kept photo's id. */
-export function PhotoButton({ job, label, className, onTaken }: { job: number; label: string; className?: string; onTaken: (id: string) => void }) {
+export function PhotoButton({
+  job,
+  label,
+  className,
+  onTaken,
+}: {
+  job: number;
+  label: string;
+  className?: string;
+  onTaken: (id: string) => void;
+}) {
   const input = useRef<HTMLInputElement>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [keeping, setKeeping] = useState(false);
@@ -33,13 +45,34 @@ export function PhotoButton({ job, label, className, onTaken }: { job: number; l
     if (!file) return;
     setTrouble(null);
     setKeeping(true);
-    await takePhoto(file, job).then(onTaken, (cause: unknown) => setTrouble(cause instanceof UnreadableFile ? 'The file could not be read.' : 'The tablet has no room for it.'));
+    await takePhoto(file, job).then(onTaken, (cause: unknown) =>
+      setTrouble(cause instanceof UnreadableFile ? 'The file could not be read.' : 'The tablet has no room for it.'),
+    );
     setKeeping(false);
   };
   return (
     <>
-      <button type="button" className={className} title={trouble ?? undefined} disabled={keeping} aria-live="polite" onClick={() => input.current?.click()}>{keeping ? 'Keeping it…' : trouble ?? label}</button>
-      <input ref={input} hidden type="file" accept="image/*" capture="environment" onChange={(event) => { void take(event.target.files?.[0]); event.target.value = ''; }} />
+      <button
+        type="button"
+        className={className}
+        title={trouble ?? undefined}
+        disabled={keeping}
+        aria-live="polite"
+        onClick={() => input.current?.click()}
+      >
+        {keeping ? 'Keeping it…' : (trouble ?? label)}
+      </button>
+      <input
+        ref={input}
+        hidden
+        type="file"
+        accept="image/*"
+        capture="environment"
+        onChange={(event) => {
+          void take(event.target.files?.[0]);
+          event.target.value = '';
+        }}
+      />
     </>
   );
 }

@@ -10,7 +10,10 @@ export function useKeptPhotos(events: { type: string; photo?: string }[]): void 
       if (!photo || asked.current.has(photo)) continue;
       asked.current.add(photo);
       // One that its tablet has not sent yet is asked for again with the next event.
-      fetch(`/api/photos/${photo}?size=small`).then(({ ok }) => ok || asked.current.delete(photo), () => asked.current.delete(photo));
+      fetch(`/api/photos/${photo}?size=small`).then(
+        ({ ok }) => ok || asked.current.delete(photo),
+        () => asked.current.delete(photo),
+      );
     }
   }, [events]);
 }

@@ -26,7 +26,12 @@ const AFTER_PAINT_MS = 60;
 const NO_ROOM = 'This tablet cannot keep anything just now: stay on this page until it says saved.';
 
 /** One log on this device: the events, and getting them to the server without losing any. */
-export function useLog<E extends LogEvent>(log: string, first: E[], firstPosition: number, person: string): LogHandle<E> {
+export function useLog<E extends LogEvent>(
+  log: string,
+  first: E[],
+  firstPosition: number,
+  person: string,
+): LogHandle<E> {
   const { events, add, drop, stamp } = useEvents<E>(first, person);
   const [sending] = useState(() => new SendingStore());
   const position = useRef(firstPosition);
@@ -49,7 +54,13 @@ export function useLog<E extends LogEvent>(log: string, first: E[], firstPositio
       add(news.arrived);
       drop(news.dropped);
       const unsent = await waiting();
-      sending.change((now) => ({ known: true, unsent, trouble: null, signedOut: false, setAside: [...new Set([...now.setAside, ...news.reasons])] }));
+      sending.change((now) => ({
+        known: true,
+        unsent,
+        trouble: null,
+        signedOut: false,
+        setAside: [...new Set([...now.setAside, ...news.reasons])],
+      }));
       void sendPhotos().then(async (settled) => {
         if (!settled) return;
         const left = await waiting();
@@ -57,7 +68,13 @@ export function useLog<E extends LogEvent>(log: string, first: E[], firstPositio
       });
     } catch (error) {
       const unsent = await waiting();
-      sending.change((now) => ({ ...now, known: true, unsent, trouble: troubleWords(error), signedOut: error instanceof ApiError && error.code === 'signed-out' }));
+      sending.change((now) => ({
+        ...now,
+        known: true,
+        unsent,
+        trouble: troubleWords(error),
+        signedOut: error instanceof ApiError && error.code === 'signed-out',
+      }));
     }
   }, [log, person, add, drop, sending, waiting]);
   const flush = useCallback(() => {
@@ -70,34 +87,48 @@ export function useLog<E extends LogEvent>(log: string, first: E[], firstPositio
   useLook(log, flush, sending);
   useKeptPhotos(events);
 
-  const record = useCallback((...facts: Recordable<E>[]) => {
-    const at = new Date().toISOString();
-    const made = facts.map((fact) => stamp(fact, at));
-    keeping.current += made.length;
-    const kept = keepEvents(log, made, 'relaxed').catch(() => {
-      unkept.current.push(...made);
-      sending.change((now) => ({ ...now, trouble: NO_ROOM }));
-    });
-    void kept.then(() => {
-      keeping.current -= made.length;
-      add(made);
-      sending.change((now) => ({ ...now, unsent: now.unsent + made.length }));
-      // Down to the disk, and to the server, while the next action is on the screen already.
-      setTimeout(() => void keepEvents(log, made, 'strict').catch(() => undefined).then(flush), AFTER_PAINT_MS);
-    });
-  }, [log, add, flush, stamp, sending]);
+  const record = useCallback(
+    (...facts: Recordable<E>[]) => {
+      const at = new Date().toISOString();
+      const made = facts.map((fact) => stamp(fact, at));
+      keeping.current += made.length;
+      const kept = keepEvents(log, made, 'relaxed').catch(() => {
+        unkept.current.push(...made);
+        sending.change((now) => ({ ...now, trouble: NO_ROOM }));
+      });
+      void kept.then(() => {
+        keeping.current -= made.length;
+        add(made);
+        sending.change((now) => ({ ...now, unsent: now.unsent + made.length }));
+        // Down to the disk, and to the server, while the next action is on the screen already.
+        setTimeout(
+          () =>
+            void keepEvents(log, made, 'strict')
+              .catch(() => undefined)
+              .then(flush),
+          AFTER_PAINT_MS,
+        );
+      });
+    },
+    [log, add, flush, stamp, sending],
+  );
 
-  const close = useCallback(async (fact: Recordable<E>): Promise<string | null> => {
-    await flush();
-    const event = stamp(fact, new Date().toISOString());
-    try {
-      await send('POST', logAddress(log, position.current), { events: [event] });
-      add([event]);
-      return null;
-    } catch (error) {
-      return error instanceof ApiError ? [error.message, ...error.fields.map((field) => field.message)].join(' ') : troubleWords(error);
-    }
-  }, [log, add, flush, stamp]);
+  const close = useCallback(
+    async (fact: Recordable<E>): Promise<string | null> => {
+      await flush();
+      const event = stamp(fact, new Date().toISOString());
+      try {
+        await send('POST', logAddress(log, position.current), { events: [event] });
+        add([event]);
+        return null;
+      } catch (error) {
+        return error instanceof ApiError
+          ? [error.message, ...error.fields.map((field) => field.message)].join(' ')
+          : troubleWords(error);
+      }
+    },
+    [log, add, flush, stamp],
+  );
   return { events, sending, record, close };
 }
 
@@ -107,15 +138,32 @@ function useEvents<E extends LogEvent>(first: E[], person: string) {
   const lamport = useRef(0);
   const last = useMemo(() => events.reduce((max, event) => Math.max(max, event.lamport), 0), [events]);
   lamport.current = Math.max(lamport.current, last);
-  const add = useCallback((more: E[]) => setEvents((now) => {
-    const known = new Set(now.map((event) => event.id));
-    const fresh = more.filter((event) => !known.has(event.id));
-    return fresh.length ? [...now, ...fresh] : now;
-  }), []);
-  const drop = useCallback((ids: string[]) => { if (ids.length) setEvents((now) => now.filter(({ id }) => !ids.includes(id))); }, []);
-  const stamp = useCallback((fact: Recordable<E>, at: string): E => {
-    lamport.current += 1;
-    return { id: uuid(), lamport: lamport.current, device: deviceName(), seq: nextSequence(), person, at, ...fact } as unknown as E;
-  }, [person]);
+  const add = useCallback(
+    (more: E[]) =>
+      setEvents((now) => {
+        const known = new Set(now.map((event) => event.id));
+        const fresh = more.filter((event) => !known.has(event.id));
+        return fresh.length ? [...now, ...fresh] : now;
+      }),
+    [],
+  );
+  const drop = useCallback((ids: string[]) => {
+    if (ids.length) setEvents((now) => now.filter(({ id }) => !ids.includes(id)));
+  }, []);
+  const stamp = useCallback(
+    (fact: Recordable<E>, at: string): E => {
+      lamport.current += 1;
+      return {
+        id: uuid(),
+        lamport: lamport.current,
+        device: deviceName(),
+        seq: nextSequence(),
+        person,
+        at,
+        ...fact,
+      } as unknown as E;
+    },
+    [person],
+  );
   return { events, add, drop, stamp };
 }

@@ -10,7 +10,9 @@ const LOOK_MS = 15_000;
 
 /** Exchanges with the server at once, whenever it says that something arrived, when the network comes back, now and then anyway, and soon again while something waits. */
 export function useLook(log: string, flush: () => Promise<unknown>, sending: SendingStore): void {
-  const look = useCallback(() => { void flush(); }, [flush]);
+  const look = useCallback(() => {
+    void flush();
+  }, [flush]);
   useEffect(() => {
     look();
     const again = setInterval(look, LOOK_MS);
@@ -23,7 +25,11 @@ export function useLook(log: string, flush: () => Promise<unknown>, sending: Sen
   useEffect(() => {
     let again: ReturnType<typeof setTimeout> | null = null;
     const stop = sending.subscribe(() => {
-      if (sending.get().unsent > 0) again ??= setTimeout(() => { again = null; look(); }, RETRY_MS);
+      if (sending.get().unsent > 0)
+        again ??= setTimeout(() => {
+          again = null;
+          look();
+        }, RETRY_MS);
     });
     return () => {
       stop();

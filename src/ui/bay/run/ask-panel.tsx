@@ -7,7 +7,8 @@ import { Stepper } from './stepper';
 import type { RunHandle } from './use-run';
 
 /** True where only a person can tell what two devices meant. */
-export const hasQuestions = ({ state, view }: RunHandle) => state.questions.length > 0 || view.ledger.some((row) => row.overCounted);
+export const hasQuestions = ({ state, view }: RunHandle) =>
+  state.questions.length > 0 || view.ledger.some((row) => row.overCounted);
 
 /** What only a person can tell: whether two reports are about the same piece, or how many are really out. */
 export function AskPanel({ bay }: { bay: Bay }) {
@@ -20,15 +21,39 @@ export function AskPanel({ bay }: { bay: Bay }) {
         <span className="label">One thing first</span>
         {question ? (
           <>
-            <h1 className="verb small">{nameOf(question.people[0])} and {nameOf(question.people[1])} both reported {itemNamed(bay, question.item)} {question.what}</h1>
-            <p className="where">Neither had heard of the other. Are these the same {question.unheard === 1 ? 'piece' : 'pieces'}?</p>
+            <h1 className="verb small">
+              {nameOf(question.people[0])} and {nameOf(question.people[1])} both reported{' '}
+              {itemNamed(bay, question.item)} {question.what}
+            </h1>
+            <p className="where">
+              Neither had heard of the other. Are these the same {question.unheard === 1 ? 'piece' : 'pieces'}?
+            </p>
           </>
-        ) : over && <><h1 className="verb small">{over.words}: more were counted out than there are</h1><p className="where">How many are really out?</p></>}
+        ) : (
+          over && (
+            <>
+              <h1 className="verb small">{over.words}: more were counted out than there are</h1>
+              <p className="where">How many are really out?</p>
+            </>
+          )
+        )}
       </div>
       {question && (
         <>
-          <button type="button" className="done-bar" onClick={() => handle.record({ type: 'settled', event: question.event, same: true })}>The same {question.unheard === 1 ? 'one' : 'ones'}</button>
-          <button type="button" className="second-bar" onClick={() => handle.record({ type: 'settled', event: question.event, same: false })}>No, {question.unheard === 1 ? 'another one' : 'others'}</button>
+          <button
+            type="button"
+            className="done-bar"
+            onClick={() => handle.record({ type: 'settled', event: question.event, same: true })}
+          >
+            The same {question.unheard === 1 ? 'one' : 'ones'}
+          </button>
+          <button
+            type="button"
+            className="second-bar"
+            onClick={() => handle.record({ type: 'settled', event: question.event, same: false })}
+          >
+            No, {question.unheard === 1 ? 'another one' : 'others'}
+          </button>
         </>
       )}
       {!question && over && <CountAgain key={over.item} bay={bay} item={over.item} max={over.out} />}
@@ -42,7 +67,13 @@ function CountAgain({ bay, item, max }: { bay: Bay; item: string; max: number })
   return (
     <>
       <Stepper label={(value) => `${value} of ${max} out`} max={max} value={count} onChange={setCount} />
-      <button type="button" className="done-bar" onClick={() => bay.handle.record({ type: 'counted', action: `release:${item}`, count })}>{count} {count === 1 ? 'is' : 'are'} out</button>
+      <button
+        type="button"
+        className="done-bar"
+        onClick={() => bay.handle.record({ type: 'counted', action: `release:${item}`, count })}
+      >
+        {count} {count === 1 ? 'is' : 'are'} out
+      </button>
     </>
   );
 }

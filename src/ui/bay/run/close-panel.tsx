@@ -19,71 +19,191 @@ export function ClosePanel({ bay }: { bay: Bay }) {
   return (
     <section className="run-wide">
       <div className="run-wide-scroll" tabIndex={0}>
-        <h1>{state.finished ? 'Finished: everything is accounted for' : view.blocks.length ? 'Not finished yet' : 'Everything is accounted for'}</h1>
+        <h1>
+          {state.finished
+            ? 'Finished: everything is accounted for'
+            : view.blocks.length
+              ? 'Not finished yet'
+              : 'Everything is accounted for'}
+        </h1>
         <p className="quiet">Done by {people}</p>
         <Bins bay={bay} />
         {!state.finished && <ShortLines rows={view.ledger} run={handle} />}
-        {!state.finished && others.map((block) => <p key={block.item} className="trouble mb-1">{block.text}</p>)}
-        <div className="sheet"><LedgerTable ledger={view.ledger} /></div>
+        {!state.finished &&
+          others.map((block) => (
+            <p key={block.item} className="trouble mb-1">
+              {block.text}
+            </p>
+          ))}
+        <div className="sheet">
+          <LedgerTable ledger={view.ledger} />
+        </div>
         <Notes bay={bay} />
       </div>
       <footer>
         <Trouble text={trouble} />
-        {!state.finished && <button type="button" className="done-bar" disabled={view.blocks.length > 0} onClick={async () => setTrouble(await handle.finish())}>Finish</button>}
-        {state.finished && <Link className="done-bar" href={`/jobs/${job.number}/check-in?walk=departure`}>Repeat the checks, hand over</Link>}
-        {state.finished ? <div className="run-foot"><Link href={`/jobs/${job.number}`}>To job {job.number}</Link></div> : <RunFoot bay={bay} />}
+        {!state.finished && (
+          <button
+            type="button"
+            className="done-bar"
+            disabled={view.blocks.length > 0}
+            onClick={async () => setTrouble(await handle.finish())}
+          >
+            Finish
+          </button>
+        )}
+        {state.finished && (
+          <Link className="done-bar" href={`/jobs/${job.number}/check-in?walk=departure`}>
+            Repeat the checks, hand over
+          </Link>
+        )}
+        {state.finished ? (
+          <div className="run-foot">
+            <Link href={`/jobs/${job.number}`}>To job {job.number}</Link>
+          </div>
+        ) : (
+          <RunFoot bay={bay} />
+        )}
       </footer>
     </section>
   );
 }
 
 /** What should lie in the tray's bins still: nothing. */
-function Bins({ bay: { handle: { plan, state, view } } }: { bay: Bay }) {
+function Bins({
+  bay: {
+    handle: { plan, state, view },
+  },
+}: {
+  bay: Bay;
+}) {
   const left = view.ledger.flatMap((row) => {
     const pieces = row.out - row.scrapped - row.lost - row.back;
-    return plan.bins[row.item] !== undefined && pieces > 0 ? [{ bin: plan.bins[row.item], words: row.words, pieces }] : [];
+    return plan.bins[row.item] !== undefined && pieces > 0
+      ? [{ bin: plan.bins[row.item], words: row.words, pieces }]
+      : [];
   });
-  if (left.length === 0) return <p className="good">{state.finished ? 'Every bin of the tray was empty.' : 'Every bin of the tray should be empty: look, and then say so by finishing.'}</p>;
-  return <p className="trouble">{left.map(({ bin, words, pieces }) => `Bin ${bin}: ${pieces} left of ${words}`).join(' · ')}</p>;
+  if (left.length === 0)
+    return (
+      <p className="good">
+        {state.finished
+          ? 'Every bin of the tray was empty.'
+          : 'Every bin of the tray should be empty: look, and then say so by finishing.'}
+      </p>
+    );
+  return (
+    <p className="trouble">
+      {left.map(({ bin, words, pieces }) => `Bin ${bin}: ${pieces} left of ${words}`).join(' · ')}
+    </p>
+  );
 }
 
-function Notes({ bay: { handle: { state } } }: { bay: Bay }) {
+function Notes({
+  bay: {
+    handle: { state },
+  },
+}: {
+  bay: Bay;
+}) {
   const overridden = [...state.gates].filter(([, gate]) => gate.reason);
   const notes = state.log.flatMap((event) => (event.type === 'note' ? [{ id: event.id, text: event.text }] : []));
   const photos = state.log.flatMap((event) => (event.type === 'photo' ? [event.photo] : []));
-  const found = [...state.asFound.map(({ event, difference }) => ({ id: event, text: `As found: ${difference}` })), ...state.log.flatMap((event) => (event.type === 'stuck' ? [{ id: event.id, text: `Would not move: ${event.words}` }] : []))];
+  const found = [
+    ...state.asFound.map(({ event, difference }) => ({ id: event, text: `As found: ${difference}` })),
+    ...state.log.flatMap((event) =>
+      event.type === 'stuck' ? [{ id: event.id, text: `Would not move: ${event.words}` }] : [],
+    ),
+  ];
   const skipped = [...state.skipped.values()];
-  if (overridden.length + notes.length + photos.length + found.length + skipped.length + state.unknown.length === 0) return null;
+  if (overridden.length + notes.length + photos.length + found.length + skipped.length + state.unknown.length === 0)
+    return null;
   return (
     <div className="sheet mt-3">
       <h2>Noted on the way</h2>
-      {[...notes, ...found].map(({ id, text }) => <p key={id} className="mb-1">{text}</p>)}
-      {skipped.map((reason) => <p key={reason} className="mb-1">Left out: {reason}</p>)}
-      {overridden.map(([key, gate]) => <p key={key} className="mb-1">A gate was passed in spite of a fault: {gate.reason}</p>)}
-      {state.unknown.length > 0 && <p className="mb-1">{state.unknown.length} {state.unknown.length === 1 ? 'record comes' : 'records come'} from a newer version of Pezzo: kept, not counted here.</p>}
-      <div className="photo-row">{photos.map((id) => <Photo key={id} id={id} alt="Taken on the way" />)}</div>
+      {[...notes, ...found].map(({ id, text }) => (
+        <p key={id} className="mb-1">
+          {text}
+        </p>
+      ))}
+      {skipped.map((reason) => (
+        <p key={reason} className="mb-1">
+          Left out: {reason}
+        </p>
+      ))}
+      {overridden.map(([key, gate]) => (
+        <p key={key} className="mb-1">
+          A gate was passed in spite of a fault: {gate.reason}
+        </p>
+      ))}
+      {state.unknown.length > 0 && (
+        <p className="mb-1">
+          {state.unknown.length} {state.unknown.length === 1 ? 'record comes' : 'records come'} from a newer version of
+          Pezzo: kept, not counted here.
+        </p>
+      )}
+      <div className="photo-row">
+        {photos.map((id) => (
+          <Photo key={id} id={id} alt="Taken on the way" />
+        ))}
+      </div>
     </div>
   );
 }
 
 function LedgerTable({ ledger }: { ledger: LedgerRow[] }) {
   const columns: [string, (row: LedgerRow) => number][] = [
-    ['Out', (row) => row.out], ['Back', (row) => row.back], ['New', (row) => row.renewed], ['Broken', (row) => row.scrapped],
-    ['Lost', (row) => row.lost], ['Left out', (row) => row.omitted],
+    ['Out', (row) => row.out],
+    ['Back', (row) => row.back],
+    ['New', (row) => row.renewed],
+    ['Broken', (row) => row.scrapped],
+    ['Lost', (row) => row.lost],
+    ['Left out', (row) => row.omitted],
   ];
   const total = (of: (row: LedgerRow) => number) => ledger.reduce((sum, row) => sum + of(row), 0);
   return (
     <Table className="ledger-table mb-0">
-      <thead><tr><th>Fasteners</th>{columns.map(([name]) => <th key={name} className="n">{name}</th>)}<th>Account</th></tr></thead>
+      <thead>
+        <tr>
+          <th>Fasteners</th>
+          {columns.map(([name]) => (
+            <th key={name} className="n">
+              {name}
+            </th>
+          ))}
+          <th>Account</th>
+        </tr>
+      </thead>
       <tbody>
         {ledger.map((row) => (
           <tr key={row.item} className={isBalanced(row) ? '' : 'off'}>
-            <td>{row.words}</td>{columns.map(([name, of]) => <td key={name} className={`n ${of(row) ? '' : 'none'}`} data-name={name}>{of(row) || '·'}</td>)}
-            <td>{isBalanced(row) ? <span className="good">balances</span> : <span className="trouble">{row.missing} missing</span>}{row.reasons.length > 0 && <span className="quiet"> {row.reasons.join(', ')}</span>}</td>
+            <td>{row.words}</td>
+            {columns.map(([name, of]) => (
+              <td key={name} className={`n ${of(row) ? '' : 'none'}`} data-name={name}>
+                {of(row) || '·'}
+              </td>
+            ))}
+            <td>
+              {isBalanced(row) ? (
+                <span className="good">balances</span>
+              ) : (
+                <span className="trouble">{row.missing} missing</span>
+              )}
+              {row.reasons.length > 0 && <span className="quiet"> {row.reasons.join(', ')}</span>}
+            </td>
           </tr>
         ))}
       </tbody>
-      <tfoot><tr><th>All</th>{columns.map(([name, of]) => <th key={name} className={`n ${total(of) ? '' : 'none'}`} data-name={name}>{total(of)}</th>)}<th /></tr></tfoot>
+      <tfoot>
+        <tr>
+          <th>All</th>
+          {columns.map(([name, of]) => (
+            <th key={name} className={`n ${total(of) ? '' : 'none'}`} data-name={name}>
+              {total(of)}
+            </th>
+          ))}
+          <th />
+        </tr>
+      </tfoot>
     </Table>
   );
 }

@@ -14,7 +14,10 @@ const STATES = ['torn', 'cracked before', 'glued down', 'painted over', 'worked 
 
 /** What this vehicle has instead of what the procedure says: kept for this vehicle, and told to the procedure if wished. */
 export function DiffersPanel({ bay }: { bay: Bay }) {
-  const { handle: { graph, record }, now } = bay;
+  const {
+    handle: { graph, record },
+    now,
+  } = bay;
   const [procedure, item] = bay.differing?.split('/') ?? [now?.step.procedure ?? '', now?.step.item ?? ''];
   const index = graph.indexes.get(procedure);
   const fastener = index?.fasteners.get(item);
@@ -28,7 +31,10 @@ export function DiffersPanel({ bay }: { bay: Bay }) {
   const found = describe(way, { missing, drive, kind, state, name });
   const keep = (tell: boolean) => {
     const key = `${procedure}/${item}`;
-    record({ type: 'asFound', item: key, ...found! }, ...(tell ? [{ type: 'finding' as const, item: key, text: found!.difference }] : []));
+    record(
+      { type: 'asFound', item: key, ...found! },
+      ...(tell ? [{ type: 'finding' as const, item: key, text: found!.difference }] : []),
+    );
     bay.show('step');
   };
   return (
@@ -37,30 +43,77 @@ export function DiffersPanel({ bay }: { bay: Bay }) {
         <span className="label">Differs on this vehicle</span>
         <h1 className="verb small">{capital(name)}</h1>
         <p className="where">Something else? Tap it on the map.</p>
-        {fastener && <Chips label="What is different" value={way} onPick={setWay} options={[['missing', 'Missing'], ['drive', 'Another drive'], ['kind', 'Another kind'], ['state', 'Its state']]} />}
-        {way === 'missing' && fastener && <Stepper label={(value) => `${value} of ${countOf(fastener)} missing`} min={1} max={countOf(fastener)} value={missing} onChange={setMissing} />}
+        {fastener && (
+          <Chips
+            label="What is different"
+            value={way}
+            onPick={setWay}
+            options={[
+              ['missing', 'Missing'],
+              ['drive', 'Another drive'],
+              ['kind', 'Another kind'],
+              ['state', 'Its state'],
+            ]}
+          />
+        )}
+        {way === 'missing' && fastener && (
+          <Stepper
+            label={(value) => `${value} of ${countOf(fastener)} missing`}
+            min={1}
+            max={countOf(fastener)}
+            value={missing}
+            onChange={setMissing}
+          />
+        )}
         {way === 'kind' && <Chips label="In its place" value={kind} options={USUAL_KINDS} onPick={setKind} />}
-        {(way === 'drive' || (way === 'kind' && kind && isTurned(kind))) && <DriveChips value={drive} onPick={setDrive} />}
+        {(way === 'drive' || (way === 'kind' && kind && isTurned(kind))) && (
+          <DriveChips value={drive} onPick={setDrive} />
+        )}
         {way === 'state' && <Chips label="It is" value={state} options={STATES} onPick={setState} />}
-        <button type="button" className="check-line mt-2" onClick={() => bay.show('extra')}><span className="box" aria-hidden="true">+</span>There is a fastener that the procedure does not have</button>
+        <button type="button" className="check-line mt-2" onClick={() => bay.show('extra')}>
+          <span className="box" aria-hidden="true">
+            +
+          </span>
+          There is a fastener that the procedure does not have
+        </button>
       </div>
-      <button type="button" className="done-bar" disabled={!found} onClick={() => keep(false)}>{found ? `Noted: ${found.difference}` : 'Say what is different'}</button>
-      <button type="button" className="second-bar" disabled={!found} onClick={() => keep(true)}>Note it, and make it a finding for the procedure</button>
+      <button type="button" className="done-bar" disabled={!found} onClick={() => keep(false)}>
+        {found ? `Noted: ${found.difference}` : 'Say what is different'}
+      </button>
+      <button type="button" className="second-bar" disabled={!found} onClick={() => keep(true)}>
+        Note it, and make it a finding for the procedure
+      </button>
       <SheetFoot bay={bay} />
     </section>
   );
 }
 
-function describe(way: Way | null, { missing, drive, kind, state, name }: { missing: number; drive: string | null; kind: string | null; state: string | null; name: string }): { difference: string; change?: AsFoundChange } | null {
+function describe(
+  way: Way | null,
+  {
+    missing,
+    drive,
+    kind,
+    state,
+    name,
+  }: { missing: number; drive: string | null; kind: string | null; state: string | null; name: string },
+): { difference: string; change?: AsFoundChange } | null {
   switch (way) {
-    case 'missing': return { difference: `${missing} ${name} missing`, change: { missing } };
-    case 'drive': return drive ? { difference: `${name}: ${drive} here`, change: { drive } } : null;
+    case 'missing':
+      return { difference: `${missing} ${name} missing`, change: { missing } };
+    case 'drive':
+      return drive ? { difference: `${name}: ${drive} here`, change: { drive } } : null;
     case 'kind': {
       if (!kind || (isTurned(kind) && !drive)) return null;
       const words = USUAL_KINDS.find(([code]) => code === kind)![1];
-      return { difference: `${words}${drive && isTurned(kind) ? ` ${drive}` : ''} instead of ${name}`, change: { kind, ...(drive && isTurned(kind) ? { drive } : {}) } };
+      return {
+        difference: `${words}${drive && isTurned(kind) ? ` ${drive}` : ''} instead of ${name}`,
+        change: { kind, ...(drive && isTurned(kind) ? { drive } : {}) },
+      };
     }
-    case 'state': return state ? { difference: `${name}: ${state}` } : null;
-    default: return null;
+    case 'state':
+      return state ? { difference: `${name}: ${state}` } : null;
+    default:
+      return null;
   }
 }

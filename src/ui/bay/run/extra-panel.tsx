@@ -11,7 +11,11 @@ import { Stepper } from './stepper';
 
 /** A fastener that no procedure names: it comes out, waits, goes back and is accounted for like any other. */
 export function ExtraPanel({ bay }: { bay: Bay }) {
-  const { handle: { graph, plan, record }, now, point } = bay;
+  const {
+    handle: { graph, plan, record },
+    now,
+    point,
+  } = bay;
   const procedure = now?.step.procedure ?? plan.documents[0].id;
   const index = graph.indexes.get(procedure)!;
   const holds = partOfStep(graph, procedure, now?.step.item ?? '') ?? [...index.parts.keys()][0];
@@ -24,7 +28,16 @@ export function ExtraPanel({ bay }: { bay: Bay }) {
     const turned = isTurned(kind!);
     const words = `${count} × ${turned ? `${drive} ` : ''}${USUAL_KINDS.find(([code]) => code === kind)![1]} that is not recorded, holding the ${itemWords(index, holds)}`;
     record(
-      { id, type: 'extra', procedure, holds, kind: kind!, count, ...(turned ? { drive: drive! } : {}), ...(point ? { point } : {}) },
+      {
+        id,
+        type: 'extra',
+        procedure,
+        holds,
+        kind: kind!,
+        count,
+        ...(turned ? { drive: drive! } : {}),
+        ...(point ? { point } : {}),
+      },
       { type: 'stuck', item: `${procedure}/${holds}`, cause: 'unrecorded', words, ...(point ? { point } : {}) },
       { type: 'done', action: `release:${procedure}/${extraId(id)}` },
       { type: 'finding', item: `${procedure}/${holds}`, text: `Found ${words}.` },
@@ -39,10 +52,18 @@ export function ExtraPanel({ bay }: { bay: Bay }) {
         <p className="where">{point ? 'It sits where you tapped.' : 'Tap the map where it sits.'}</p>
         <Chips label="What it is" value={kind} options={USUAL_KINDS} onPick={setKind} />
         {kind && isTurned(kind) && <DriveChips value={drive} onPick={setDrive} />}
-        <Stepper label={(value) => (value === 1 ? '1 of them' : `${value} of them`)} min={1} max={20} value={count} onChange={setCount} />
+        <Stepper
+          label={(value) => (value === 1 ? '1 of them' : `${value} of them`)}
+          min={1}
+          max={20}
+          value={count}
+          onChange={setCount}
+        />
         <p className="quiet mt-2">It becomes a finding for the procedure, and the ledger waits for it to go back.</p>
       </div>
-      <button type="button" className="done-bar" disabled={!ready} onClick={keep}>{count === 1 ? 'It is out' : `All ${count} are out`}</button>
+      <button type="button" className="done-bar" disabled={!ready} onClick={keep}>
+        {count === 1 ? 'It is out' : `All ${count} are out`}
+      </button>
       <SheetFoot bay={bay} />
     </section>
   );

@@ -15,23 +15,52 @@ export function FitPanel({ bay }: { bay: Bay }) {
   return (
     <section className="run-panel">
       <div className="run-scroll" tabIndex={0}>
-      <h1 className="verb">Fit the new parts</h1>
-      <div className="mt-3">
-        {plan.newParts.length === 0 && <p className="quiet">No list was made for this job.</p>}
-        {plan.newParts.map((line) => (
-          <button key={line} type="button" role="checkbox" className="check-line" aria-checked={state.ticks.get(line) ?? false} onClick={() => record({ type: 'ticked', line, on: !state.ticks.get(line) })}>
-            <span className="box" aria-hidden="true">{state.ticks.get(line) ? '✓' : ''}</span>{line}
-          </button>
+        <h1 className="verb">Fit the new parts</h1>
+        <div className="mt-3">
+          {plan.newParts.length === 0 && <p className="quiet">No list was made for this job.</p>}
+          {plan.newParts.map((line) => (
+            <button
+              key={line}
+              type="button"
+              role="checkbox"
+              className="check-line"
+              aria-checked={state.ticks.get(line) ?? false}
+              onClick={() => record({ type: 'ticked', line, on: !state.ticks.get(line) })}
+            >
+              <span className="box" aria-hidden="true">
+                {state.ticks.get(line) ? '✓' : ''}
+              </span>
+              {line}
+            </button>
+          ))}
+        </div>
+        {notes.map((event) => (
+          <p key={event.id} className="caution mild">
+            {event.type === 'note' && event.text}
+          </p>
         ))}
+        <div className="d-flex gap-2 mt-2">
+          <input
+            className="form-control"
+            aria-label="Note"
+            placeholder="Note for the file"
+            maxLength={2000}
+            value={note}
+            onChange={(event) => setNote(event.target.value)}
+          />
+          <button type="button" className="btn btn-outline-dark" disabled={!note.trim()} onClick={keep}>
+            Keep
+          </button>
+        </div>
+        {state.phase === 'fit' && view.removal.some((step) => step.state === 'open') && (
+          <button type="button" className="check-line mt-3" onClick={() => record({ type: 'phase', to: 'remove' })}>
+            Take more apart
+          </button>
+        )}
       </div>
-      {notes.map((event) => <p key={event.id} className="caution mild">{event.type === 'note' && event.text}</p>)}
-      <div className="d-flex gap-2 mt-2">
-        <input className="form-control" aria-label="Note" placeholder="Note for the file" maxLength={2000} value={note} onChange={(event) => setNote(event.target.value)} />
-        <button type="button" className="btn btn-outline-dark" disabled={!note.trim()} onClick={keep}>Keep</button>
-      </div>
-      {state.phase === 'fit' && view.removal.some((step) => step.state === 'open') && <button type="button" className="check-line mt-3" onClick={() => record({ type: 'phase', to: 'remove' })}>Take more apart</button>}
-      </div>
-      <button type="button" className="done-bar" onClick={() => record({ type: 'phase', to: 'refit' })}>Put it back</button>
+      <button type="button" className="done-bar" onClick={() => record({ type: 'phase', to: 'refit' })}>
+        Put it back
+      </button>
       <RunFoot bay={bay} />
     </section>
   );

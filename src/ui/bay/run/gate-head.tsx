@@ -11,7 +11,11 @@ export function GateHead({ bay, step }: { bay: Bay; step: RefitStep }) {
       <ZoneNow bay={bay} procedure={step.procedure} />
       <span className="label">Gate</span>
       <h1 className="verb">{gateWords(bay.handle.plan.documents, step)}</h1>
-      {step.notes.map((note) => <p key={note} className="caution mild">{note}</p>)}
+      {step.notes.map((note) => (
+        <p key={note} className="caution mild">
+          {note}
+        </p>
+      ))}
     </>
   );
 }

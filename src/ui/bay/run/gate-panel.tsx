@@ -21,41 +21,77 @@ export function GatePanel({ bay, step }: { bay: Bay; step: RefitStep }) {
   const short = view.ledger.filter((row) => items.has(row.item) && shortBy(row) > 0);
   const all = step.checks.every((check) => ticked.has(check.text));
   const inside = step.gate === 'closing-in' ? fallenInside(bay, step) : [];
-  const toggle = (text: string) => setTicked((now) => {
-    const next = new Set(now);
-    if (!next.delete(text)) next.add(text);
-    return next;
-  });
+  const toggle = (text: string) =>
+    setTicked((now) => {
+      const next = new Set(now);
+      if (!next.delete(text)) next.add(text);
+      return next;
+    });
   return (
     <section className="run-panel gate-panel" aria-live="polite">
       <div className="run-scroll" tabIndex={0}>
-      <GateHead bay={bay} step={step} />
-      <div className="mt-2">
-        {step.checks.map((check) => (
-          <button key={check.text} type="button" role="checkbox" className="check-line" aria-checked={ticked.has(check.text)} onClick={() => toggle(check.text)}>
-            <span className="box" aria-hidden="true">{ticked.has(check.text) ? '✓' : ''}</span>{check.text}
-          </button>
-        ))}
-      </div>
-      {inside.map(({ item, words, count }) => (
-        <div key={item} className="short-line" role="group" aria-label={`${words}: inside`}>
-          <strong>{count} of {words} fell inside.</strong> Fetch it with a magnet before this closes.
-          <div className="buttons"><button type="button" className="btn btn-primary" onClick={() => record({ type: 'found', item, count })}>It is out again</button></div>
+        <GateHead bay={bay} step={step} />
+        <div className="mt-2">
+          {step.checks.map((check) => (
+            <button
+              key={check.text}
+              type="button"
+              role="checkbox"
+              className="check-line"
+              aria-checked={ticked.has(check.text)}
+              onClick={() => toggle(check.text)}
+            >
+              <span className="box" aria-hidden="true">
+                {ticked.has(check.text) ? '✓' : ''}
+              </span>
+              {check.text}
+            </button>
+          ))}
         </div>
-      ))}
-      <ShortLines rows={short} run={bay.handle} />
-      {asking && <LeadDecides bay={bay} step={step} title="A lead can open this gate with a reason." reasons={REASONS} />}
-      <button type="button" className="check-line" aria-expanded={asking} onClick={() => setAsking(!asking)}>Something’s wrong</button>
+        {inside.map(({ item, words, count }) => (
+          <div key={item} className="short-line" role="group" aria-label={`${words}: inside`}>
+            <strong>
+              {count} of {words} fell inside.
+            </strong>{' '}
+            Fetch it with a magnet before this closes.
+            <div className="buttons">
+              <button type="button" className="btn btn-primary" onClick={() => record({ type: 'found', item, count })}>
+                It is out again
+              </button>
+            </div>
+          </div>
+        ))}
+        <ShortLines rows={short} run={bay.handle} />
+        {asking && (
+          <LeadDecides bay={bay} step={step} title="A lead can open this gate with a reason." reasons={REASONS} />
+        )}
+        <button type="button" className="check-line" aria-expanded={asking} onClick={() => setAsking(!asking)}>
+          Something’s wrong
+        </button>
       </div>
-      <button type="button" className="done-bar" disabled={!all || short.length + inside.length > 0} onClick={() => record({ type: 'gatePassed', gate: step.key })}>All is well</button>
+      <button
+        type="button"
+        className="done-bar"
+        disabled={!all || short.length + inside.length > 0}
+        onClick={() => record({ type: 'gatePassed', gate: step.key })}
+      >
+        All is well
+      </button>
       <RunFoot bay={bay} />
     </section>
   );
 }
 
 /** Pieces of this door that fell into it and were not fetched. */
-function fallenInside({ handle: { state, graph } }: Bay, step: RefitStep): { item: string; words: string; count: number }[] {
-  return [...state.pieces].filter(([item, pieces]) => pieces.inside > 0 && item.startsWith(`${step.procedure}/`)).map(([item, pieces]) => ({
-    item, count: pieces.inside, words: countedWords(graph.indexes.get(step.procedure!)!, item.slice(item.indexOf('/') + 1), graph.catalogue),
-  }));
+function fallenInside(
+  { handle: { state, graph } }: Bay,
+  step: RefitStep,
+): { item: string; words: string; count: number }[] {
+  return [...state.pieces]
+    .filter(([item, pieces]) => pieces.inside > 0 && item.startsWith(`${step.procedure}/`))
+    .map(([item, pieces]) => ({
+      item,
+      count: pieces.inside,
+      words: countedWords(graph.indexes.get(step.procedure!)!, item.slice(item.indexOf('/') + 1), graph.catalogue),
+    }));
 }

@@ -4,13 +4,37 @@ import { Plate } from '../../design/plate';
 
 /** What stands in a fastener's place most often, for choosing with a glove. */
 export const USUAL_KINDS: [code: string, words: string][] = [
-  ['screw', 'screw'], ['bolt', 'bolt'], ['push-clip', 'push clip'], ['push-pin', 'push pin'], ['tab', 'tab'], ['screw-clip', 'screw clip'], ['rivet', 'rivet'], ['adhesive', 'adhesive'],
+  ['screw', 'screw'],
+  ['bolt', 'bolt'],
+  ['push-clip', 'push clip'],
+  ['push-pin', 'push pin'],
+  ['tab', 'tab'],
+  ['screw-clip', 'screw clip'],
+  ['rivet', 'rivet'],
+  ['adhesive', 'adhesive'],
 ];
-const USUAL_DRIVES = ['T15', 'T20', 'T25', 'T27', 'T30', 'PH2', 'hex 7 mm', 'hex 8 mm', 'hex 10 mm', 'hex 5/16 in', 'hex 9/32 in'] as const;
+const USUAL_DRIVES = [
+  'T15',
+  'T20',
+  'T25',
+  'T27',
+  'T30',
+  'PH2',
+  'hex 7 mm',
+  'hex 8 mm',
+  'hex 10 mm',
+  'hex 5/16 in',
+  'hex 9/32 in',
+] as const;
 /** Kinds that are turned, so that their drive matters. */
 export const isTurned = (kind: string) => ['screw', 'bolt', 'screw-clip'].includes(kind);
 
 /** The usual drives, as plates to tap. */
 export const DriveChips = ({ value, onPick }: { value: string | null; onPick: (drive: string) => void }) => (
-  <Chips label="Drive" value={value} options={USUAL_DRIVES.map((code): [string, ReactNode] => [code, <Plate key={code} code={code} />])} onPick={onPick} />
+  <Chips
+    label="Drive"
+    value={value}
+    options={USUAL_DRIVES.map((code): [string, ReactNode] => [code, <Plate key={code} code={code} />])}
+    onPick={onPick}
+  />
 );

@@ -7,7 +7,13 @@ import { SheetFoot } from './foot';
 import type { Bay } from './bay';
 
 const SKIP_REASONS = ['missing on arrival', 'already loose', 'not fitted here', 'not needed for this job'] as const;
-const PAUSE_REASONS = ['waiting for a part', 'waiting for a decision', 'another vehicle first', 'end of the day', 'break'] as const;
+const PAUSE_REASONS = [
+  'waiting for a part',
+  'waiting for a decision',
+  'another vehicle first',
+  'end of the day',
+  'break',
+] as const;
 
 /** What is needed now and then: another open step, leaving one out, a note, a break, handing over. */
 export function MorePanel({ bay }: { bay: Bay }) {
@@ -18,11 +24,28 @@ export function MorePanel({ bay }: { bay: Bay }) {
         {bay.handle.state.phase === 'remove' && <OtherSteps bay={bay} />}
         {bay.handle.state.phase === 'remove' && bay.now && <Skip bay={bay} />}
         <NoteLine bay={bay} />
-        <Chips label="Pause" value={null} options={PAUSE_REASONS} onPick={(reason) => { bay.handle.record({ type: 'paused', reason }); bay.show('step'); }} />
+        <Chips
+          label="Pause"
+          value={null}
+          options={PAUSE_REASONS}
+          onPick={(reason) => {
+            bay.handle.record({ type: 'paused', reason });
+            bay.show('step');
+          }}
+        />
         <HandOver bay={bay} />
         <Night />
         {bay.handle.state.phase === 'remove' && (
-          <button type="button" className="check-line" onClick={() => { bay.handle.record({ type: 'phase', to: 'fit' }); bay.show('step'); }}>Stop taking apart here, and fit the new parts</button>
+          <button
+            type="button"
+            className="check-line"
+            onClick={() => {
+              bay.handle.record({ type: 'phase', to: 'fit' });
+              bay.show('step');
+            }}
+          >
+            Stop taking apart here, and fit the new parts
+          </button>
         )}
       </div>
       <SheetFoot bay={bay} />
@@ -32,7 +55,9 @@ export function MorePanel({ bay }: { bay: Bay }) {
 
 function OtherSteps({ bay }: { bay: Bay }) {
   const { plan, graph, view } = bay.handle;
-  const open = view.removal.filter((step) => (step.state === 'open' || step.state === 'now') && step.key !== bay.now?.key);
+  const open = view.removal.filter(
+    (step) => (step.state === 'open' || step.state === 'now') && step.key !== bay.now?.key,
+  );
   if (open.length === 0) return null;
   return (
     <div className="more-block">
@@ -40,7 +65,15 @@ function OtherSteps({ bay }: { bay: Bay }) {
       {open.map(({ key, step }) => {
         const { verb, plate, thing, count } = instructionFor(plan.documents, step, graph.catalogue);
         return (
-          <button key={key} type="button" className="check-line" onClick={() => { bay.choose(key); bay.show('step'); }}>
+          <button
+            key={key}
+            type="button"
+            className="check-line"
+            onClick={() => {
+              bay.choose(key);
+              bay.show('step');
+            }}
+          >
             {verb} {plate && <span className="plate">{plate}</span>} {thing} {count && count > 1 ? `× ${count}` : ''}
           </button>
         );
@@ -56,23 +89,44 @@ function Skip({ bay }: { bay: Bay }) {
     record({ type: 'skipped', action: bay.now!.key, reason });
     bay.show('step');
   };
-  return <Chips label={`Leave out “${[verb, plate, thing].filter(Boolean).join(' ')}”, because it is`} value={null} options={SKIP_REASONS} onPick={skip} />;
+  return (
+    <Chips
+      label={`Leave out “${[verb, plate, thing].filter(Boolean).join(' ')}”, because it is`}
+      value={null}
+      options={SKIP_REASONS}
+      onPick={skip}
+    />
+  );
 }
 
 function NoteLine({ bay }: { bay: Bay }) {
   const [text, setText] = useState('');
   const step = bay.now?.step;
   const keep = () => {
-    bay.handle.record({ type: 'note', text: text.trim(), ...(step?.procedure ? { item: `${step.procedure}/${step.item}` } : {}) });
+    bay.handle.record({
+      type: 'note',
+      text: text.trim(),
+      ...(step?.procedure ? { item: `${step.procedure}/${step.item}` } : {}),
+    });
     setText('');
     bay.show('step');
   };
   return (
     <div className="more-block">
-      <label className="label" htmlFor="run-note">Note for the file</label>
+      <label className="label" htmlFor="run-note">
+        Note for the file
+      </label>
       <div className="d-flex gap-2">
-        <input id="run-note" className="form-control" maxLength={2000} value={text} onChange={(event) => setText(event.target.value)} />
-        <button type="button" className="btn btn-outline-dark" disabled={!text.trim()} onClick={keep}>Keep</button>
+        <input
+          id="run-note"
+          className="form-control"
+          maxLength={2000}
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+        />
+        <button type="button" className="btn btn-outline-dark" disabled={!text.trim()} onClick={keep}>
+          Keep
+        </button>
       </div>
     </div>
   );
@@ -87,14 +141,38 @@ function HandOver({ bay }: { bay: Bay }) {
   };
   return (
     <div className="more-block">
-      <label className="label" htmlFor="hand-over-note">Say for whoever takes it over</label>
-      <input id="hand-over-note" className="form-control mb-2" maxLength={2000} value={note} onChange={(event) => setNote(event.target.value)} />
-      <Chips label="Hand over to" value={null} options={others.map(({ id, name }): [string, string] => [id, name])} onPick={give} />
+      <label className="label" htmlFor="hand-over-note">
+        Say for whoever takes it over
+      </label>
+      <input
+        id="hand-over-note"
+        className="form-control mb-2"
+        maxLength={2000}
+        value={note}
+        onChange={(event) => setNote(event.target.value)}
+      />
+      <Chips
+        label="Hand over to"
+        value={null}
+        options={others.map(({ id, name }): [string, string] => [id, name])}
+        onPick={give}
+      />
     </div>
   );
 }
 
 function Night() {
   const [scheme, setScheme] = useScheme();
-  return <Chips label="Screen" value={scheme} options={[['day', 'Day bay'], ['night', 'Night bay'], ['auto', 'As the tablet']]} onPick={setScheme} />;
+  return (
+    <Chips
+      label="Screen"
+      value={scheme}
+      options={[
+        ['day', 'Day bay'],
+        ['night', 'Night bay'],
+        ['auto', 'As the tablet'],
+      ]}
+      onPick={setScheme}
+    />
+  );
 }

@@ -2,8 +2,17 @@
 import type { Bay } from './bay';
 
 /** A run that rests: why, who has it, and how to go on. */
-export function PausedPanel({ bay: { handle: { state, record }, nameOf, me } }: { bay: Bay }) {
-  const goOn = () => record({ type: 'resumed' }, ...(state.holder !== me ? [{ type: 'handedOver' as const, to: me }] : []));
+export function PausedPanel({
+  bay: {
+    handle: { state, record },
+    nameOf,
+    me,
+  },
+}: {
+  bay: Bay;
+}) {
+  const goOn = () =>
+    record({ type: 'resumed' }, ...(state.holder !== me ? [{ type: 'handedOver' as const, to: me }] : []));
   return (
     <section className="run-panel">
       <div className="run-scroll" tabIndex={0}>
@@ -12,7 +21,9 @@ export function PausedPanel({ bay: { handle: { state, record }, nameOf, me } }: 
         {state.holder && <p className="where">{nameOf(state.holder)} has it.</p>}
         {state.handOverNote && <p className="caution mild">{state.handOverNote}</p>}
       </div>
-      <button type="button" className="done-bar" onClick={goOn}>Go on</button>
+      <button type="button" className="done-bar" onClick={goOn}>
+        Go on
+      </button>
     </section>
   );
 }

@@ -20,23 +20,95 @@ export const NO_PIECES: Pieces = { out: 0, broken: 0, usable: false, lost: 0, in
 /** The facts of broken and lost pieces, each with what this device knew of before. */
 export function pieceFacts(log: RunEvent[], item: string, { broken, usable, lost, inside }: Pieces): RunRecordable[] {
   return [
-    ...(broken ? [{ type: 'broken' as const, item, count: broken, known: knownPieces(log, item, 'broken'), ...(usable ? { usable } : {}) }] : []),
-    ...(lost ? [{ type: 'lost' as const, item, count: lost, known: knownPieces(log, item, 'lost'), ...(inside ? { inside } : {}) }] : []),
+    ...(broken
+      ? [
+          {
+            type: 'broken' as const,
+            item,
+            count: broken,
+            known: knownPieces(log, item, 'broken'),
+            ...(usable ? { usable } : {}),
+          },
+        ]
+      : []),
+    ...(lost
+      ? [
+          {
+            type: 'lost' as const,
+            item,
+            count: lost,
+            known: knownPieces(log, item, 'lost'),
+            ...(inside ? { inside } : {}),
+          },
+        ]
+      : []),
   ];
 }
 
 /** How many came out, broke, went missing; of what is destroyed in any case only how many came out. */
-export function PieceSteppers({ left, scrap, pieces, onChange }: { left: number; scrap: boolean; pieces: Pieces; onChange: (pieces: Pieces) => void }) {
+export function PieceSteppers({
+  left,
+  scrap,
+  pieces,
+  onChange,
+}: {
+  left: number;
+  scrap: boolean;
+  pieces: Pieces;
+  onChange: (pieces: Pieces) => void;
+}) {
   const set = (change: Partial<Pieces>) => onChange({ ...pieces, ...change });
   return (
     <>
       <div className="steppers">
-        {left > 1 && <Stepper label={(value) => `${value} of ${left} out`} min={1} max={left} value={pieces.out} onChange={(out) => set({ out, broken: Math.min(pieces.broken, out), lost: Math.min(pieces.lost, out) })} />}
-        {!scrap && <Stepper label={(value) => `${value} broken`} max={pieces.out - pieces.lost} value={pieces.broken} onChange={(broken) => set({ broken })} />}
-        {!scrap && <Stepper label={(value) => `${value} lost`} max={pieces.out - pieces.broken} value={pieces.lost} onChange={(lost) => set({ lost })} />}
+        {left > 1 && (
+          <Stepper
+            label={(value) => `${value} of ${left} out`}
+            min={1}
+            max={left}
+            value={pieces.out}
+            onChange={(out) => set({ out, broken: Math.min(pieces.broken, out), lost: Math.min(pieces.lost, out) })}
+          />
+        )}
+        {!scrap && (
+          <Stepper
+            label={(value) => `${value} broken`}
+            max={pieces.out - pieces.lost}
+            value={pieces.broken}
+            onChange={(broken) => set({ broken })}
+          />
+        )}
+        {!scrap && (
+          <Stepper
+            label={(value) => `${value} lost`}
+            max={pieces.out - pieces.broken}
+            value={pieces.lost}
+            onChange={(lost) => set({ lost })}
+          />
+        )}
       </div>
-      {pieces.broken > 0 && <Chips label="Broken" value={pieces.usable ? 'usable' : 'scrap'} options={[['scrap', 'for the bin'], ['usable', 'still usable']]} onPick={(value) => set({ usable: value === 'usable' })} />}
-      {pieces.lost > 0 && <Chips label="Lost" value={pieces.inside ? 'inside' : 'gone'} options={[['gone', 'gone'], ['inside', 'fell inside']]} onPick={(value) => set({ inside: value === 'inside' })} />}
+      {pieces.broken > 0 && (
+        <Chips
+          label="Broken"
+          value={pieces.usable ? 'usable' : 'scrap'}
+          options={[
+            ['scrap', 'for the bin'],
+            ['usable', 'still usable'],
+          ]}
+          onPick={(value) => set({ usable: value === 'usable' })}
+        />
+      )}
+      {pieces.lost > 0 && (
+        <Chips
+          label="Lost"
+          value={pieces.inside ? 'inside' : 'gone'}
+          options={[
+            ['gone', 'gone'],
+            ['inside', 'fell inside'],
+          ]}
+          onPick={(value) => set({ inside: value === 'inside' })}
+        />
+      )}
     </>
   );
 }

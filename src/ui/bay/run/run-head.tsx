@@ -8,17 +8,33 @@ import type { Bay } from './bay';
 
 /** What it is, who has it, the whole run as a strip of ticks, how far, and whether everything is saved. */
 export function RunHead({ bay }: { bay: Bay }) {
-  const { handle: { plan, state, view, sending }, run, job, me, nameOf } = bay;
+  const {
+    handle: { plan, state, view, sending },
+    run,
+    job,
+    me,
+    nameOf,
+  } = bay;
   const steps = currentSteps(state, view);
   const done = steps.filter(isOver).length;
   const minutes = Math.max(1, Math.round(timeLeft(plan, state, view).likelySeconds / 60));
-  const words = state.finished ? 'finished' : state.phase === 'fit' ? 'fitting' : done === steps.length ? 'all steps done' : `${done + 1} of ${steps.length} · about ${minutes} min to go`;
+  const words = state.finished
+    ? 'finished'
+    : state.phase === 'fit'
+      ? 'fitting'
+      : done === steps.length
+        ? 'all steps done'
+        : `${done + 1} of ${steps.length} · about ${minutes} min to go`;
   return (
     <header className="run-head">
       <span className="title">{run.title}</span>
       {(plan.unverified ?? []).length > 0 && <span className="unverified-chip">not verified</span>}
-      {state.holder && state.holder !== me && !state.finished && <span className="unverified-chip held">{nameOf(state.holder).split(' ')[0]} has it</span>}
-      <span className="job"><Link href={`/jobs/${job.number}`}>Job {job.number}</Link> · {job.title}</span>
+      {state.holder && state.holder !== me && !state.finished && (
+        <span className="unverified-chip held">{nameOf(state.holder).split(' ')[0]} has it</span>
+      )}
+      <span className="job">
+        <Link href={`/jobs/${job.number}`}>Job {job.number}</Link> · {job.title}
+      </span>
       <Strip steps={steps} />
       <span className="progress-words">{words}</span>
       <SavedWords sending={sending} />
@@ -31,7 +47,11 @@ type Tick = { look: string; state: string; part: string };
 
 /** Ticks grouped by the part they belong to; height tells parts, fasteners and gates apart. */
 function Strip({ steps }: { steps: RunStep[] }) {
-  const ticks = steps.map(({ step, state }): Tick => ({ look: tickLook(step), state, part: tickLook(step) === 'tall' ? 'part' : 'piece' }));
+  const ticks = steps.map(({ step, state }): Tick => ({
+    look: tickLook(step),
+    state,
+    part: tickLook(step) === 'tall' ? 'part' : 'piece',
+  }));
   const groups: Tick[][] = [];
   ticks.forEach((tick, at) => {
     if (at === 0 || (tick.part === 'piece' && ticks[at - 1].part === 'part')) groups.push([]);
@@ -39,7 +59,13 @@ function Strip({ steps }: { steps: RunStep[] }) {
   });
   return (
     <span className="strip" aria-hidden="true">
-      {groups.map((group, g) => <span key={g} className="group">{group.map((tick, at) => <i key={at} className={`${tick.look} ${tick.state}`} />)}</span>)}
+      {groups.map((group, g) => (
+        <span key={g} className="group">
+          {group.map((tick, at) => (
+            <i key={at} className={`${tick.look} ${tick.state}`} />
+          ))}
+        </span>
+      ))}
     </span>
   );
 }

@@ -8,15 +8,28 @@ import { shownSuspects } from './stuck-panel';
 
 /** The panel as it stands now, large at the place of the next action. A tap on an open fastener brings its step up; beside a stuck part it says where it resists. */
 export function RunMap({ bay }: { bay: Bay }) {
-  const { handle: { plan, state, view }, now: nowStep, sheet } = bay;
+  const {
+    handle: { plan, state, view },
+    now: nowStep,
+    sheet,
+  } = bay;
   const step = nowStep?.step;
   const document = plan.documents.find((one) => one.id === step?.procedure) ?? plan.documents[0];
   const svg = useRef<SVGSVGElement>(null);
   const appearance = useMemo(
-    () => fromDone(document, plan.options, (id) => isOut(state, document, id)), [document, plan.options, state],
+    () => fromDone(document, plan.options, (id) => isOut(state, document, id)),
+    [document, plan.options, state],
   );
   const now = step?.procedure ? step.item : null;
-  const open = useMemo(() => new Map(view.removal.filter((one) => (one.state === 'open' || one.state === 'now') && one.step.procedure === document.id).map((one) => [one.step.item, one.key])), [view, document]);
+  const open = useMemo(
+    () =>
+      new Map(
+        view.removal
+          .filter((one) => (one.state === 'open' || one.state === 'now') && one.step.procedure === document.id)
+          .map((one) => [one.step.item, one.key]),
+      ),
+    [view, document],
+  );
   const isPanel = now !== null && document.parts.some((part) => part.id === now && part.kind === 'panel');
   const asksPlace = sheet === 'stuck' || sheet === 'extra';
   const tapped = (event: PointerEvent<SVGSVGElement>) => {
@@ -32,15 +45,37 @@ export function RunMap({ bay }: { bay: Bay }) {
   const picks = sheet === 'differs' || (sheet === 'step' && state.phase === 'remove');
   return (
     <div className={`run-map ${asksPlace ? 'asks-place' : ''}`}>
-      <PanelMap svgRef={svg} document={document} appearance={appearance} now={now} open={state.phase === 'remove' ? new Set([...open.keys()].filter((id) => id !== now)) : undefined}
-        zoomTo={isPanel || asksPlace || sheet === 'differs' ? null : now} leader={asksPlace ? null : now && leaderWords(document, now)}
-        onGround={asksPlace ? tapped : undefined} onSelect={picks ? pick : undefined} selected={bay.differing?.split('/')[1]}>
-        {(drawing) => asksPlace && (
-          <>
-            {sheet === 'stuck' && shownSuspects(bay.suspects).map((suspect, n) => suspect.at && <Numbered key={`${suspect.culprit} ${suspect.words}`} drawing={drawing} at={toDrawing(drawing, suspect.at)} text={String(n + 1)} />)}
-            {bay.point && <Resists drawing={drawing} at={toDrawing(drawing, bay.point)} />}
-          </>
-        )}
+      <PanelMap
+        svgRef={svg}
+        document={document}
+        appearance={appearance}
+        now={now}
+        open={state.phase === 'remove' ? new Set([...open.keys()].filter((id) => id !== now)) : undefined}
+        zoomTo={isPanel || asksPlace || sheet === 'differs' ? null : now}
+        leader={asksPlace ? null : now && leaderWords(document, now)}
+        onGround={asksPlace ? tapped : undefined}
+        onSelect={picks ? pick : undefined}
+        selected={bay.differing?.split('/')[1]}
+      >
+        {(drawing) =>
+          asksPlace && (
+            <>
+              {sheet === 'stuck' &&
+                shownSuspects(bay.suspects).map(
+                  (suspect, n) =>
+                    suspect.at && (
+                      <Numbered
+                        key={`${suspect.culprit} ${suspect.words}`}
+                        drawing={drawing}
+                        at={toDrawing(drawing, suspect.at)}
+                        text={String(n + 1)}
+                      />
+                    ),
+                )}
+              {bay.point && <Resists drawing={drawing} at={toDrawing(drawing, bay.point)} />}
+            </>
+          )
+        }
       </PanelMap>
     </div>
   );
@@ -49,13 +84,27 @@ export function RunMap({ bay }: { bay: Bay }) {
 /** A suspect's number at its place. */
 function Numbered({ drawing, at: [x, y], text }: { drawing: Drawing; at: [number, number]; text: string }) {
   const r = drawing.width / 52;
-  return <g className="suspect-mark" transform={`translate(${x + r * 1.5} ${y - r * 1.5})`} pointerEvents="none"><circle r={r} /><text y={r * 0.45} fontSize={r * 1.35}>{text}</text></g>;
+  return (
+    <g className="suspect-mark" transform={`translate(${x + r * 1.5} ${y - r * 1.5})`} pointerEvents="none">
+      <circle r={r} />
+      <text y={r * 0.45} fontSize={r * 1.35}>
+        {text}
+      </text>
+    </g>
+  );
 }
 
 /** Where it stays tight. */
 function Resists({ drawing, at: [x, y] }: { drawing: Drawing; at: [number, number] }) {
   const r = drawing.width / 22;
-  return <g className="resists" transform={`translate(${x} ${y})`} pointerEvents="none"><circle r={r} /><path d={`M${-r * 1.5} 0H${-r * 0.5}M${r * 0.5} 0H${r * 1.5}M0 ${-r * 1.5}V${-r * 0.5}M0 ${r * 0.5}V${r * 1.5}`} /></g>;
+  return (
+    <g className="resists" transform={`translate(${x} ${y})`} pointerEvents="none">
+      <circle r={r} />
+      <path
+        d={`M${-r * 1.5} 0H${-r * 0.5}M${r * 0.5} 0H${r * 1.5}M0 ${-r * 1.5}V${-r * 0.5}M0 ${r * 0.5}V${r * 1.5}`}
+      />
+    </g>
+  );
 }
 
 /** Whether an item is off the vehicle now: all of it taken out and not put back. */
@@ -63,7 +112,12 @@ function isOut(state: RunState, document: ProcedureDocument, id: string): boolea
   const key = `${document.id}/${id}`;
   const did = (type: string) => state.done.has(`${type}:${key}`);
   const fastener = document.fasteners.find((one) => one.id === id);
-  if (fastener) return doneCount(state.done.get(`release:${key}`), countOf(fastener)) >= countOf(fastener) && !did('start') && !did('fit');
+  if (fastener)
+    return (
+      doneCount(state.done.get(`release:${key}`), countOf(fastener)) >= countOf(fastener) &&
+      !did('start') &&
+      !did('fit')
+    );
   return (did('undo') && !did('join')) || (did('takeOff') && !did('place'));
 }
 
@@ -71,6 +125,8 @@ function isOut(state: RunState, document: ProcedureDocument, id: string): boolea
 function leaderWords(document: ProcedureDocument, id: string): string | null {
   const index = indexItems(document);
   if (index.parts.has(id)) return null;
-  const cover = findItem(index, id)?.behind?.map((text) => parseReference(text)?.item ?? '').find((item) => index.parts.has(item));
+  const cover = findItem(index, id)
+    ?.behind?.map((text) => parseReference(text)?.item ?? '')
+    .find((item) => index.parts.has(item));
   return cover ? `under the ${itemWords(index, cover)}` : itemWords(index, id);
 }

@@ -44,7 +44,22 @@ export function Run({ start, me }: { start: RunStart; me: string }) {
     setDiffering(null);
   };
   const bay: Bay = {
-    ...start, me, handle, now, choose, zone, keepTo, sheet, show, point, setPoint, stuckPart, setStuckPart, differing, setDiffering, suspects,
+    ...start,
+    me,
+    handle,
+    now,
+    choose,
+    zone,
+    keepTo,
+    sheet,
+    show,
+    point,
+    setPoint,
+    stuckPart,
+    setStuckPart,
+    differing,
+    setDiffering,
+    suspects,
     nameOf: (person) => start.people.find(({ id }) => id === person)?.name ?? person,
   };
   const atEnd = state.finished || (state.phase === 'refit' && !view.now);
@@ -53,7 +68,14 @@ export function Run({ start, me }: { start: RunStart; me: string }) {
     <CatalogueProvider ownKinds={start.run.plan.ownKinds ?? NONE}>
       <main className="run">
         <RunHead bay={bay} />
-        {atEnd ? <ClosePanel bay={bay} /> : <><RunMap bay={bay} /><Panel bay={bay} /></>}
+        {atEnd ? (
+          <ClosePanel bay={bay} />
+        ) : (
+          <>
+            <RunMap bay={bay} />
+            <Panel bay={bay} />
+          </>
+        )}
       </main>
     </CatalogueProvider>
   );
@@ -61,10 +83,18 @@ export function Run({ start, me }: { start: RunStart; me: string }) {
 
 const NO_SUSPECTS: Suspect[] = [];
 
-function useSuspects({ graph, plan, state }: RunHandle, now: RunStep | null, stuckPart: string | null, point: Point | null): Suspect[] {
+function useSuspects(
+  { graph, plan, state }: RunHandle,
+  now: RunStep | null,
+  stuckPart: string | null,
+  point: Point | null,
+): Suspect[] {
   const procedure = now?.step.procedure ?? null;
   const part = stuckPart ?? (now && partOfStep(graph, procedure, now.step.item));
-  return useMemo(() => (procedure && part ? wontMove(graph, plan, state, `${procedure}/${part}`, point) : NO_SUSPECTS), [graph, plan, state, procedure, part, point]);
+  return useMemo(
+    () => (procedure && part ? wontMove(graph, plan, state, `${procedure}/${part}`, point) : NO_SUSPECTS),
+    [graph, plan, state, procedure, part, point],
+  );
 }
 
 /** The step to do: one that was chosen while it is open, else the first open one of the door kept to, else the first of all. */
@@ -87,7 +117,8 @@ function Panel({ bay }: { bay: Bay }) {
   if (sheet === 'extra') return <ExtraPanel bay={bay} />;
   if (sheet === 'more') return <MorePanel bay={bay} />;
   if (state.phase === 'fit' || !now) return <FitPanel bay={bay} />;
-  if ('gate' in now.step && now.step.gate === 'test') return <TestPanel key={now.key} bay={bay} step={now.step as RefitStep} />;
+  if ('gate' in now.step && now.step.gate === 'test')
+    return <TestPanel key={now.key} bay={bay} step={now.step as RefitStep} />;
   if ('gate' in now.step && now.step.gate) return <GatePanel key={now.key} bay={bay} step={now.step as RefitStep} />;
   return <StepPanel key={`${now.key} ${now.done}`} bay={bay} now={now} />;
 }

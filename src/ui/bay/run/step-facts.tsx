@@ -13,16 +13,57 @@ export function Facts({ bay: { handle }, now, soundBack }: { bay: Bay; now: RunS
   const kind = [fastener?.thread, fastener?.length && `${fastener.length} mm`].filter(Boolean).join(', ');
   const chain = plan.why[now.key] ?? [];
   // A fastener's first reason is what it holds, and that stands above already.
-  const why = step.type === 'release' ? chain[1] ?? chain[0] : chain[0];
+  const why = step.type === 'release' ? (chain[1] ?? chain[0]) : chain[0];
   const tool = toolFor(step.tool);
   const pieceStep = ['release', 'start', 'fit'].includes(step.type);
   return (
     <dl className="facts">
-      {pieceStep && bin !== undefined && <><dt>Tray</dt><dd><span className="bin-plate">Bin {bin}</span> {kind}{soundBack !== null && ` · ${soundBack} sound in it`}</dd></>}
-      {step.type === 'release' && bin === undefined && fastener && <><dt>Tray</dt><dd>{label ? <>tape it to its part: <strong>{label}</strong></> : fastenerKindOf(graph, step.procedure, step.item)!.destructive ? 'scrap, it comes back new' : 'stays on the part'}</dd></>}
-      {tool.code !== 'hand' && step.type !== 'release' && <><dt>Tool</dt><dd>{tool.name}</dd></>}
-      {step.type === 'release' && tool.code !== 'hand' && <><dt>Tool</dt><dd>{tool.name}{fastener?.recess ? `, extension for ${fastener.recess} mm` : ''}</dd></>}
-      {why && <><dt>Why</dt><dd>{why}</dd></>}
+      {pieceStep && bin !== undefined && (
+        <>
+          <dt>Tray</dt>
+          <dd>
+            <span className="bin-plate">Bin {bin}</span> {kind}
+            {soundBack !== null && ` · ${soundBack} sound in it`}
+          </dd>
+        </>
+      )}
+      {step.type === 'release' && bin === undefined && fastener && (
+        <>
+          <dt>Tray</dt>
+          <dd>
+            {label ? (
+              <>
+                tape it to its part: <strong>{label}</strong>
+              </>
+            ) : fastenerKindOf(graph, step.procedure, step.item)!.destructive ? (
+              'scrap, it comes back new'
+            ) : (
+              'stays on the part'
+            )}
+          </dd>
+        </>
+      )}
+      {tool.code !== 'hand' && step.type !== 'release' && (
+        <>
+          <dt>Tool</dt>
+          <dd>{tool.name}</dd>
+        </>
+      )}
+      {step.type === 'release' && tool.code !== 'hand' && (
+        <>
+          <dt>Tool</dt>
+          <dd>
+            {tool.name}
+            {fastener?.recess ? `, extension for ${fastener.recess} mm` : ''}
+          </dd>
+        </>
+      )}
+      {why && (
+        <>
+          <dt>Why</dt>
+          <dd>{why}</dd>
+        </>
+      )}
     </dl>
   );
 }

@@ -26,7 +26,10 @@ export function StepPanel({ bay, now }: { bay: Bay; now: RunStep }) {
   const left = now.total - now.done;
   const [pieces, setPieces] = useState({ ...NO_PIECES, out: left });
   const second = oneMoveWith(state.phase === 'refit' ? view.refit : view.removal, now);
-  const words = inOneMove(instructionFor(plan.documents, step, graph.catalogue), second && instructionFor(plan.documents, second.step, graph.catalogue));
+  const words = inOneMove(
+    instructionFor(plan.documents, step, graph.catalogue),
+    second && instructionFor(plan.documents, second.step, graph.catalogue),
+  );
   const item = `${step.procedure}/${step.item}`;
   const row = view.ledger.find((one) => one.item === item);
   const isReturn = ['start', 'fit'].includes(step.type);
@@ -41,34 +44,57 @@ export function StepPanel({ bay, now }: { bay: Bay; now: RunStep }) {
     bay.choose(null);
     handle.record(
       { type: 'done', action: now.key, ...(pieces.out < left || now.done > 0 ? { count: pieces.out } : {}) },
-      ...(second ? [{ type: 'done' as const, action: second.key }] : []), ...pieceFacts(state.log, item, pieces),
+      ...(second ? [{ type: 'done' as const, action: second.key }] : []),
+      ...pieceFacts(state.log, item, pieces),
     );
   };
   const other = useOther(bay, now);
   useRunKeys({ done, back: handle.back, other });
-  const swipe = useDrag(({ last, movement: [x, y] }) => {
-    if (last && Math.abs(x) > SWIPE_PX && Math.abs(x) > 2 * Math.abs(y)) other(x < 0 ? 1 : -1);
-  }, { axis: 'x', filterTaps: true });
+  const swipe = useDrag(
+    ({ last, movement: [x, y] }) => {
+      if (last && Math.abs(x) > SWIPE_PX && Math.abs(x) > 2 * Math.abs(y)) other(x < 0 ? 1 : -1);
+    },
+    { axis: 'x', filterTaps: true },
+  );
   const caution = isRemoval || !('reverses' in step) ? stepCaution(graph, step as Action) : null;
   return (
     <section className="run-panel" aria-live="polite">
       <div className="run-scroll" tabIndex={0} {...swipe()} style={{ touchAction: 'pan-y' }}>
-      <ZoneNow bay={bay} procedure={step.procedure} />
-      <h1 className="verb">
-        {words.verb} {words.plate && <span className="plate">{words.plate}</span>} {!(words.plate && isFastener(step.type)) && words.thing}{' '}
-        {count !== null && count > 1 && <span className="times">× {count}</span>}
-      </h1>
-      <div className="where">{words.lines.map((line) => <p key={line}>{line}</p>)}</div>
-      {caution && <p className={`caution ${/SRS|protection|battery/i.test(caution) ? '' : 'mild'}`}>{caution}</p>}
-      {'notes' in step && step.notes.map((note) => <p key={note} className="caution mild">{note}</p>)}
-      <Facts bay={bay} now={now} soundBack={isReturn && row ? soundPieces(row) : null} />
+        <ZoneNow bay={bay} procedure={step.procedure} />
+        <h1 className="verb">
+          {words.verb} {words.plate && <span className="plate">{words.plate}</span>}{' '}
+          {!(words.plate && isFastener(step.type)) && words.thing}{' '}
+          {count !== null && count > 1 && <span className="times">× {count}</span>}
+        </h1>
+        <div className="where">
+          {words.lines.map((line) => (
+            <p key={line}>{line}</p>
+          ))}
+        </div>
+        {caution && <p className={`caution ${/SRS|protection|battery/i.test(caution) ? '' : 'mild'}`}>{caution}</p>}
+        {'notes' in step &&
+          step.notes.map((note) => (
+            <p key={note} className="caution mild">
+              {note}
+            </p>
+          ))}
+        <Facts bay={bay} now={now} soundBack={isReturn && row ? soundPieces(row) : null} />
       </div>
       <OthersLine bay={bay} />
       <NextLine bay={bay} now={second ?? now} />
       {isReturn && row && <ShortLines rows={[row]} run={handle} />}
-      {step.type === 'release' && <PieceSteppers left={left} scrap={!!fastenerKindOf(graph, step.procedure, step.item)?.destructive} pieces={pieces} onChange={setPieces} />}
+      {step.type === 'release' && (
+        <PieceSteppers
+          left={left}
+          scrap={!!fastenerKindOf(graph, step.procedure, step.item)?.destructive}
+          pieces={pieces}
+          onChange={setPieces}
+        />
+      )}
       <button type="button" className="done-bar" disabled={short > 0} onClick={done}>
-        {step.type === 'release' && pieces.out < left ? `${pieces.out} ${pieces.out === 1 ? 'is' : 'are'} out` : words.done}
+        {step.type === 'release' && pieces.out < left
+          ? `${pieces.out} ${pieces.out === 1 ? 'is' : 'are'} out`
+          : words.done}
       </button>
       <RunFoot bay={bay} />
     </section>
@@ -87,7 +113,7 @@ function useOther(bay: Bay, now: RunStep): (by: 1 | -1) => void {
 
 /** Two steps told as one: the motions of the first, what becomes of the part from the second. */
 const inOneMove = (first: Instruction, second: Instruction | null): Instruction =>
-  (second ? { ...second, lines: [...first.lines, ...second.lines] } : first);
+  second ? { ...second, lines: [...first.lines, ...second.lines] } : first;
 
 /** A screw is known by its size alone; a plug needs its name. */
 const isFastener = (type: string) => ['release', 'start', 'tighten', 'fit'].includes(type);

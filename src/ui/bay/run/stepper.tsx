@@ -1,12 +1,28 @@
 'use client';
 /** A count with large minus and plus. */
-export function Stepper({ label, value, min = 0, max, onChange }: { label: (value: number) => string; value: number; min?: number; max: number; onChange: (value: number) => void }) {
+export function Stepper({
+  label,
+  value,
+  min = 0,
+  max,
+  onChange,
+}: {
+  label: (value: number) => string;
+  value: number;
+  min?: number;
+  max: number;
+  onChange: (value: number) => void;
+}) {
   const words = label(value);
   return (
     <div className="stepper" role="group" aria-label={words}>
-      <button type="button" aria-label={`Fewer: ${words}`} disabled={value <= min} onClick={() => onChange(value - 1)}>−</button>
+      <button type="button" aria-label={`Fewer: ${words}`} disabled={value <= min} onClick={() => onChange(value - 1)}>
+        −
+      </button>
       <output className={value > 0 && min === 0 ? 'some' : ''}>{words}</output>
-      <button type="button" aria-label={`More: ${words}`} disabled={value >= max} onClick={() => onChange(value + 1)}>+</button>
+      <button type="button" aria-label={`More: ${words}`} disabled={value >= max} onClick={() => onChange(value + 1)}>
+        +
+      </button>
     </div>
   );
 }

@@ -12,12 +12,19 @@ const SHOWN = 6;
 /** Suspects that are listed, and numbered on the map: the likeliest, and always what nobody recorded, which is the way to add it. */
 export function shownSuspects(suspects: Suspect[]): Suspect[] {
   const first = suspects.slice(0, SHOWN);
-  return first.some(({ cause }) => cause === 'unrecorded') ? first : [...first.slice(0, SHOWN - 1), ...suspects.filter(({ cause }) => cause === 'unrecorded')];
+  return first.some(({ cause }) => cause === 'unrecorded')
+    ? first
+    : [...first.slice(0, SHOWN - 1), ...suspects.filter(({ cause }) => cause === 'unrecorded')];
 }
 
 /** Where a part that will not move may still be held: the likely causes with reason and place; the answer is kept for the next one. */
 export function StuckPanel({ bay }: { bay: Bay }) {
-  const { handle: { graph, plan, record }, now, point, suspects } = bay;
+  const {
+    handle: { graph, plan, record },
+    now,
+    point,
+    suspects,
+  } = bay;
   const procedure = now?.step.procedure ?? plan.documents[0].id;
   const index = graph.indexes.get(procedure)!;
   const parts = useMemo(() => partsInQuestion(bay, procedure), [bay, procedure]);
@@ -26,7 +33,14 @@ export function StuckPanel({ bay }: { bay: Bay }) {
   const item = `${procedure}/${part}`;
   const confirm = (suspect: Suspect) => {
     if (suspect.cause === 'unrecorded') return bay.show('extra');
-    record({ type: 'stuck', item, cause: suspect.cause, words: suspect.words, ...(point ? { point } : {}), ...(suspect.culprit ? { culprit: suspect.culprit } : {}) });
+    record({
+      type: 'stuck',
+      item,
+      cause: suspect.cause,
+      words: suspect.words,
+      ...(point ? { point } : {}),
+      ...(suspect.culprit ? { culprit: suspect.culprit } : {}),
+    });
     setFound(suspect);
   };
   if (found) return <Found bay={bay} item={item} part={itemWords(index, part)} suspect={found} />;
@@ -34,14 +48,27 @@ export function StuckPanel({ bay }: { bay: Bay }) {
     <section className="run-panel stuck-panel" aria-live="polite">
       <div className="run-scroll" tabIndex={0}>
         <h1 className="verb small">Stop pulling. What still holds the {itemWords(index, part)}?</h1>
-        <p className="where">{point ? 'Most likely near the place you tapped:' : 'Tap the map where it stays tight, or look here first:'}</p>
-        {parts.length > 1 && <Chips label="Part" value={part} options={parts.map((id): [string, string] => [id, itemWords(index, id)])} onPick={bay.setStuckPart} />}
+        <p className="where">
+          {point ? 'Most likely near the place you tapped:' : 'Tap the map where it stays tight, or look here first:'}
+        </p>
+        {parts.length > 1 && (
+          <Chips
+            label="Part"
+            value={part}
+            options={parts.map((id): [string, string] => [id, itemWords(index, id)])}
+            onPick={bay.setStuckPart}
+          />
+        )}
         <ol className="suspects">
           {shownSuspects(suspects).map((suspect, n) => (
             <li key={`${suspect.culprit} ${suspect.words}`}>
               <button type="button" onClick={() => confirm(suspect)}>
-                <span className="what"><b>{n + 1}</b> {suspect.words}</span>
-                <span className="share" aria-label={`${Math.round(suspect.share * 100)} in 100`}><i style={{ width: `${Math.max(4, suspect.share * 100)}%` }} /></span>
+                <span className="what">
+                  <b>{n + 1}</b> {suspect.words}
+                </span>
+                <span className="share" aria-label={`${Math.round(suspect.share * 100)} in 100`}>
+                  <i style={{ width: `${Math.max(4, suspect.share * 100)}%` }} />
+                </span>
                 <span className="reason">{capital(suspect.reason)}</span>
                 <span className="it-was">It was this</span>
               </button>
@@ -60,8 +87,12 @@ function partsInQuestion(bay: Bay, procedure: string): string[] {
   const own = partOfStep(graph, procedure, bay.now?.step.item ?? '');
   const index = graph.indexes.get(procedure)!;
   const presence = graph.presence.get(procedure)!.of;
-  const open = [...index.parts.keys()].filter((id) => presence.get(id) !== 'absent' && !state.done.has(`takeOff:${procedure}/${id}`)
-    && bay.handle.view.removal.some((step) => step.key === `free:${procedure}/${id}` && step.state !== 'waiting'));
+  const open = [...index.parts.keys()].filter(
+    (id) =>
+      presence.get(id) !== 'absent' &&
+      !state.done.has(`takeOff:${procedure}/${id}`) &&
+      bay.handle.view.removal.some((step) => step.key === `free:${procedure}/${id}` && step.state !== 'waiting'),
+  );
   return [...new Set([...(own ? [own] : []), ...open])].slice(0, 5);
 }
 
@@ -70,7 +101,11 @@ function Found({ bay, item, part, suspect }: { bay: Bay; item: string; part: str
   const [told, setTold] = useState(false);
   const step = suspect.culprit && view.removal.find(({ key }) => key.endsWith(`:${suspect.culprit}`));
   const tell = () => {
-    record({ type: 'finding', item, text: `${capital(part)} would not move: ${suspect.words}. ${capital(suspect.reason)}.` });
+    record({
+      type: 'finding',
+      item,
+      text: `${capital(part)} would not move: ${suspect.words}. ${capital(suspect.reason)}.`,
+    });
     setTold(true);
   };
   const go = () => {
@@ -83,10 +118,20 @@ function Found({ bay, item, part, suspect }: { bay: Bay; item: string; part: str
         <span className="label">Noted for this vehicle</span>
         <h1 className="verb small">{suspect.words}</h1>
         <p className="where">{capital(suspect.reason)}. The next one on this kind of door is told sooner.</p>
-        {told ? <p className="good" role="status">The procedure’s lead will see it as a finding.</p>
-          : <button type="button" className="check-line" onClick={tell}><span className="box" aria-hidden="true" />Make it a finding for the procedure</button>}
+        {told ? (
+          <p className="good" role="status">
+            The procedure’s lead will see it as a finding.
+          </p>
+        ) : (
+          <button type="button" className="check-line" onClick={tell}>
+            <span className="box" aria-hidden="true" />
+            Make it a finding for the procedure
+          </button>
+        )}
       </div>
-      <button type="button" className="done-bar" onClick={go}>{step && step.state === 'open' ? 'Do it now' : 'Go on'}</button>
+      <button type="button" className="done-bar" onClick={go}>
+        {step && step.state === 'open' ? 'Do it now' : 'Go on'}
+      </button>
       <SheetFoot bay={bay} />
     </section>
   );

@@ -1,6 +1,15 @@
 'use client';
 import { useMemo, useRef } from 'react';
-import { basisOf, foldRun, lastStepEvents, viewRun, type RunBasis, type RunEvent, type RunState, type RunView } from '@/core/run';
+import {
+  basisOf,
+  foldRun,
+  lastStepEvents,
+  viewRun,
+  type RunBasis,
+  type RunEvent,
+  type RunState,
+  type RunView,
+} from '@/core/run';
 import type { RunPlan } from '@/core/plan';
 import type { ActionGraph } from '@/core/graph';
 import { deviceName } from '@/device';
@@ -34,7 +43,17 @@ export function useRun(id: string, plan: RunPlan, first: RunEvent[], firstPositi
     return last.current;
   }, [plan, state]);
   const view = useMemo(() => viewRun(basis.graph, basis.plan, state), [basis, state]);
-  const takeBack = () => log.record(...lastStepEvents(state, deviceName()).map((event): RunRecordable => ({ type: 'retracted', event })));
+  const takeBack = () =>
+    log.record(...lastStepEvents(state, deviceName()).map((event): RunRecordable => ({ type: 'retracted', event })));
   const back = lastStepEvents(state, '').length ? takeBack : null;
-  return { plan: basis.plan, graph: basis.graph, state, view, sending: log.sending, record: log.record, back, finish: () => log.close({ type: 'finished' }) };
+  return {
+    plan: basis.plan,
+    graph: basis.graph,
+    state,
+    view,
+    sending: log.sending,
+    record: log.record,
+    back,
+    finish: () => log.close({ type: 'finished' }),
+  };
 }

@@ -9,7 +9,13 @@ export function ZoneNow({ bay, procedure }: { bay: Bay; procedure: string | null
   return (
     <div className="zone-now" role="group" aria-label="This tablet keeps to">
       {plan.documents.map((document) => (
-        <button key={document.id} type="button" aria-pressed={bay.zone === document.id} className={document.id === procedure ? 'here' : ''} onClick={() => bay.keepTo(bay.zone === document.id ? null : document.id)}>
+        <button
+          key={document.id}
+          type="button"
+          aria-pressed={bay.zone === document.id}
+          className={document.id === procedure ? 'here' : ''}
+          onClick={() => bay.keepTo(bay.zone === document.id ? null : document.id)}
+        >
           {zoneName(document.zone)}, {document.side}
         </button>
       ))}

@@ -17,18 +17,50 @@ export function AlsoNoted({ visit: { state, record, start } }: { visit: VisitHan
     <div className="sheet" role="group" aria-label="Also noted">
       <h2>Also noted</h2>
       <ul className="rows also-noted">
-        {state.notes.map((note) => <li key={note.id}><span>{note.text}</span>{isOpen(note) && <TakeBack onTap={() => takeBack(note.id)} what={note.text} />}</li>)}
-        {state.photos.map((photo, n) => <li key={photo.id}><Photo id={photo.photo} alt={photo.words ?? `Photo ${n + 1}`} />{isOpen(photo) && <TakeBack onTap={() => takeBack(photo.id)} what={`photo ${n + 1}`} />}</li>)}
+        {state.notes.map((note) => (
+          <li key={note.id}>
+            <span>{note.text}</span>
+            {isOpen(note) && <TakeBack onTap={() => takeBack(note.id)} what={note.text} />}
+          </li>
+        ))}
+        {state.photos.map((photo, n) => (
+          <li key={photo.id}>
+            <Photo id={photo.photo} alt={photo.words ?? `Photo ${n + 1}`} />
+            {isOpen(photo) && <TakeBack onTap={() => takeBack(photo.id)} what={`photo ${n + 1}`} />}
+          </li>
+        ))}
       </ul>
-      <form className="note-form" onSubmit={(event) => { event.preventDefault(); keep(); }}>
-        <input className="form-control" aria-label="Note" placeholder="What the customer says; the mileage; what was seen" maxLength={2000} value={text} onChange={(event) => setText(event.target.value)} />
-        <button type="submit" className="btn btn-outline-dark" disabled={!text.trim()}>Keep</button>
-        <PhotoButton job={start.job.number} className="btn btn-outline-dark" label="Photo" onTaken={(photo) => record({ type: 'photo', photo })} />
+      <form
+        className="note-form"
+        onSubmit={(event) => {
+          event.preventDefault();
+          keep();
+        }}
+      >
+        <input
+          className="form-control"
+          aria-label="Note"
+          placeholder="What the customer says; the mileage; what was seen"
+          maxLength={2000}
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+        />
+        <button type="submit" className="btn btn-outline-dark" disabled={!text.trim()}>
+          Keep
+        </button>
+        <PhotoButton
+          job={start.job.number}
+          className="btn btn-outline-dark"
+          label="Photo"
+          onTaken={(photo) => record({ type: 'photo', photo })}
+        />
       </form>
     </div>
   );
 }
 
 const TakeBack = ({ onTap, what }: { onTap: () => void; what: string }) => (
-  <button type="button" className="btn btn-sm btn-outline-dark" aria-label={`Take back: ${what}`} onClick={onTap}>Take back</button>
+  <button type="button" className="btn btn-sm btn-outline-dark" aria-label={`Take back: ${what}`} onClick={onTap}>
+    Take back
+  </button>
 );

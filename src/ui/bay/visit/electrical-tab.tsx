@@ -1,7 +1,15 @@
 'use client';
 import { useState } from 'react';
 import { v4 as uuid } from 'uuid';
-import { RESULT_WORDS, resultWords, comparedLines, CONDITIONS, type CheckedLine, type CheckResult, type ComparedLine } from '@/core/visit';
+import {
+  RESULT_WORDS,
+  resultWords,
+  comparedLines,
+  CONDITIONS,
+  type CheckedLine,
+  type CheckResult,
+  type ComparedLine,
+} from '@/core/visit';
 import { capital } from '@/core/text';
 import { ZONES } from '@/core/vehicle';
 import { Chips } from '../../design/chips';
@@ -14,8 +22,15 @@ export function ElectricalTab({ visit, next }: { visit: VisitHandle; next: () =>
   const { lines, state, walk, record } = visit;
   const all = comparedLines(lines, state);
   const groups = [...new Set(all.map((line) => line.group))];
-  const checked = ({ line, group, words }: CheckedLine, result: CheckResult, condition?: string | null) =>
-    ({ type: 'checked' as const, line, group, words, walk, result, ...(condition ? { condition } : {}) });
+  const checked = ({ line, group, words }: CheckedLine, result: CheckResult, condition?: string | null) => ({
+    type: 'checked' as const,
+    line,
+    group,
+    words,
+    walk,
+    result,
+    ...(condition ? { condition } : {}),
+  });
   return (
     <section className="visit-body" tabIndex={0}>
       <FrozenLine visit={visit} />
@@ -26,32 +41,72 @@ export function ElectricalTab({ visit, next }: { visit: VisitHandle; next: () =>
         // On the way out one tap answers what has an answer from the way in, and only where nothing has, that all works.
         const known = walk === 'departure' ? open.filter((line) => line.arrival) : [];
         const rest = known.length ? known : open;
-        const answerRest = () => record(...rest.map((line) => checked(line, line.arrival?.result ?? 'works', line.arrival?.condition)));
+        const answerRest = () =>
+          record(...rest.map((line) => checked(line, line.arrival?.result ?? 'works', line.arrival?.condition)));
         return (
           <section key={group} className="check-group" aria-label={group}>
-            <header><h2>{group}</h2>{rest.length > 1 && <button type="button" className="btn btn-outline-dark" onClick={answerRest}>The other {rest.length} {known.length ? 'as on arrival' : 'work'}</button>}</header>
-            {rows.map((line) => <Line key={line.line} visit={visit} line={line} onAnswer={(...answer) => record(checked(...answer))} />)}
+            <header>
+              <h2>{group}</h2>
+              {rest.length > 1 && (
+                <button type="button" className="btn btn-outline-dark" onClick={answerRest}>
+                  The other {rest.length} {known.length ? 'as on arrival' : 'work'}
+                </button>
+              )}
+            </header>
+            {rows.map((line) => (
+              <Line key={line.line} visit={visit} line={line} onAnswer={(...answer) => record(checked(...answer))} />
+            ))}
           </section>
         );
       })}
       {walk === 'arrival' && <MoreLines visit={visit} />}
-      <button type="button" className="done-bar" onClick={next}>{all.every((line) => line[walk]) ? 'All looked at: body and trim' : 'On to body and trim'}</button>
+      <button type="button" className="done-bar" onClick={next}>
+        {all.every((line) => line[walk]) ? 'All looked at: body and trim' : 'On to body and trim'}
+      </button>
     </section>
   );
 }
 
-function Line({ visit, line, onAnswer }: { visit: VisitHandle; line: ComparedLine; onAnswer: (line: CheckedLine, result: CheckResult, condition?: string) => void }) {
+function Line({
+  visit,
+  line,
+  onAnswer,
+}: {
+  visit: VisitHandle;
+  line: ComparedLine;
+  onAnswer: (line: CheckedLine, result: CheckResult, condition?: string) => void;
+}) {
   const { walk } = visit;
   const now = line[walk];
   return (
     <div className={`check-row ${walk === 'departure' ? line.comparison : ''}`} role="group" aria-label={line.words}>
-      <span className="what">{line.words}{walk === 'departure' && line.arrival && <span className="quiet"> · on arrival: {resultWords(line.arrival)}</span>}</span>
+      <span className="what">
+        {line.words}
+        {walk === 'departure' && line.arrival && (
+          <span className="quiet"> · on arrival: {resultWords(line.arrival)}</span>
+        )}
+      </span>
       <span className="answers">
         {RESULT_WORDS.map(([result, words]) => (
-          <button key={result} type="button" className={result} aria-pressed={now?.result === result} onClick={() => onAnswer(line, result)}>{words}</button>
+          <button
+            key={result}
+            type="button"
+            className={result}
+            aria-pressed={now?.result === result}
+            onClick={() => onAnswer(line, result)}
+          >
+            {words}
+          </button>
         ))}
       </span>
-      {now?.result === 'intermittent' && <Chips label="When?" value={now.condition} options={CONDITIONS} onPick={(condition) => onAnswer(line, 'intermittent', condition)} />}
+      {now?.result === 'intermittent' && (
+        <Chips
+          label="When?"
+          value={now.condition}
+          options={CONDITIONS}
+          onPick={(condition) => onAnswer(line, 'intermittent', condition)}
+        />
+      )}
     </div>
   );
 }
@@ -60,20 +115,48 @@ function Line({ visit, line, onAnswer }: { visit: VisitHandle; line: ComparedLin
 function MoreLines({ visit }: { visit: VisitHandle }) {
   const [text, setText] = useState('');
   const add = () => {
-    visit.record({ type: 'checked', line: `own/${uuid()}`, group: 'Also', words: text.trim(), walk: 'arrival', result: 'works' });
+    visit.record({
+      type: 'checked',
+      line: `own/${uuid()}`,
+      group: 'Also',
+      words: text.trim(),
+      walk: 'arrival',
+      result: 'works',
+    });
     setText('');
   };
   return (
     <div className="check-group more-lines">
-      <select className="form-select" aria-label="Check a zone too" value="" onChange={(event) => {
-        const [zone, side] = event.target.value.split('|');
-        if (zone) visit.record({ type: 'zone', zone, side: side as 'left' });
-      }}>
+      <select
+        className="form-select"
+        aria-label="Check a zone too"
+        value=""
+        onChange={(event) => {
+          const [zone, side] = event.target.value.split('|');
+          if (zone) visit.record({ type: 'zone', zone, side: side as 'left' });
+        }}
+      >
         <option value="">Check another zone too…</option>
-        {ZONES.flatMap((zone) => (zone.sided ? ['left', 'right'] : ['centre']).map((side) => <option key={`${zone.code}${side}`} value={`${zone.code}|${side}`}>{capital(zone.name)}{side === 'centre' ? '' : `, ${side}`}</option>))}
+        {ZONES.flatMap((zone) =>
+          (zone.sided ? ['left', 'right'] : ['centre']).map((side) => (
+            <option key={`${zone.code}${side}`} value={`${zone.code}|${side}`}>
+              {capital(zone.name)}
+              {side === 'centre' ? '' : `, ${side}`}
+            </option>
+          )),
+        )}
       </select>
-      <input className="form-control" aria-label="A line of your own" placeholder="A line of your own" maxLength={300} value={text} onChange={(event) => setText(event.target.value)} />
-      <button type="button" className="btn btn-outline-dark" disabled={!text.trim()} onClick={add}>Add the line</button>
+      <input
+        className="form-control"
+        aria-label="A line of your own"
+        placeholder="A line of your own"
+        maxLength={300}
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+      />
+      <button type="button" className="btn btn-outline-dark" disabled={!text.trim()} onClick={add}>
+        Add the line
+      </button>
     </div>
   );
 }

@@ -7,7 +7,12 @@ import { AlsoNoted } from './also-noted';
 import { SignBox } from './sign-tab';
 import type { VisitHandle } from './handle';
 
-const REASONS = ['cannot be tried here', 'the customer knows and agreed', 'a part is still to come', 'not from our work'] as const;
+const REASONS = [
+  'cannot be tried here',
+  'the customer knows and agreed',
+  'a part is still to come',
+  'not from our work',
+] as const;
 
 /** The same list as on arrival, compared line by line; then the vehicle goes back. */
 export function HandBackTab({ visit, walkAgain }: { visit: VisitHandle; walkAgain: () => void }) {
@@ -17,17 +22,31 @@ export function HandBackTab({ visit, walkAgain }: { visit: VisitHandle; walkAgai
   const unfinished = start.runs.filter((run) => !run.finished).length;
   const blocks = handBackBlocks(lines, state, 0);
   const open = compared.filter((line) => line.comparison === 'not-repeated' && !line.explained);
-  const odd = compared.filter((line) => !['same', 'not-checked'].includes(line.comparison) && !open.includes(line)).sort((a, b) => Number(b.comparison === 'worse') - Number(a.comparison === 'worse'));
+  const odd = compared
+    .filter((line) => !['same', 'not-checked'].includes(line.comparison) && !open.includes(line))
+    .sort((a, b) => Number(b.comparison === 'worse') - Number(a.comparison === 'worse'));
   return (
     <section className="visit-body" tabIndex={0}>
       <div className="sheet">
         <h2>Against arrival</h2>
-        <p>{compared.filter((line) => line.comparison === 'same').length} lines are as they were on arrival.{odd.length > 0 && ' These are not:'}</p>
-        {odd.map((line) => <OddLine key={line.line} visit={visit} line={line} />)}
+        <p>
+          {compared.filter((line) => line.comparison === 'same').length} lines are as they were on arrival.
+          {odd.length > 0 && ' These are not:'}
+        </p>
+        {odd.map((line) => (
+          <OddLine key={line.line} visit={visit} line={line} />
+        ))}
         {open.length > 0 && (
           <>
-            <p className="d-flex gap-3 align-items-center mt-3 mb-1"><strong>{open.length} not repeated yet:</strong><button type="button" className="btn btn-primary" onClick={walkAgain}>Walk the list</button></p>
-            {open.map((line) => <OddLine key={line.line} visit={visit} line={line} />)}
+            <p className="d-flex gap-3 align-items-center mt-3 mb-1">
+              <strong>{open.length} not repeated yet:</strong>
+              <button type="button" className="btn btn-primary" onClick={walkAgain}>
+                Walk the list
+              </button>
+            </p>
+            {open.map((line) => (
+              <OddLine key={line.line} visit={visit} line={line} />
+            ))}
           </>
         )}
       </div>
@@ -37,13 +56,38 @@ export function HandBackTab({ visit, walkAgain }: { visit: VisitHandle; walkAgai
         <h2>{state.closed ? 'The vehicle is back with its owner' : 'Give it back'}</h2>
         {!state.closed && (
           <>
-            {unfinished > 0 && <p className="trouble">{unfinished} {unfinished === 1 ? 'run is' : 'runs are'} not finished; one that was begun has to be.</p>}
-            {blocks.length > 0 && <p className="trouble">{blocks.length} {blocks.length === 1 ? 'line stands' : 'lines stand'} against it.</p>}
+            {unfinished > 0 && (
+              <p className="trouble">
+                {unfinished} {unfinished === 1 ? 'run is' : 'runs are'} not finished; one that was begun has to be.
+              </p>
+            )}
+            {blocks.length > 0 && (
+              <p className="trouble">
+                {blocks.length} {blocks.length === 1 ? 'line stands' : 'lines stand'} against it.
+              </p>
+            )}
             <Trouble text={trouble} />
-            <button type="button" className="done-bar" disabled={blocks.length > 0} onClick={async () => setTrouble(await close())}>Give the vehicle back</button>
+            <button
+              type="button"
+              className="done-bar"
+              disabled={blocks.length > 0}
+              onClick={async () => setTrouble(await close())}
+            >
+              Give the vehicle back
+            </button>
           </>
         )}
-        <p className="d-flex gap-2 flex-wrap mb-0"><a className="btn btn-outline-dark" href={`/api/jobs/${start.job.number}/report.pdf`}>Report as PDF</a><a className="btn btn-outline-dark" href={`/api/jobs/${start.job.number}/report.json`}>As a file (JSON)</a><Link className="btn btn-outline-dark" href={`/jobs/${start.job.number}`}>To the job</Link></p>
+        <p className="d-flex gap-2 flex-wrap mb-0">
+          <a className="btn btn-outline-dark" href={`/api/jobs/${start.job.number}/report.pdf`}>
+            Report as PDF
+          </a>
+          <a className="btn btn-outline-dark" href={`/api/jobs/${start.job.number}/report.json`}>
+            As a file (JSON)
+          </a>
+          <Link className="btn btn-outline-dark" href={`/jobs/${start.job.number}`}>
+            To the job
+          </Link>
+        </p>
       </div>
     </section>
   );
@@ -53,10 +97,32 @@ function OddLine({ visit, line }: { visit: VisitHandle; line: ComparedLine }) {
   const asks = line.comparison === 'worse' ? REASONS : line.comparison === 'not-repeated' ? REASONS.slice(0, 1) : [];
   return (
     <div className={`odd-line ${line.comparison}`} role="group" aria-label={line.words}>
-      <span><b>{line.group}</b> · {line.words}</span>
-      <span className="quiet">{line.arrival ? resultWords(line.arrival) : 'not checked'} → {line.departure ? resultWords(line.departure) : '…'}</span>
-      {(line.comparison !== 'not-repeated' || line.explained) && <span className={line.comparison === 'worse' ? 'trouble' : ''}>{line.comparison === 'not-repeated' ? 'not repeated' : COMPARISON_WORDS[line.comparison]}{line.explained && `: ${line.explained}`}</span>}
-      {!line.explained && asks.length > 0 && <span className="picks">{asks.map((reason) => <button key={reason} type="button" onClick={() => visit.record({ type: 'explained', line: line.line, reason })}>{reason}</button>)}</span>}
+      <span>
+        <b>{line.group}</b> · {line.words}
+      </span>
+      <span className="quiet">
+        {line.arrival ? resultWords(line.arrival) : 'not checked'} →{' '}
+        {line.departure ? resultWords(line.departure) : '…'}
+      </span>
+      {(line.comparison !== 'not-repeated' || line.explained) && (
+        <span className={line.comparison === 'worse' ? 'trouble' : ''}>
+          {line.comparison === 'not-repeated' ? 'not repeated' : COMPARISON_WORDS[line.comparison]}
+          {line.explained && `: ${line.explained}`}
+        </span>
+      )}
+      {!line.explained && asks.length > 0 && (
+        <span className="picks">
+          {asks.map((reason) => (
+            <button
+              key={reason}
+              type="button"
+              onClick={() => visit.record({ type: 'explained', line: line.line, reason })}
+            >
+              {reason}
+            </button>
+          ))}
+        </span>
+      )}
     </div>
   );
 }

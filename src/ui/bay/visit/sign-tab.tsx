@@ -15,14 +15,29 @@ export function SignTab({ visit }: { visit: VisitHandle }) {
     <section className="visit-body" tabIndex={0}>
       <div className="sheet">
         <h2>Already so on arrival</h2>
-        {faults.length + marks.length === 0 && <p className="quiet">Nothing was found: everything looked at works, and there are no marks.</p>}
+        {faults.length + marks.length === 0 && (
+          <p className="quiet">Nothing was found: everything looked at works, and there are no marks.</p>
+        )}
         <ul className="rows">
-          {faults.map((line) => <li key={line.line} className="py-2"><b>{line.group}</b> · {line.words}: {resultWords(line.arrival!)}</li>)}
-          {marks.map((mark) => <li key={mark.id} className="py-2"><b>{VEHICLE_VIEWS.find((one) => one.view === mark.view)!.name}</b> · {mark.kind}{mark.words && `: ${mark.words}`}</li>)}
+          {faults.map((line) => (
+            <li key={line.line} className="py-2">
+              <b>{line.group}</b> · {line.words}: {resultWords(line.arrival!)}
+            </li>
+          ))}
+          {marks.map((mark) => (
+            <li key={mark.id} className="py-2">
+              <b>{VEHICLE_VIEWS.find((one) => one.view === mark.view)!.name}</b> · {mark.kind}
+              {mark.words && `: ${mark.words}`}
+            </li>
+          ))}
         </ul>
       </div>
       <AlsoNoted visit={visit} />
-      <SignBox visit={visit} walk="arrival" sentence="I have seen what is listed here; it was so when I brought the vehicle." />
+      <SignBox
+        visit={visit}
+        walk="arrival"
+        sentence="I have seen what is listed here; it was so when I brought the vehicle."
+      />
     </section>
   );
 }
@@ -34,7 +49,9 @@ export function SignBox({ visit, walk, sentence }: { visit: VisitHandle; walk: W
   const [again, setAgain] = useState(false);
   const [name, setName] = useState(start.job.customer);
   const [strokes, setStrokes] = useState<Stroke[]>([]);
-  const covers = [...state.lines.values()].filter((line) => line[walk]).length + state.marks.filter((mark) => mark.walk === walk).length;
+  const covers =
+    [...state.lines.values()].filter((line) => line[walk]).length +
+    state.marks.filter((mark) => mark.walk === walk).length;
   const sign = () => {
     record({ type: 'signed', walk, name: name.trim(), strokes, covers, records: recordsToSign(state, walk) });
     setAgain(false);
@@ -45,10 +62,22 @@ export function SignBox({ visit, walk, sentence }: { visit: VisitHandle; walk: W
       <div className="sheet">
         <h2>Signed by {given.name}</h2>
         <SignaturePicture strokes={given.strokes} />
-        <p className="quiet">{new Date(given.at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}, over {given.covers} records, in front of {start.names[given.person] ?? given.person}</p>
-        {given.later > 0 && <p className="trouble">{given.later} {given.later === 1 ? 'record was' : 'records were'} made after it and {given.later === 1 ? 'is' : 'are'} not covered. Sign again to cover {given.later === 1 ? 'it' : 'them'}.</p>}
+        <p className="quiet">
+          {new Date(given.at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}, over {given.covers}{' '}
+          records, in front of {start.names[given.person] ?? given.person}
+        </p>
+        {given.later > 0 && (
+          <p className="trouble">
+            {given.later} {given.later === 1 ? 'record was' : 'records were'} made after it and{' '}
+            {given.later === 1 ? 'is' : 'are'} not covered. Sign again to cover {given.later === 1 ? 'it' : 'them'}.
+          </p>
+        )}
         <LaterRecords visit={visit} walk={walk} />
-        {!state.closed && <button type="button" className="btn btn-outline-dark" onClick={() => setAgain(true)}>Sign again</button>}
+        {!state.closed && (
+          <button type="button" className="btn btn-outline-dark" onClick={() => setAgain(true)}>
+            Sign again
+          </button>
+        )}
       </div>
     );
   }
@@ -56,10 +85,20 @@ export function SignBox({ visit, walk, sentence }: { visit: VisitHandle; walk: W
     <div className="sheet">
       <h2>Signature</h2>
       <p>{sentence}</p>
-      <label className="label" htmlFor={`signer-${walk}`}>Name</label>
-      <input id={`signer-${walk}`} className="form-control mb-2" maxLength={120} value={name} onChange={(event) => setName(event.target.value)} />
+      <label className="label" htmlFor={`signer-${walk}`}>
+        Name
+      </label>
+      <input
+        id={`signer-${walk}`}
+        className="form-control mb-2"
+        maxLength={120}
+        value={name}
+        onChange={(event) => setName(event.target.value)}
+      />
       <SignatureField onChange={setStrokes} />
-      <button type="button" className="done-bar" disabled={!name.trim() || strokes.length === 0} onClick={sign}>I have seen it</button>
+      <button type="button" className="done-bar" disabled={!name.trim() || strokes.length === 0} onClick={sign}>
+        I have seen it
+      </button>
     </div>
   );
 }

@@ -22,8 +22,19 @@ export function SignatureField({ onChange }: { onChange: (strokes: Stroke[]) => 
     field.getContext('2d')!.scale(ratio, ratio);
     const made = new SignaturePad(field, { penColor: getComputedStyle(field).color });
     pad.current = made;
-    made.addEventListener('endStroke', () => changed.current(made.toData().map(({ points }): Stroke =>
-      points.map(({ x, y }) => [Math.round((x / width) * ACROSS), Math.round((y / height) * DOWN)] as [number, number]).slice(0, 2000))));
+    made.addEventListener('endStroke', () =>
+      changed.current(
+        made
+          .toData()
+          .map(({ points }): Stroke =>
+            points
+              .map(
+                ({ x, y }) => [Math.round((x / width) * ACROSS), Math.round((y / height) * DOWN)] as [number, number],
+              )
+              .slice(0, 2000),
+          ),
+      ),
+    );
     return () => made.off();
   }, []);
   const clear = () => {
@@ -33,7 +44,9 @@ export function SignatureField({ onChange }: { onChange: (strokes: Stroke[]) => 
   return (
     <div className="signature">
       <canvas ref={canvas} aria-label="Sign here" role="img" />
-      <button type="button" className="btn btn-outline-dark" onClick={clear}>Clear</button>
+      <button type="button" className="btn btn-outline-dark" onClick={clear}>
+        Clear
+      </button>
     </div>
   );
 }
@@ -41,6 +54,11 @@ export function SignatureField({ onChange }: { onChange: (strokes: Stroke[]) => 
 /** A signature as it was given. */
 export const SignaturePicture = ({ strokes }: { strokes: Stroke[] }) => (
   <svg className="signature-picture" viewBox={`0 0 ${ACROSS} ${DOWN}`} role="img" aria-label="Signature">
-    {strokes.map((stroke, n) => <path key={n} d={stroke.map(([x, y], at) => `${at ? 'L' : 'M'}${x} ${y}`).join('') + (stroke.length === 1 ? 'h4' : '')} />)}
+    {strokes.map((stroke, n) => (
+      <path
+        key={n}
+        d={stroke.map(([x, y], at) => `${at ? 'L' : 'M'}${x} ${y}`).join('') + (stroke.length === 1 ? 'h4' : '')}
+      />
+    ))}
   </svg>
 );

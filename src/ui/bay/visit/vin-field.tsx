@@ -3,7 +3,9 @@ import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { readVin } from '@/core/vehicle';
 import type { VisitHandle } from './handle';
 
-interface Detector { detect(source: HTMLVideoElement): Promise<{ rawValue: string }[]> }
+interface Detector {
+  detect(source: HTMLVideoElement): Promise<{ rawValue: string }[]>;
+}
 type DetectorClass = new (options?: { formats: string[] }) => Detector;
 
 const detectorClass = () => (globalThis as { BarcodeDetector?: DetectorClass }).BarcodeDetector;
@@ -16,19 +18,65 @@ export function VinField({ visit: { state, start, record } }: { visit: VisitHand
   const [text, setText] = useState(state.vin ?? '');
   const [how, setHow] = useState<'typed' | 'scanned'>('typed');
   const [scanning, setScanning] = useState(false);
-  const canScan = useSyncExternalStore(noChange, () => !!detectorClass() && !!navigator.mediaDevices, () => false);
+  const canScan = useSyncExternalStore(
+    noChange,
+    () => !!detectorClass() && !!navigator.mediaDevices,
+    () => false,
+  );
   const reading = text.trim() ? readVin(text) : null;
   const year = start.job.vehicle.year;
   const kept = state.vin !== null && reading?.vin === state.vin;
   return (
     <div className="vin-field">
-      <label className="label" htmlFor="vin">VIN, if it matters for the job</label>
-      <input id="vin" className="form-control" autoCapitalize="characters" autoComplete="off" maxLength={24} value={text} onChange={(event) => { setText(event.target.value); setHow('typed'); }} />
-      {canScan && <button type="button" className="btn btn-outline-dark" onClick={() => setScanning(!scanning)}>{scanning ? 'Stop the camera' : 'Scan it'}</button>}
-      <button type="button" className="btn btn-primary" disabled={!reading || reading.fault !== null || kept} onClick={() => record({ type: 'vin', vin: reading!.vin, how })}>{kept ? 'Kept' : 'Keep it'}</button>
-      {reading?.warning && <span className={reading.fault ? 'trouble' : 'not-verified'} role="status">{reading.warning}</span>}
-      {reading && !reading.fault && reading.year && <span className="quiet" role="status">Model year by its tenth sign: {reading.year}{year && year !== reading.year ? `; the job says ${year}` : ''}</span>}
-      {scanning && <Scanner onFound={(found) => { setText(found); setHow('scanned'); setScanning(false); }} onTrouble={() => setScanning(false)} />}
+      <label className="label" htmlFor="vin">
+        VIN, if it matters for the job
+      </label>
+      <input
+        id="vin"
+        className="form-control"
+        autoCapitalize="characters"
+        autoComplete="off"
+        maxLength={24}
+        value={text}
+        onChange={(event) => {
+          setText(event.target.value);
+          setHow('typed');
+        }}
+      />
+      {canScan && (
+        <button type="button" className="btn btn-outline-dark" onClick={() => setScanning(!scanning)}>
+          {scanning ? 'Stop the camera' : 'Scan it'}
+        </button>
+      )}
+      <button
+        type="button"
+        className="btn btn-primary"
+        disabled={!reading || reading.fault !== null || kept}
+        onClick={() => record({ type: 'vin', vin: reading!.vin, how })}
+      >
+        {kept ? 'Kept' : 'Keep it'}
+      </button>
+      {reading?.warning && (
+        <span className={reading.fault ? 'trouble' : 'not-verified'} role="status">
+          {reading.warning}
+        </span>
+      )}
+      {reading && !reading.fault && reading.year && (
+        <span className="quiet" role="status">
+          Model year by its tenth sign: {reading.year}
+          {year && year !== reading.year ? `; the job says ${year}` : ''}
+        </span>
+      )}
+      {scanning && (
+        <Scanner
+          onFound={(found) => {
+            setText(found);
+            setHow('scanned');
+            setScanning(false);
+          }}
+          onTrouble={() => setScanning(false)}
+        />
+      )}
     </div>
   );
 }
@@ -62,6 +110,14 @@ function Scanner({ onFound, onTrouble }: { onFound: (text: string) => void; onTr
       stream?.getTracks().forEach((track) => track.stop());
     };
   }, []);
-  if (trouble) return <p className="trouble" role="alert">{trouble} <button type="button" className="btn btn-sm btn-outline-dark" onClick={onTrouble}>Close</button></p>;
+  if (trouble)
+    return (
+      <p className="trouble" role="alert">
+        {trouble}{' '}
+        <button type="button" className="btn btn-sm btn-outline-dark" onClick={onTrouble}>
+          Close
+        </button>
+      </p>
+    );
   return <video ref={video} className="vin-video" muted playsInline aria-label="Camera on the VIN’s label" />;
 }

@@ -21,7 +21,15 @@ export function Visit({ start, me, walk: firstWalk }: { start: VisitView; me: st
   const [walk, setWalk] = useState<Walk>(firstWalk);
   const [tab, setTab] = useState<Tab>('electrical');
   useWakeLock(!state.closed);
-  const visit: VisitHandle = { start, me, walk, state, lines, record: log.record, close: () => log.close({ type: 'closed' }) };
+  const visit: VisitHandle = {
+    start,
+    me,
+    walk,
+    state,
+    lines,
+    record: log.record,
+    close: () => log.close({ type: 'closed' }),
+  };
   const all = comparedLines(lines, state);
   const answered = all.filter((line) => line[walk]).length;
   const marks = state.marks.filter((mark) => mark.walk === walk).length;
@@ -29,23 +37,50 @@ export function Visit({ start, me, walk: firstWalk }: { start: VisitView; me: st
   return (
     <main className="run visit">
       <header className="run-head">
-        <span className="title">{job.vehicle.make} {job.vehicle.model} {job.vehicle.year ?? ''} {job.vehicle.label && `· ${job.vehicle.label}`}</span>
-        <span className="job"><Link href={`/jobs/${job.number}`}>Job {job.number}</Link> · {job.title}</span>
+        <span className="title">
+          {job.vehicle.make} {job.vehicle.model} {job.vehicle.year ?? ''}{' '}
+          {job.vehicle.label && `· ${job.vehicle.label}`}
+        </span>
+        <span className="job">
+          <Link href={`/jobs/${job.number}`}>Job {job.number}</Link> · {job.title}
+        </span>
         <span className="head-choice" role="group" aria-label="Which walk">
-          <button type="button" aria-pressed={walk === 'arrival'} onClick={() => setWalk('arrival')}>Arrival</button>
-          <button type="button" aria-pressed={walk === 'departure'} onClick={() => setWalk('departure')}>Giving back</button>
+          <button type="button" aria-pressed={walk === 'arrival'} onClick={() => setWalk('arrival')}>
+            Arrival
+          </button>
+          <button type="button" aria-pressed={walk === 'departure'} onClick={() => setWalk('departure')}>
+            Giving back
+          </button>
         </span>
         <SavedWords sending={log.sending} />
         <ChangePerson name={start.names[me] ?? me} />
       </header>
       <nav className="visit-tabs" aria-label="Parts of the check">
-        <button type="button" aria-pressed={tab === 'electrical'} onClick={() => setTab('electrical')}>What works <b>{answered} of {all.length}</b></button>
-        <button type="button" aria-pressed={tab === 'body'} onClick={() => setTab('body')}>Body and trim <b>{marks} {marks === 1 ? 'mark' : 'marks'}</b></button>
-        <button type="button" aria-pressed={tab === 'sign'} onClick={() => setTab('sign')}>{walk === 'arrival' ? 'Acknowledge' : 'Compare and give back'} <b>{state.signatures[walk] ? 'signed' : 'not signed'}</b></button>
+        <button type="button" aria-pressed={tab === 'electrical'} onClick={() => setTab('electrical')}>
+          What works{' '}
+          <b>
+            {answered} of {all.length}
+          </b>
+        </button>
+        <button type="button" aria-pressed={tab === 'body'} onClick={() => setTab('body')}>
+          Body and trim{' '}
+          <b>
+            {marks} {marks === 1 ? 'mark' : 'marks'}
+          </b>
+        </button>
+        <button type="button" aria-pressed={tab === 'sign'} onClick={() => setTab('sign')}>
+          {walk === 'arrival' ? 'Acknowledge' : 'Compare and give back'}{' '}
+          <b>{state.signatures[walk] ? 'signed' : 'not signed'}</b>
+        </button>
       </nav>
       {tab === 'electrical' && <ElectricalTab visit={visit} next={() => setTab('body')} />}
       {tab === 'body' && <BodyTab visit={visit} next={() => setTab('sign')} />}
-      {tab === 'sign' && (walk === 'arrival' ? <SignTab visit={visit} /> : <HandBackTab visit={visit} walkAgain={() => setTab('electrical')} />)}
+      {tab === 'sign' &&
+        (walk === 'arrival' ? (
+          <SignTab visit={visit} />
+        ) : (
+          <HandBackTab visit={visit} walkAgain={() => setTab('electrical')} />
+        ))}
     </main>
   );
 }

@@ -12,12 +12,19 @@ import { StageWords, TimeLeft } from './stage-words';
 const BOARD_REST_MS = 800;
 
 type Place = 'waiting' | 'bay' | 'next' | 'back' | 'earlier';
-const PLACES: [Place, string][] = [['bay', 'In the bay'], ['waiting', 'Waiting for something'], ['next', 'To start'], ['back', 'Given back today'], ['earlier', 'Given back earlier']];
+const PLACES: [Place, string][] = [
+  ['bay', 'In the bay'],
+  ['waiting', 'Waiting for something'],
+  ['next', 'To start'],
+  ['back', 'Given back today'],
+  ['earlier', 'Given back earlier'],
+];
 const DAY_MS = 86_400_000;
 
 /** What a job waits for, in words: what people said, what a run waits for, what a lead must look at. */
 const waitsOf = ({ runs, visit, flags }: JobStanding): string[] => [
-  ...visit.waits.map((wait) => `${WAIT_WORDS[wait.for]}: ${wait.what}`), ...runs.flatMap((run) => run.waits),
+  ...visit.waits.map((wait) => `${WAIT_WORDS[wait.for]}: ${wait.what}`),
+  ...runs.flatMap((run) => run.waits),
   ...(flags ? [`a lead to look at ${flags} ${flags === 1 ? 'record' : 'records'}`] : []),
 ];
 
@@ -25,7 +32,9 @@ function placeOf(standing: JobStanding): Place {
   const { closed, closedAt } = standing.visit;
   if (closed) return closedAt !== null && Date.now() - Date.parse(closedAt) < DAY_MS ? 'back' : 'earlier';
   const begun = standing.runs.some((run) => run.stage !== 'not-started');
-  const atWork = standing.runs.some((run) => ['taking-apart', 'fitting', 'putting-back', 'to-close'].includes(run.stage));
+  const atWork = standing.runs.some((run) =>
+    ['taking-apart', 'fitting', 'putting-back', 'to-close'].includes(run.stage),
+  );
   if (standing.visit.waits.length || (!atWork && waitsOf(standing).length)) return 'waiting';
   return begun ? 'bay' : 'next';
 }
@@ -35,28 +44,51 @@ function nextWords({ runs, visit }: JobStanding): string | null {
   if (visit.closed) return null;
   if (runs.length > 0 && runs.every((run) => run.stage === 'finished')) {
     if (visit.repeated === 0) return 'All put back: repeat the checks and give it back';
-    return visit.repeated < visit.checked ? `Repeating the checks, ${visit.repeated} of ${visit.checked}` : 'Checks repeated: give it back';
+    return visit.repeated < visit.checked
+      ? `Repeating the checks, ${visit.repeated} of ${visit.checked}`
+      : 'Checks repeated: give it back';
   }
-  if (!visit.signed) return visit.checked ? `Check-in begun, ${visit.checked} of ${visit.of}, not signed` : 'Not checked in yet';
+  if (!visit.signed)
+    return visit.checked ? `Check-in begun, ${visit.checked} of ${visit.of}, not signed` : 'Not checked in yet';
   return null;
 }
 
 /** Today's jobs: where each stands in plain words, who has it, how long still, what waits for what. Kept up to date by itself. */
-export function JobBoard({ board, names, mayOpen }: { board: JobStanding[]; names: Record<string, string>; mayOpen: boolean }) {
+export function JobBoard({
+  board,
+  names,
+  mayOpen,
+}: {
+  board: JobStanding[];
+  names: Record<string, string>;
+  mayOpen: boolean;
+}) {
   const router = useRouter();
   useStream('board', useRefreshSoon(router.refresh));
   useEffect(() => keepRunsOnThisTablet(board), [board]);
   return (
     <>
-      <PageHead title="Jobs" under="Where each vehicle stands now">{mayOpen && <Link className="btn btn-primary" href="/jobs/new">Open a job</Link>}</PageHead>
-      {board.length === 0 && <p className="empty">No jobs yet. Open one for the vehicle in the bay, then plan what comes off.</p>}
+      <PageHead title="Jobs" under="Where each vehicle stands now">
+        {mayOpen && (
+          <Link className="btn btn-primary" href="/jobs/new">
+            Open a job
+          </Link>
+        )}
+      </PageHead>
+      {board.length === 0 && (
+        <p className="empty">No jobs yet. Open one for the vehicle in the bay, then plan what comes off.</p>
+      )}
       {PLACES.map(([place, title]) => {
         const jobs = board.filter((standing) => placeOf(standing) === place);
-        return jobs.length > 0 && (
-          <section key={place} className="board-place" aria-label={title}>
-            <h2>{title} <span className="quiet">{jobs.length}</span></h2>
-            <Rows jobs={jobs} names={names} folded={place === 'earlier'} />
-          </section>
+        return (
+          jobs.length > 0 && (
+            <section key={place} className="board-place" aria-label={title}>
+              <h2>
+                {title} <span className="quiet">{jobs.length}</span>
+              </h2>
+              <Rows jobs={jobs} names={names} folded={place === 'earlier'} />
+            </section>
+          )
         );
       })}
     </>
@@ -67,20 +99,41 @@ export function JobBoard({ board, names, mayOpen }: { board: JobStanding[]; name
 function useRefreshSoon(refresh: () => void): () => void {
   const waiting = useRef<ReturnType<typeof setTimeout> | null>(null);
   const opened = useRef(false);
-  useEffect(() => () => { if (waiting.current) clearTimeout(waiting.current); }, []);
+  useEffect(
+    () => () => {
+      if (waiting.current) clearTimeout(waiting.current);
+    },
+    [],
+  );
   return useCallback(() => {
     if (!opened.current) {
       opened.current = true;
       return;
     }
-    waiting.current ??= setTimeout(() => { waiting.current = null; refresh(); }, BOARD_REST_MS);
+    waiting.current ??= setTimeout(() => {
+      waiting.current = null;
+      refresh();
+    }, BOARD_REST_MS);
   }, [refresh]);
 }
 
 /** The rows of one place; what is long over is folded away. */
 function Rows({ jobs, names, folded }: { jobs: JobStanding[]; names: Record<string, string>; folded: boolean }) {
-  const rows = <ul className="rows">{jobs.map((standing) => <BoardRow key={standing.job.number} standing={standing} names={names} />)}</ul>;
-  return folded ? <details><summary>Show them</summary>{rows}</details> : rows;
+  const rows = (
+    <ul className="rows">
+      {jobs.map((standing) => (
+        <BoardRow key={standing.job.number} standing={standing} names={names} />
+      ))}
+    </ul>
+  );
+  return folded ? (
+    <details>
+      <summary>Show them</summary>
+      {rows}
+    </details>
+  ) : (
+    rows
+  );
 }
 
 function BoardRow({ standing, names }: { standing: JobStanding; names: Record<string, string> }) {
@@ -93,13 +146,19 @@ function BoardRow({ standing, names }: { standing: JobStanding; names: Record<st
         <span className="label">{job.number}</span>
         <span className="main">
           <span className="title">{job.title}</span>
-          <span className="quiet">{[`${job.vehicle.make} ${job.vehicle.model}`, job.vehicle.year, job.vehicle.label, job.customer].filter(Boolean).join(' · ')}</span>
+          <span className="quiet">
+            {[`${job.vehicle.make} ${job.vehicle.model}`, job.vehicle.year, job.vehicle.label, job.customer]
+              .filter(Boolean)
+              .join(' · ')}
+          </span>
           {next && <span className="next-do">{next}</span>}
           {waits.length > 0 && <span className="waits-for">Waits for {waits.join('; ')}</span>}
         </span>
         <span className="runs-now">
           {runs.length === 0 && <span className="stage">Nothing planned</span>}
-          {runs.map((run) => <RunLine key={run.id} run={run} names={names} />)}
+          {runs.map((run) => (
+            <RunLine key={run.id} run={run} names={names} />
+          ))}
         </span>
       </Link>
     </li>
@@ -107,11 +166,22 @@ function BoardRow({ standing, names }: { standing: JobStanding; names: Record<st
 }
 
 const RunLine = ({ run, names }: { run: RunStanding; names: Record<string, string> }) => (
-  <span className="run-line"><StageWords run={run} /><span className="quiet">{run.holder && run.stage !== 'finished' ? names[run.holder] ?? run.holder : ''}</span><TimeLeft run={run} /></span>
+  <span className="run-line">
+    <StageWords run={run} />
+    <span className="quiet">{run.holder && run.stage !== 'finished' ? (names[run.holder] ?? run.holder) : ''}</span>
+    <TimeLeft run={run} />
+  </span>
 );
 
 /** Fetches the screens of open runs ahead, so that a tablet that loses the network has them. */
 function keepRunsOnThisTablet(board: JobStanding[]): void {
-  const pages = board.filter(({ visit }) => !visit.closed).flatMap(({ job, runs }) => [`/jobs/${job.number}/check-in`, ...runs.filter((run) => run.stage !== 'finished').map((run) => `/runs/${run.id}`)]);
-  void navigator.serviceWorker?.ready.then(({ active }) => active?.postMessage({ type: 'keep-pages', pages })).catch(() => undefined);
+  const pages = board
+    .filter(({ visit }) => !visit.closed)
+    .flatMap(({ job, runs }) => [
+      `/jobs/${job.number}/check-in`,
+      ...runs.filter((run) => run.stage !== 'finished').map((run) => `/runs/${run.id}`),
+    ]);
+  void navigator.serviceWorker?.ready
+    .then(({ active }) => active?.postMessage({ type: 'keep-pages', pages }))
+    .catch(() => undefined);
 }

@@ -10,5 +10,12 @@ export function RecordFrom({ from, job }: { from: string; job: number }) {
     const made = await run<{ id: string }>('POST', '/api/procedures/derive', { from, job });
     if (made) router.push(`/procedures/${encodeURIComponent(made.id)}/edit`);
   };
-  return <><button type="button" className="btn btn-sm btn-outline-dark" disabled={busy} onClick={start}>Record from it</button><Trouble text={trouble} /></>;
+  return (
+    <>
+      <button type="button" className="btn btn-sm btn-outline-dark" disabled={busy} onClick={start}>
+        Record from it
+      </button>
+      <Trouble text={trouble} />
+    </>
+  );
 }

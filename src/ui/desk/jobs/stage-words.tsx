@@ -1,16 +1,28 @@
 import type { RunStanding } from '@/contracts/views';
 
 const STAGES: Record<RunStanding['stage'], [words: string, look: string]> = {
-  'not-started': ['Not started', ''], 'taking-apart': ['Taking apart', 'now'], 'fitting': ['Fitting the new parts', 'now'],
-  'putting-back': ['Putting back', 'now'], 'to-close': ['All back: look at the tray and close', 'now'],
-  'paused': ['Paused', 'halted'], 'finished': ['Finished, all accounted for', 'done'],
+  'not-started': ['Not started', ''],
+  'taking-apart': ['Taking apart', 'now'],
+  fitting: ['Fitting the new parts', 'now'],
+  'putting-back': ['Putting back', 'now'],
+  'to-close': ['All back: look at the tray and close', 'now'],
+  paused: ['Paused', 'halted'],
+  finished: ['Finished, all accounted for', 'done'],
 };
 
 /** Where a run stands in plain words, with its share of steps. */
 export function StageWords({ run }: { run: RunStanding }) {
   const [words, look] = STAGES[run.stage];
   const counted = run.stage === 'taking-apart' || run.stage === 'putting-back' ? `, ${run.done} of ${run.of}` : '';
-  return <>{run.unverified && <span className="not-verified d-inline me-2">not verified</span>}<span className={`stage ${look}`}>{words}{counted}</span></>;
+  return (
+    <>
+      {run.unverified && <span className="not-verified d-inline me-2">not verified</span>}
+      <span className={`stage ${look}`}>
+        {words}
+        {counted}
+      </span>
+    </>
+  );
 }
 
 const minutes = (seconds: number) => Math.max(1, Math.round(seconds / 60));
@@ -18,5 +30,9 @@ const minutes = (seconds: number) => Math.max(1, Math.round(seconds / 60));
 /** How long it takes still: likely, and safe (four in five are done by then). */
 export function TimeLeft({ run }: { run: RunStanding }) {
   if (run.stage === 'finished' || run.stage === 'to-close') return null;
-  return <span className="time-left">{minutes(run.likelySeconds)} min <span className="quiet">safe {minutes(run.safeSeconds)}</span></span>;
+  return (
+    <span className="time-left">
+      {minutes(run.likelySeconds)} min <span className="quiet">safe {minutes(run.safeSeconds)}</span>
+    </span>
+  );
 }

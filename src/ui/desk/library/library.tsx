@@ -18,12 +18,30 @@ export function Library({ q, rows, mayRecord }: { q: string; rows: ProcedureRowV
     <>
       <PageHead title="Library" under="How each vehicle's panels come apart">
         {mayRecord && <BringIn />}
-        {mayRecord && <Link className="btn btn-primary" href="/procedures/new">Record a new one</Link>}
+        {mayRecord && (
+          <Link className="btn btn-primary" href="/procedures/new">
+            Record a new one
+          </Link>
+        )}
       </PageHead>
-      <Form.Control className="search-box mb-3" type="search" aria-label="Search procedures" placeholder="2018 kite rear door" autoFocus value={text} onChange={(event) => setText(event.target.value)} />
+      <Form.Control
+        className="search-box mb-3"
+        type="search"
+        aria-label="Search procedures"
+        placeholder="2018 kite rear door"
+        autoFocus
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+      />
       {found.trouble && <Trouble text={found.trouble} />}
-      {found.rows.length === 0 && <p className="empty">Nothing matches. Try fewer words, or record it the next time it is taken apart.</p>}
-      <ul className="rows">{found.rows.map((row) => <ProcedureRow key={row.id} row={row} />)}</ul>
+      {found.rows.length === 0 && (
+        <p className="empty">Nothing matches. Try fewer words, or record it the next time it is taken apart.</p>
+      )}
+      <ul className="rows">
+        {found.rows.map((row) => (
+          <ProcedureRow key={row.id} row={row} />
+        ))}
+      </ul>
     </>
   );
 }
@@ -32,9 +50,17 @@ function ProcedureRow({ row }: { row: ProcedureRowView }) {
   return (
     <li>
       <Link className="row-link" href={`/procedures/${encodeURIComponent(row.id)}`}>
-        <span className="main"><span className="title">{row.title}</span><span className="quiet">{row.applies}</span></span>
-        <span>{zoneName(row.zone)}, {row.side}</span>
-        <span className={`stage ${row.revision ? 'done' : ''}`}>{row.revision ? `Revision ${row.revision}` : 'Draft'}{row.revision && row.hasDraft ? ', being edited' : ''}</span>
+        <span className="main">
+          <span className="title">{row.title}</span>
+          <span className="quiet">{row.applies}</span>
+        </span>
+        <span>
+          {zoneName(row.zone)}, {row.side}
+        </span>
+        <span className={`stage ${row.revision ? 'done' : ''}`}>
+          {row.revision ? `Revision ${row.revision}` : 'Draft'}
+          {row.revision && row.hasDraft ? ', being edited' : ''}
+        </span>
       </Link>
     </li>
   );
@@ -49,7 +75,10 @@ function useSearch(text: string, first: string, initial: ProcedureRowView[]) {
     const timer = setTimeout(async () => {
       asked.current = text;
       try {
-        const answer = await send<{ procedures: ProcedureRowView[] }>('GET', `/api/procedures?q=${encodeURIComponent(text)}`);
+        const answer = await send<{ procedures: ProcedureRowView[] }>(
+          'GET',
+          `/api/procedures?q=${encodeURIComponent(text)}`,
+        );
         if (asked.current !== text) return;
         setRows(answer.procedures);
         setTrouble(null);
@@ -82,8 +111,19 @@ function BringIn() {
   return (
     <>
       {trouble && <Trouble text={trouble} />}
-      <label className="btn btn-outline-dark" htmlFor="bring-in">Bring in a file</label>
-      <input id="bring-in" className="visually-hidden" type="file" accept=".json,application/json" onChange={(event) => { void take(event.target.files?.[0]); event.target.value = ''; }} />
+      <label className="btn btn-outline-dark" htmlFor="bring-in">
+        Bring in a file
+      </label>
+      <input
+        id="bring-in"
+        className="visually-hidden"
+        type="file"
+        accept=".json,application/json"
+        onChange={(event) => {
+          void take(event.target.files?.[0]);
+          event.target.value = '';
+        }}
+      />
     </>
   );
 }

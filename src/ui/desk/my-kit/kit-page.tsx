@@ -3,7 +3,21 @@ import { useState } from 'react';
 import { COMMON_DRIVES, NAMED_TOOLS, toolFor } from '@/core/hardware';
 import { PageHead, Plate, Trouble, useSend } from '../../design';
 
-const MORE_DRIVES = ['T8', 'T40', 'T45', 'T50', 'PH1', 'PH3', 'hex 5.5 mm', 'hex 13 mm', 'hex 1/4 in', 'hex 11/32 in', 'hex 3/8 in', 'hex socket 4 mm', 'hex socket 5 mm'];
+const MORE_DRIVES = [
+  'T8',
+  'T40',
+  'T45',
+  'T50',
+  'PH1',
+  'PH3',
+  'hex 5.5 mm',
+  'hex 13 mm',
+  'hex 1/4 in',
+  'hex 11/32 in',
+  'hex 3/8 in',
+  'hex socket 4 mm',
+  'hex socket 5 mm',
+];
 const GROUPS: [title: string, codes: string[]][] = [
   ['Drivers and sockets', [...COMMON_DRIVES, ...MORE_DRIVES].map((drive) => toolFor(drive).code)],
   ['Hand tools', [...NAMED_TOOLS.keys()].filter((code) => code !== 'hand')],
@@ -27,8 +41,16 @@ export function KitPage({ kit }: { kit: string[] }) {
   return (
     <>
       <PageHead title="My kit" under="Tap what you have; every plan then says what is missing">
-        <span className="save-state" role="status">{busy ? 'Saving…' : saved ? 'Saved' : ''}</span>
-        <button type="button" className="btn btn-outline-dark" onClick={() => change(new Set(GROUPS.flatMap(([, codes]) => codes)))}>I have all of them</button>
+        <span className="save-state" role="status">
+          {busy ? 'Saving…' : saved ? 'Saved' : ''}
+        </span>
+        <button
+          type="button"
+          className="btn btn-outline-dark"
+          onClick={() => change(new Set(GROUPS.flatMap(([, codes]) => codes)))}
+        >
+          I have all of them
+        </button>
       </PageHead>
       <Trouble text={trouble} />
       {GROUPS.map(([title, codes]) => (
@@ -36,8 +58,18 @@ export function KitPage({ kit }: { kit: string[] }) {
           <h2>{title}</h2>
           <div className="kit-grid">
             {codes.map((code) => (
-              <button key={code} type="button" role="checkbox" aria-checked={own.has(code)} className="check-line" onClick={() => toggle(code)}>
-                <span className="box" aria-hidden="true">{own.has(code) ? '✓' : ''}</span><Plate code={code} />
+              <button
+                key={code}
+                type="button"
+                role="checkbox"
+                aria-checked={own.has(code)}
+                className="check-line"
+                onClick={() => toggle(code)}
+              >
+                <span className="box" aria-hidden="true">
+                  {own.has(code) ? '✓' : ''}
+                </span>
+                <Plate code={code} />
               </button>
             ))}
           </div>

@@ -7,7 +7,8 @@ import { Trouble, useSend } from '../../design';
 
 export type { DeviceView } from '@/contracts/views';
 
-const day = (at: Date) => new Date(at).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric', timeZone: 'UTC' });
+const day = (at: Date) =>
+  new Date(at).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric', timeZone: 'UTC' });
 
 /** Tablets that were let in: PINs work on these, and nowhere else. */
 export function Devices({ devices, people }: { devices: DeviceView[]; people: PersonView[] }) {
@@ -15,11 +16,30 @@ export function Devices({ devices, people }: { devices: DeviceView[]; people: Pe
   return (
     <section className="sheet" aria-label="Enrolled tablets">
       <h2>Enrolled tablets</h2>
-      <p className="quiet">PINs work on these only. A tablet is enrolled on its own sign-in screen, with the password of a lead or owner.</p>
-      {devices.length === 0 ? <p className="empty">None yet. While Pezzo is served on this machine only, its own browsers count as enrolled.</p> : (
+      <p className="quiet">
+        PINs work on these only. A tablet is enrolled on its own sign-in screen, with the password of a lead or owner.
+      </p>
+      {devices.length === 0 ? (
+        <p className="empty">
+          None yet. While Pezzo is served on this machine only, its own browsers count as enrolled.
+        </p>
+      ) : (
         <Table responsive>
-          <thead><tr><th>Tablet</th><th>Enrolled</th><th>Last sign-in</th><th><span className="visually-hidden">Shut out</span></th></tr></thead>
-          <tbody>{devices.map((device) => <DeviceRow key={device.id} device={device} by={nameOf(device.enrolledBy)} />)}</tbody>
+          <thead>
+            <tr>
+              <th>Tablet</th>
+              <th>Enrolled</th>
+              <th>Last sign-in</th>
+              <th>
+                <span className="visually-hidden">Shut out</span>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {devices.map((device) => (
+              <DeviceRow key={device.id} device={device} by={nameOf(device.enrolledBy)} />
+            ))}
+          </tbody>
         </Table>
       )}
     </section>
@@ -35,10 +55,23 @@ function DeviceRow({ device, by }: { device: DeviceView; by: string }) {
   };
   return (
     <tr>
-      <td>{device.name}<Trouble text={trouble} /></td>
-      <td>{day(device.enrolledAt)} by {by}</td>
+      <td>
+        {device.name}
+        <Trouble text={trouble} />
+      </td>
+      <td>
+        {day(device.enrolledAt)} by {by}
+      </td>
       <td>{day(device.seenAt)}</td>
-      <td>{device.revokedAt ? `shut out ${day(device.revokedAt)}` : <Button variant="outline-danger" size="sm" disabled={busy} onClick={shutOut}>Shut out</Button>}</td>
+      <td>
+        {device.revokedAt ? (
+          `shut out ${day(device.revokedAt)}`
+        ) : (
+          <Button variant="outline-danger" size="sm" disabled={busy} onClick={shutOut}>
+            Shut out
+          </Button>
+        )}
+      </td>
     </tr>
   );
 }

@@ -21,29 +21,52 @@ export function NewSecrets({ person }: { person: PersonView }) {
     setTrouble(null);
   };
   const save = async () => {
-    if (!(await run('PATCH', `/api/people/${person.id}`, { ...(pin ? { pin } : {}), ...(password ? { password } : {}) }))) return;
+    if (
+      !(await run('PATCH', `/api/people/${person.id}`, { ...(pin ? { pin } : {}), ...(password ? { password } : {}) }))
+    )
+      return;
     close();
     router.refresh();
   };
   return (
     <>
-      <Button variant="outline-dark" size="sm" onClick={() => setOpen(true)}>New PIN or password</Button>
+      <Button variant="outline-dark" size="sm" onClick={() => setOpen(true)}>
+        New PIN or password
+      </Button>
       <Modal show={open} onHide={close} centered>
-        <Modal.Header closeButton><Modal.Title>New PIN or password for {person.name}</Modal.Title></Modal.Header>
+        <Modal.Header closeButton>
+          <Modal.Title>New PIN or password for {person.name}</Modal.Title>
+        </Modal.Header>
         <Modal.Body>
           <Form.Group controlId={`pin-${person.id}`} className="mb-3">
             <Form.Label>PIN</Form.Label>
-            <Form.Control inputMode="numeric" autoComplete="off" maxLength={8} value={pin} onChange={(event) => setPin(event.target.value)} />
+            <Form.Control
+              inputMode="numeric"
+              autoComplete="off"
+              maxLength={8}
+              value={pin}
+              onChange={(event) => setPin(event.target.value)}
+            />
             <Form.Text>4 to 8 digits; empty leaves it as it is</Form.Text>
           </Form.Group>
           <Form.Group controlId={`password-${person.id}`}>
             <Form.Label>Password, for the desk</Form.Label>
-            <Form.Control type="password" autoComplete="new-password" maxLength={72} value={password} onChange={(event) => setPassword(event.target.value)} />
+            <Form.Control
+              type="password"
+              autoComplete="new-password"
+              maxLength={72}
+              value={password}
+              onChange={(event) => setPassword(event.target.value)}
+            />
             <Form.Text>10 to 72 characters; empty leaves it as it is</Form.Text>
           </Form.Group>
           <Trouble text={trouble} />
         </Modal.Body>
-        <Modal.Footer><Button disabled={busy || (!pin && !password)} onClick={save}>Save</Button></Modal.Footer>
+        <Modal.Footer>
+          <Button disabled={busy || (!pin && !password)} onClick={save}>
+            Save
+          </Button>
+        </Modal.Footer>
       </Modal>
     </>
   );

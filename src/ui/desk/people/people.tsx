@@ -23,8 +23,18 @@ export function People({ people, devices }: { people: PersonView[]; devices: Dev
         <div>
           <section className="sheet">
             <Table responsive>
-              <thead><tr><th>Name</th><th>Role</th><th>Sign-in</th></tr></thead>
-              <tbody>{people.map((person) => <PersonRow key={person.id} person={person} />)}</tbody>
+              <thead>
+                <tr>
+                  <th>Name</th>
+                  <th>Role</th>
+                  <th>Sign-in</th>
+                </tr>
+              </thead>
+              <tbody>
+                {people.map((person) => (
+                  <PersonRow key={person.id} person={person} />
+                ))}
+              </tbody>
             </Table>
           </section>
           <Devices devices={devices} people={people} />
@@ -44,10 +54,20 @@ function PersonRow({ person }: { person: PersonView }) {
   };
   return (
     <tr>
-      <td>{person.name}<Trouble text={trouble} /></td>
       <td>
-        <Form.Select aria-label={`Role of ${person.name}`} value={person.role} disabled={busy} onChange={(event) => change({ role: event.target.value })}>
-          {ROLES.map((role) => <option key={role}>{role}</option>)}
+        {person.name}
+        <Trouble text={trouble} />
+      </td>
+      <td>
+        <Form.Select
+          aria-label={`Role of ${person.name}`}
+          value={person.role}
+          disabled={busy}
+          onChange={(event) => change({ role: event.target.value })}
+        >
+          {ROLES.map((role) => (
+            <option key={role}>{role}</option>
+          ))}
         </Form.Select>
       </td>
       <td>
@@ -61,8 +81,14 @@ function PersonRow({ person }: { person: PersonView }) {
 }
 
 function AddPerson() {
-  const { register, handleSubmit, reset, formState: { errors } } = useForm<PersonForm>({
-    resolver: joiResolver(personSchema), defaultValues: { name: '', role: 'technician', pin: '', password: '' },
+  const {
+    register,
+    handleSubmit,
+    reset,
+    formState: { errors },
+  } = useForm<PersonForm>({
+    resolver: joiResolver(personSchema),
+    defaultValues: { name: '', role: 'technician', pin: '', password: '' },
   });
   const { busy, trouble, run } = useSend();
   const router = useRouter();
@@ -74,16 +100,31 @@ function AddPerson() {
   return (
     <Form className="sheet" onSubmit={save} noValidate>
       <h2>Add a person</h2>
-      <Field id="person-name" label="Name" error={errors.name}><Form.Control {...register('name')} /></Field>
-      <Field id="person-role" label="Role" error={errors.role}>
-        <Form.Select {...register('role')}>{ROLES.map((role) => <option key={role}>{role}</option>)}</Form.Select>
+      <Field id="person-name" label="Name" error={errors.name}>
+        <Form.Control {...register('name')} />
       </Field>
-      <Field id="person-pin" label="PIN" hint="4 to 8 digits" error={errors.pin}><Form.Control inputMode="numeric" autoComplete="off" {...register('pin')} /></Field>
-      <Field id="person-password" label="Password, for desk people" hint="At least 10 characters; leave empty for the bay only" error={errors.password}>
+      <Field id="person-role" label="Role" error={errors.role}>
+        <Form.Select {...register('role')}>
+          {ROLES.map((role) => (
+            <option key={role}>{role}</option>
+          ))}
+        </Form.Select>
+      </Field>
+      <Field id="person-pin" label="PIN" hint="4 to 8 digits" error={errors.pin}>
+        <Form.Control inputMode="numeric" autoComplete="off" {...register('pin')} />
+      </Field>
+      <Field
+        id="person-password"
+        label="Password, for desk people"
+        hint="At least 10 characters; leave empty for the bay only"
+        error={errors.password}
+      >
         <Form.Control type="password" autoComplete="new-password" {...register('password')} />
       </Field>
       <Trouble text={trouble} />
-      <Button type="submit" disabled={busy}>Add</Button>
+      <Button type="submit" disabled={busy}>
+        Add
+      </Button>
     </Form>
   );
 }

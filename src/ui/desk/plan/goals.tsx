@@ -14,9 +14,17 @@ export interface GoalProps {
   ask: (change: Partial<Asked>) => void;
 }
 
-const WISHES: [wish: Wish, words: string][] = [['out', 'out'], ['free', 'free, still on its links'], ['reach', 'within reach'], ['keep', 'to stay']];
+const WISHES: [wish: Wish, words: string][] = [
+  ['out', 'out'],
+  ['free', 'free, still on its links'],
+  ['reach', 'within reach'],
+  ['keep', 'to stay'],
+];
 const without = (goals: string[], procedure: string, item: string, only: string) =>
-  goals.filter((goal) => { const read = readGoal(goal, only); return !read || read.procedure !== procedure || read.item !== item; });
+  goals.filter((goal) => {
+    const read = readGoal(goal, only);
+    return !read || read.procedure !== procedure || read.item !== item;
+  });
 
 /** The panels of the plan, one at a time: tap what is wanted out. */
 export function GoalMaps({ view, asked, forJob, ask }: GoalProps) {
@@ -26,14 +34,31 @@ export function GoalMaps({ view, asked, forJob, ask }: GoalProps) {
   return (
     <div className="map-sheet mb-3">
       <div className="zone-tabs" role="group" aria-label="Zones planned together">
-        {view.documents.map((one) => <button key={one.id} type="button" aria-pressed={one.id === document.id} onClick={() => setShown(one.id)}>{zoneName(one.zone)}, {one.side}</button>)}
+        {view.documents.map((one) => (
+          <button key={one.id} type="button" aria-pressed={one.id === document.id} onClick={() => setShown(one.id)}>
+            {zoneName(one.zone)}, {one.side}
+          </button>
+        ))}
         {others.length > 0 && (
-          <select className="form-select" aria-label="Plan another zone too" value="" onChange={(event) => event.target.value && ask({ procedures: [...asked.procedures, event.target.value] })}>
+          <select
+            className="form-select"
+            aria-label="Plan another zone too"
+            value=""
+            onChange={(event) => event.target.value && ask({ procedures: [...asked.procedures, event.target.value] })}
+          >
             <option value="">and another zone…</option>
-            {others.map((row) => <option key={row.id} value={row.id}>{row.title}, {row.side}</option>)}
+            {others.map((row) => (
+              <option key={row.id} value={row.id}>
+                {row.title}, {row.side}
+              </option>
+            ))}
           </select>
         )}
-        {view.documents.length > 1 && <Link className="btn btn-sm btn-outline-dark" href={planAddress(withoutZone(asked, document.id), forJob)}>Leave this zone out</Link>}
+        {view.documents.length > 1 && (
+          <Link className="btn btn-sm btn-outline-dark" href={planAddress(withoutZone(asked, document.id), forJob)}>
+            Leave this zone out
+          </Link>
+        )}
       </div>
       <GoalMap key={document.id} document={document} view={view} asked={asked} forJob={forJob} ask={ask} />
     </div>
@@ -41,7 +66,9 @@ export function GoalMaps({ view, asked, forJob, ask }: GoalProps) {
 }
 
 const withoutZone = (asked: Asked, id: string): Asked => ({
-  ...asked, procedures: asked.procedures.filter((one) => one !== id), goals: asked.goals.filter((goal) => readGoal(goal, asked.procedures[0])?.procedure !== id),
+  ...asked,
+  procedures: asked.procedures.filter((one) => one !== id),
+  goals: asked.goals.filter((goal) => readGoal(goal, asked.procedures[0])?.procedure !== id),
 });
 
 function GoalMap({ document, view, asked, ask }: GoalProps & { document: ProcedureDocument }) {
@@ -56,7 +83,12 @@ function GoalMap({ document, view, asked, ask }: GoalProps & { document: Procedu
   return (
     <>
       <div className="map-frame" style={{ height: 320 }}>
-        <PanelMap document={document} appearance={withoutAbsent(document, asked.options, peeled(document, layers, peel))} marked={new Set(wanted.map((goal) => goal!.item))} onSelect={toggle} />
+        <PanelMap
+          document={document}
+          appearance={withoutAbsent(document, asked.options, peeled(document, layers, peel))}
+          marked={new Set(wanted.map((goal) => goal!.item))}
+          onSelect={toggle}
+        />
       </div>
       <Peel value={peel} steps={peelSteps(document)} onChange={setPeel} />
     </>
@@ -66,33 +98,65 @@ function GoalMap({ document, view, asked, ask }: GoalProps & { document: Procedu
 /** What is wanted, each with how; an item can be picked by name as well. */
 export function Goals({ view, asked, ask }: GoalProps) {
   const only = view.documents[0].id;
-  const indexes = useMemo(() => new Map(view.documents.map((document) => [document.id, indexItems(document)])), [view.documents]);
+  const indexes = useMemo(
+    () => new Map(view.documents.map((document) => [document.id, indexItems(document)])),
+    [view.documents],
+  );
   const goals = asked.goals.map((text) => ({ text, read: readGoal(text, only) }));
-  const nameOf = (procedure: string, item: string) => (indexes.has(procedure) ? itemWords(indexes.get(procedure)!, item) : item);
-  const replace = (text: string, next: string | null) => ask({ goals: asked.goals.flatMap((goal) => (goal === text ? next ?? [] : [goal])) });
+  const nameOf = (procedure: string, item: string) =>
+    indexes.has(procedure) ? itemWords(indexes.get(procedure)!, item) : item;
+  const replace = (text: string, next: string | null) =>
+    ask({ goals: asked.goals.flatMap((goal) => (goal === text ? (next ?? []) : [goal])) });
   return (
     <section className="sheet" aria-label="Goals">
       <h2>Wanted</h2>
       {goals.length === 0 && <p className="quiet">Nothing yet. Tap the map, or pick by name.</p>}
       {goals.map(({ text, read }) => (
         <div key={text} className="goal-row">
-          <span className="name">{read ? nameOf(read.procedure, read.item) : text}{read && view.documents.length > 1 && <span className="quiet"> · {zoneOf(view, read.procedure)}</span>}</span>
+          <span className="name">
+            {read ? nameOf(read.procedure, read.item) : text}
+            {read && view.documents.length > 1 && <span className="quiet"> · {zoneOf(view, read.procedure)}</span>}
+          </span>
           {read && (
-            <select className="form-select" aria-label={`How the ${nameOf(read.procedure, read.item)} is wanted`} value={read.wish}
-              onChange={(event) => replace(text, writeGoal(read.procedure, read.item, event.target.value as Wish))}>
-              {WISHES.map(([wish, words]) => <option key={wish} value={wish}>{words}</option>)}
+            <select
+              className="form-select"
+              aria-label={`How the ${nameOf(read.procedure, read.item)} is wanted`}
+              value={read.wish}
+              onChange={(event) => replace(text, writeGoal(read.procedure, read.item, event.target.value as Wish))}
+            >
+              {WISHES.map(([wish, words]) => (
+                <option key={wish} value={wish}>
+                  {words}
+                </option>
+              ))}
             </select>
           )}
-          <button type="button" className="btn btn-outline-dark" aria-label={`Remove the goal ${read ? nameOf(read.procedure, read.item) : text}`} onClick={() => replace(text, null)}>×</button>
+          <button
+            type="button"
+            className="btn btn-outline-dark"
+            aria-label={`Remove the goal ${read ? nameOf(read.procedure, read.item) : text}`}
+            onClick={() => replace(text, null)}
+          >
+            ×
+          </button>
         </div>
       ))}
-      <select className="form-select mt-2" aria-label="Add a goal" value="" onChange={(event) => event.target.value && ask({ goals: [...asked.goals, event.target.value] })}>
+      <select
+        className="form-select mt-2"
+        aria-label="Add a goal"
+        value=""
+        onChange={(event) => event.target.value && ask({ goals: [...asked.goals, event.target.value] })}
+      >
         <option value="">add a goal…</option>
         {view.documents.map((document) => (
           <optgroup key={document.id} label={`${document.title}, ${document.side}`}>
-            {document.parts.filter((part) => !goals.some(({ read }) => read?.procedure === document.id && read.item === part.id)).map((part) => (
-              <option key={part.id} value={writeGoal(document.id, part.id, 'out')}>{part.name ?? part.id}</option>
-            ))}
+            {document.parts
+              .filter((part) => !goals.some(({ read }) => read?.procedure === document.id && read.item === part.id))
+              .map((part) => (
+                <option key={part.id} value={writeGoal(document.id, part.id, 'out')}>
+                  {part.name ?? part.id}
+                </option>
+              ))}
           </optgroup>
         ))}
       </select>

@@ -21,13 +21,29 @@ export function LayOut({ view, plan, trayBins, onTray }: LayOutProps) {
   return (
     <>
       <section className="sheet mt-3" aria-label="Cautions">
-        {plan.cautions.map((caution) => <p key={caution.code} className={`caution ${caution.code.startsWith('srs') ? '' : 'mild'}`}>{caution.text}</p>)}
-        {plan.cautions.length === 0 && <p className="quiet mb-0">No special cautions. The vehicle maker’s manual still comes first.</p>}
+        {plan.cautions.map((caution) => (
+          <p key={caution.code} className={`caution ${caution.code.startsWith('srs') ? '' : 'mild'}`}>
+            {caution.text}
+          </p>
+        ))}
+        {plan.cautions.length === 0 && (
+          <p className="quiet mb-0">No special cautions. The vehicle maker’s manual still comes first.</p>
+        )}
       </section>
       {(plan.unknownOptions.length > 0 || plan.missingProcedures.length > 0) && (
         <section className="sheet mt-3">
-          {plan.unknownOptions.length > 0 && <p className="caution mild mb-0">Not known, and it changes the work: <strong>{plan.unknownOptions.join(', ')}</strong>. Steps marked “if fitted” may fall away.</p>}
-          {plan.missingProcedures.map((id) => <p key={id} className="caution mb-0">This needs <strong>{id}</strong> too, and that is not part of the plan: add its zone, or find out at the vehicle.</p>)}
+          {plan.unknownOptions.length > 0 && (
+            <p className="caution mild mb-0">
+              Not known, and it changes the work: <strong>{plan.unknownOptions.join(', ')}</strong>. Steps marked “if
+              fitted” may fall away.
+            </p>
+          )}
+          {plan.missingProcedures.map((id) => (
+            <p key={id} className="caution mb-0">
+              This needs <strong>{id}</strong> too, and that is not part of the plan: add its zone, or find out at the
+              vehicle.
+            </p>
+          ))}
         </section>
       )}
       <Time view={view} plan={plan} />
@@ -44,21 +60,37 @@ function Time({ view: { labour }, plan: { time } }: { view: PlanView; plan: Plan
     <section className="sheet mt-3" aria-label="Time">
       <h2>Time, out and back</h2>
       <dl className="facts">
-        <dt>likely</dt><dd>{minutes(time.likelySeconds)}{labour && ` · ${price(time.likelySeconds)}`}</dd>
-        <dt>safe</dt><dd>{minutes(time.safeSeconds)}{labour && ` · ${price(time.safeSeconds)}`} <span className="quiet">four jobs in five are done by then</span></dd>
+        <dt>likely</dt>
+        <dd>
+          {minutes(time.likelySeconds)}
+          {labour && ` · ${price(time.likelySeconds)}`}
+        </dd>
+        <dt>safe</dt>
+        <dd>
+          {minutes(time.safeSeconds)}
+          {labour && ` · ${price(time.safeSeconds)}`} <span className="quiet">four jobs in five are done by then</span>
+        </dd>
       </dl>
     </section>
   );
 }
 
-const HAS = { yes: ['✓ in your kit', 'good'], substitute: ['≈ in your kit: ', 'good'], no: ['missing', 'trouble'] } as const;
+const HAS = {
+  yes: ['✓ in your kit', 'good'],
+  substitute: ['≈ in your kit: ', 'good'],
+  no: ['missing', 'trouble'],
+} as const;
 
 function Tools({ view, plan }: { view: PlanView; plan: Plan }) {
   const answers = new Map(compareKit(plan.tools, view.kit).map((answer) => [answer.tool, answer]));
   return (
     <section className="sheet mt-3">
       <h2>Lay out</h2>
-      {view.kit.length === 0 && <p className="quiet">Say which tools you have, and this tells what is missing. <Link href="/kit">My kit</Link></p>}
+      {view.kit.length === 0 && (
+        <p className="quiet">
+          Say which tools you have, and this tells what is missing. <Link href="/kit">My kit</Link>
+        </p>
+      )}
       <ul className="rows">
         {plan.tools.map((need) => {
           const answer = answers.get(need.tool)!;
@@ -66,8 +98,17 @@ function Tools({ view, plan }: { view: PlanView; plan: Plan }) {
           return (
             <li key={need.tool} className="py-2">
               <Plate code={need.tool} /> {need.name !== need.plate && need.name}
-              {view.kit.length > 0 && <span className={`${look} float-end`}>{words}{answer.has === 'substitute' && toolFor(answer.by!).plate}</span>}
-              {need.notes.map((note) => <div key={note} className="quiet">{note}</div>)}
+              {view.kit.length > 0 && (
+                <span className={`${look} float-end`}>
+                  {words}
+                  {answer.has === 'substitute' && toolFor(answer.by!).plate}
+                </span>
+              )}
+              {need.notes.map((note) => (
+                <div key={note} className="quiet">
+                  {note}
+                </div>
+              ))}
             </li>
           );
         })}
@@ -79,7 +120,11 @@ function Tools({ view, plan }: { view: PlanView; plan: Plan }) {
 /** What stores have of something, against what is needed. */
 function InStores({ there, needed }: { there: number | undefined; needed: number }) {
   if (there === undefined) return null;
-  return <span className={`float-end ${there < needed ? 'trouble' : 'good'}`}>{there < needed ? `only ${Math.max(0, there)} in stores` : `${there} in stores`}</span>;
+  return (
+    <span className={`float-end ${there < needed ? 'trouble' : 'good'}`}>
+      {there < needed ? `only ${Math.max(0, there)} in stores` : `${there} in stores`}
+    </span>
+  );
 }
 
 function Spares({ plan, stock }: { plan: Plan; stock: Record<string, number> }) {
@@ -89,8 +134,25 @@ function Spares({ plan, stock }: { plan: Plan; stock: Record<string, number> }) 
     <section className="sheet mt-3">
       <h2>Have ready</h2>
       <ul className="rows">
-        {spares.map((spare) => <li key={spare.kind} className="py-2"><strong>{spare.spares}</strong> spare {spare.name} <span className="quiet">for {spare.pieces} that come out</span><InStores there={stock[spare.kind]} needed={spare.spares} /></li>)}
-        {plan.replacements.map((one) => <li key={one.item} className="py-2"><strong>{one.count} × {one.material}</strong> <span className="quiet">comes back as {one.as}{!one.reversible && '; cannot go back to stock'}</span><InStores there={stock[one.material]} needed={one.count} /></li>)}
+        {spares.map((spare) => (
+          <li key={spare.kind} className="py-2">
+            <strong>{spare.spares}</strong> spare {spare.name}{' '}
+            <span className="quiet">for {spare.pieces} that come out</span>
+            <InStores there={stock[spare.kind]} needed={spare.spares} />
+          </li>
+        ))}
+        {plan.replacements.map((one) => (
+          <li key={one.item} className="py-2">
+            <strong>
+              {one.count} × {one.material}
+            </strong>{' '}
+            <span className="quiet">
+              comes back as {one.as}
+              {!one.reversible && '; cannot go back to stock'}
+            </span>
+            <InStores there={stock[one.material]} needed={one.count} />
+          </li>
+        ))}
       </ul>
     </section>
   );
@@ -106,17 +168,41 @@ function TrayPicture({ view, plan, trayBins, onTray }: LayOutProps) {
   const bins = Array.from({ length: trayBins }, (_, at) => plan.tray.find((bin) => bin.bin === at + 1));
   return (
     <section className="sheet mt-3">
-      <div className="d-flex align-items-center gap-2 mb-2"><h2 className="mb-0">Tray</h2><span className="quiet">emptied in this order</span>
-        <select className="form-select ms-auto w-auto no-print" aria-label="Bins of the tray" value={trayBins} onChange={(event) => onTray(Number(event.target.value) as SettingsForm['trayBins'])}>
-          {TRAY_SIZES.map((size) => <option key={size} value={size}>{size} bins</option>)}
-        </select></div>
+      <div className="d-flex align-items-center gap-2 mb-2">
+        <h2 className="mb-0">Tray</h2>
+        <span className="quiet">emptied in this order</span>
+        <select
+          className="form-select ms-auto w-auto no-print"
+          aria-label="Bins of the tray"
+          value={trayBins}
+          onChange={(event) => onTray(Number(event.target.value) as SettingsForm['trayBins'])}
+        >
+          {TRAY_SIZES.map((size) => (
+            <option key={size} value={size}>
+              {size} bins
+            </option>
+          ))}
+        </select>
+      </div>
       <ol className="tray-picture">
-        {bins.map((bin, at) => <li key={at} className={bin ? 'full' : ''}><b>{at + 1}</b>{bin?.items.map((item) => <span key={item}>{wordsOf(item)}</span>)}</li>)}
+        {bins.map((bin, at) => (
+          <li key={at} className={bin ? 'full' : ''}>
+            <b>{at + 1}</b>
+            {bin?.items.map((item) => (
+              <span key={item}>{wordsOf(item)}</span>
+            ))}
+          </li>
+        ))}
       </ol>
       {plan.taped.length > 0 && (
-        <p className="caution mild">{plan.fewestBins} bins are needed so that nothing is mixed up. Tape to their parts and label: {plan.taped.map((one) => `${wordsOf(one.item)} (“${one.label}”)`).join(', ')}.</p>
+        <p className="caution mild">
+          {plan.fewestBins} bins are needed so that nothing is mixed up. Tape to their parts and label:{' '}
+          {plan.taped.map((one) => `${wordsOf(one.item)} (“${one.label}”)`).join(', ')}.
+        </p>
       )}
-      {Object.keys(plan.staysOn).length > 0 && <p className="quiet mb-0">Stay on their part: {Object.keys(plan.staysOn).map(wordsOf).join(', ')}</p>}
+      {Object.keys(plan.staysOn).length > 0 && (
+        <p className="quiet mb-0">Stay on their part: {Object.keys(plan.staysOn).map(wordsOf).join(', ')}</p>
+      )}
     </section>
   );
 }

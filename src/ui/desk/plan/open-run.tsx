@@ -15,14 +15,29 @@ export interface JobChoice {
 }
 
 /** Takes the plan to the bay: which job it is for, and what new parts are to be fitted. */
-export function OpenRun({ asked, order, trayBins, jobs, forJob }: { asked: Asked; order: 'best' | 'recorded'; trayBins: number; jobs: JobChoice[]; forJob: number | null }) {
+export function OpenRun({
+  asked,
+  order,
+  trayBins,
+  jobs,
+  forJob,
+}: {
+  asked: Asked;
+  order: 'best' | 'recorded';
+  trayBins: number;
+  jobs: JobChoice[];
+  forJob: number | null;
+}) {
   const [open, setOpen] = useState(false);
   const [job, setJob] = useState(forJob ?? jobs[0]?.number ?? 0);
   const [lines, setLines] = useState('');
   const { busy, trouble, run } = useSend();
   const router = useRouter();
   const start = async () => {
-    const newParts = lines.split('\n').map((line) => line.trim()).filter(Boolean);
+    const newParts = lines
+      .split('\n')
+      .map((line) => line.trim())
+      .filter(Boolean);
     const made = await run<{ id: string }>('POST', '/api/runs', { job, ...asked, order, trayBins, newParts });
     if (made) router.push(`/runs/${made.id}`);
   };
@@ -30,15 +45,25 @@ export function OpenRun({ asked, order, trayBins, jobs, forJob }: { asked: Asked
     <>
       <Button onClick={() => setOpen(true)}>Take it to the bay</Button>
       <Modal show={open} onHide={() => setOpen(false)} centered>
-        <Modal.Header closeButton><Modal.Title>Take it to the bay</Modal.Title></Modal.Header>
+        <Modal.Header closeButton>
+          <Modal.Title>Take it to the bay</Modal.Title>
+        </Modal.Header>
         <Modal.Body>
-          {jobs.length === 0 && <p>There is no job yet. <Link href="/jobs/new">Open a job</Link> for the vehicle first.</p>}
+          {jobs.length === 0 && (
+            <p>
+              There is no job yet. <Link href="/jobs/new">Open a job</Link> for the vehicle first.
+            </p>
+          )}
           {jobs.length > 0 && (
             <>
               <Form.Group controlId="run-job" className="mb-3">
                 <Form.Label>For which job</Form.Label>
                 <Form.Select value={job} onChange={(event) => setJob(Number(event.target.value))}>
-                  {jobs.map((one) => <option key={one.number} value={one.number}>{one.number}: {one.title}, {one.vehicle}</option>)}
+                  {jobs.map((one) => (
+                    <option key={one.number} value={one.number}>
+                      {one.number}: {one.title}, {one.vehicle}
+                    </option>
+                  ))}
                 </Form.Select>
               </Form.Group>
               <Form.Group controlId="run-parts">
@@ -50,7 +75,11 @@ export function OpenRun({ asked, order, trayBins, jobs, forJob }: { asked: Asked
           )}
           <Trouble text={trouble} />
         </Modal.Body>
-        <Modal.Footer><Button disabled={busy || !job} onClick={start}>Start there</Button></Modal.Footer>
+        <Modal.Footer>
+          <Button disabled={busy || !job} onClick={start}>
+            Start there
+          </Button>
+        </Modal.Footer>
       </Modal>
     </>
   );

@@ -26,19 +26,35 @@ export function Order({ view, plan, planning, order, onOrder }: OrderProps) {
     <>
       <section className="sheet">
         <div className="d-flex flex-wrap gap-3 align-items-center mb-2">
-          <h2 className="mb-0">Take apart: {plan.removal.length} steps, about {minutes(plan.cost.seconds)}</h2>
+          <h2 className="mb-0">
+            Take apart: {plan.removal.length} steps, about {minutes(plan.cost.seconds)}
+          </h2>
           <div className="choice ms-auto" role="group" aria-label="Which order">
-            <button type="button" aria-pressed={order === 'best'} onClick={() => onOrder('best')}>best</button>
-            <button type="button" aria-pressed={order === 'recorded'} onClick={() => onOrder('recorded')}>as recorded</button>
+            <button type="button" aria-pressed={order === 'best'} onClick={() => onOrder('best')}>
+              best
+            </button>
+            <button type="button" aria-pressed={order === 'recorded'} onClick={() => onOrder('recorded')}>
+              as recorded
+            </button>
           </div>
         </div>
         <Proof plan={plan} planning={planning} order={order} />
-        {[...new Set(plan.routesTaken.map((route) => route.words))].map((words) => <p key={words} className="route-line">{words}</p>)}
-        {bandsOf(plan.removal).map((band) => <Band key={band[0].at} view={view} band={band} />)}
+        {[...new Set(plan.routesTaken.map((route) => route.words))].map((words) => (
+          <p key={words} className="route-line">
+            {words}
+          </p>
+        ))}
+        {bandsOf(plan.removal).map((band) => (
+          <Band key={band[0].at} view={view} band={band} />
+        ))}
       </section>
       <section className="sheet">
         <h2>Put back: {plan.refit.length} steps</h2>
-        <ol className="steps">{plan.refit.map((step, at) => <RefitLine key={step.key} view={view} step={step} at={at} />)}</ol>
+        <ol className="steps">
+          {plan.refit.map((step, at) => (
+            <RefitLine key={step.key} view={view} step={step} at={at} />
+          ))}
+        </ol>
       </section>
       <Stays view={view} plan={plan} />
     </>
@@ -46,22 +62,59 @@ export function Order({ view, plan, planning, order, onOrder }: OrderProps) {
 }
 
 /** How good the order is, against the recorded one, and what is proved. */
-function Proof({ plan: { cost, recorded }, planning, order }: { plan: Plan; planning: OrderProps['planning']; order: string }) {
+function Proof({
+  plan: { cost, recorded },
+  planning,
+  order,
+}: {
+  plan: Plan;
+  planning: OrderProps['planning'];
+  order: string;
+}) {
   const gap = cost.seconds > 0 ? (100 * (cost.seconds - cost.lowerBound)) / cost.seconds : 0;
   return (
     <div className="proof">
       <table>
-        <thead><tr><td /><th>time</th><th>tool changes</th></tr></thead>
+        <thead>
+          <tr>
+            <td />
+            <th>time</th>
+            <th>tool changes</th>
+          </tr>
+        </thead>
         <tbody>
-          <tr><th>{order === 'best' ? 'This order' : 'As recorded'}</th><td>{clock(cost.seconds)}</td><td>{cost.toolChanges}</td></tr>
-          {order === 'best' && <tr><th>As recorded</th><td>{clock(recorded.seconds)}</td><td>{recorded.toolChanges}</td></tr>}
+          <tr>
+            <th>{order === 'best' ? 'This order' : 'As recorded'}</th>
+            <td>{clock(cost.seconds)}</td>
+            <td>{cost.toolChanges}</td>
+          </tr>
+          {order === 'best' && (
+            <tr>
+              <th>As recorded</th>
+              <td>{clock(recorded.seconds)}</td>
+              <td>{recorded.toolChanges}</td>
+            </tr>
+          )}
         </tbody>
       </table>
       <p className="mb-0" role="status">
-        {cost.optimal ? <span className="good">Proved: no order is quicker.</span>
-          : <>No order is quicker than {clock(cost.lowerBound)}: <strong>{gap.toFixed(gap < 1 ? 2 : 1)} %</strong> is open.</>}
-        {planning.busy && <> Looking on… {planning.states > 0 && `${planning.states.toLocaleString('en')} part-orders so far. `}
-          <button type="button" className="btn btn-sm btn-outline-dark" onClick={planning.stop}>Take this one</button></>}
+        {cost.optimal ? (
+          <span className="good">Proved: no order is quicker.</span>
+        ) : (
+          <>
+            No order is quicker than {clock(cost.lowerBound)}: <strong>{gap.toFixed(gap < 1 ? 2 : 1)} %</strong> is
+            open.
+          </>
+        )}
+        {planning.busy && (
+          <>
+            {' '}
+            Looking on… {planning.states > 0 && `${planning.states.toLocaleString('en')} part-orders so far. `}
+            <button type="button" className="btn btn-sm btn-outline-dark" onClick={planning.stop}>
+              Take this one
+            </button>
+          </>
+        )}
         {planning.stopped && ' The search was ended early.'}
       </p>
     </div>
@@ -75,7 +128,8 @@ function bandsOf(removal: PlannedAction[]): Placed[][] {
   const bands: Placed[][] = [];
   removal.forEach((action, at) => {
     const last = bands[bands.length - 1]?.[0].action;
-    if (last && last.tool === action.tool && last.procedure === action.procedure) bands[bands.length - 1].push({ action, at });
+    if (last && last.tool === action.tool && last.procedure === action.procedure)
+      bands[bands.length - 1].push({ action, at });
     else bands.push([{ action, at }]);
   });
   return bands;
@@ -88,16 +142,27 @@ function Band({ view, band }: { view: PlanView; band: Placed[] }) {
     <div className="tool-band">
       <div className="band-head">
         {tool === 'hand' ? <span className="label">by hand</span> : <Plate code={tool} />}
-        {view.documents.length > 1 && <span className="zone">{document ? `${zoneName(document.zone)}, ${document.side}` : 'vehicle'}</span>}
+        {view.documents.length > 1 && (
+          <span className="zone">{document ? `${zoneName(document.zone)}, ${document.side}` : 'vehicle'}</span>
+        )}
       </div>
-      <ol className="steps" start={band[0].at + 1}>{band.map(({ action, at }) => <RemovalLine key={action.key} view={view} action={action} at={at} />)}</ol>
+      <ol className="steps" start={band[0].at + 1}>
+        {band.map(({ action, at }) => (
+          <RemovalLine key={action.key} view={view} action={action} at={at} />
+        ))}
+      </ol>
     </div>
   );
 }
 
 function What({ view, step }: { view: PlanView; step: PlannedAction | RefitStep }) {
   const { verb, plate, thing, count } = instructionFor(view.documents, step, useCatalogue());
-  return <span className="what">{verb} {plate && <span className="plate">{plate}</span>} {thing}{count !== null && count > 1 && ` × ${count}`}</span>;
+  return (
+    <span className="what">
+      {verb} {plate && <span className="plate">{plate}</span>} {thing}
+      {count !== null && count > 1 && ` × ${count}`}
+    </span>
+  );
 }
 
 function RemovalLine({ view, action, at }: { view: PlanView; action: PlannedAction; at: number }) {
@@ -121,7 +186,13 @@ function RefitLine({ view, step, at }: { view: PlanView; step: RefitStep; at: nu
         <span className="number">{at + 1}</span>
         <div>
           <span className="what">{gateWords(view.documents, step)}</span>
-          <ul className="mb-0 ps-3">{[...step.checks.map((check) => check.text), ...step.notes].map((text) => <li key={text} className="why">{text}</li>)}</ul>
+          <ul className="mb-0 ps-3">
+            {[...step.checks.map((check) => check.text), ...step.notes].map((text) => (
+              <li key={text} className="why">
+                {text}
+              </li>
+            ))}
+          </ul>
         </div>
         <span className="label">{step.auto ? 'by count' : 'gate'}</span>
       </li>
@@ -130,8 +201,15 @@ function RefitLine({ view, step, at }: { view: PlanView; step: RefitStep; at: nu
   return (
     <li>
       <span className="number">{at + 1}</span>
-      <div><What view={view} step={step} />{step.tool !== 'hand' && step.type !== 'tighten' && <span className="quiet"> · {toolFor(step.tool).name}</span>}
-        {step.notes.map((note) => <div key={note} className="why">{note}</div>)}</div>
+      <div>
+        <What view={view} step={step} />
+        {step.tool !== 'hand' && step.type !== 'tighten' && <span className="quiet"> · {toolFor(step.tool).name}</span>}
+        {step.notes.map((note) => (
+          <div key={note} className="why">
+            {note}
+          </div>
+        ))}
+      </div>
       <span>{step.bin && <span className="bin-plate">Bin {step.bin}</span>}</span>
     </li>
   );
@@ -142,9 +220,32 @@ function Stays({ view, plan }: { view: PlanView; plan: Plan }) {
   if (plan.stays.length === 0) return null;
   return (
     <section className="sheet">
-      <div className="d-flex align-items-center"><h2 className="mb-0">{plan.stays.length} {plan.stays.length === 1 ? 'part stays' : 'parts stay'} where {plan.stays.length === 1 ? 'it is' : 'they are'}</h2>
-        <button type="button" className="btn btn-sm btn-outline-dark ms-auto no-print" aria-expanded={open} onClick={() => setOpen(!open)}>{open ? 'Hide' : 'Why?'}</button></div>
-      {open && <ul className="rows mt-2">{plan.stays.map(({ procedure, item, why }) => <li key={`${procedure}/${item}`} className="py-2">{why}{view.documents.length > 1 && <span className="quiet"> · {zoneName(view.documents.find((one) => one.id === procedure)!.zone)}</span>}</li>)}</ul>}
+      <div className="d-flex align-items-center">
+        <h2 className="mb-0">
+          {plan.stays.length} {plan.stays.length === 1 ? 'part stays' : 'parts stay'} where{' '}
+          {plan.stays.length === 1 ? 'it is' : 'they are'}
+        </h2>
+        <button
+          type="button"
+          className="btn btn-sm btn-outline-dark ms-auto no-print"
+          aria-expanded={open}
+          onClick={() => setOpen(!open)}
+        >
+          {open ? 'Hide' : 'Why?'}
+        </button>
+      </div>
+      {open && (
+        <ul className="rows mt-2">
+          {plan.stays.map(({ procedure, item, why }) => (
+            <li key={`${procedure}/${item}`} className="py-2">
+              {why}
+              {view.documents.length > 1 && (
+                <span className="quiet"> · {zoneName(view.documents.find((one) => one.id === procedure)!.zone)}</span>
+              )}
+            </li>
+          ))}
+        </ul>
+      )}
     </section>
   );
 }

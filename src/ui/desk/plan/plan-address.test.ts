@@ -6,9 +6,11 @@ const id = fc.stringMatching(/^[a-z][a-z0-9-]{0,12}$/);
 
 describe('goals as the page shows them', () => {
   it('come back as they were written', () => {
-    fc.assert(fc.property(id, id, fc.constantFrom<Wish>('out', 'free', 'reach', 'keep'), (procedure, item, wish) => {
-      expect(readGoal(writeGoal(procedure, item, wish), 'other')).toEqual({ procedure, item, wish });
-    }));
+    fc.assert(
+      fc.property(id, id, fc.constantFrom<Wish>('out', 'free', 'reach', 'keep'), (procedure, item, wish) => {
+        expect(readGoal(writeGoal(procedure, item, wish), 'other')).toEqual({ procedure, item, wish });
+      }),
+    );
   });
 
   it.each([
@@ -28,7 +30,14 @@ describe('goals as the page shows them', () => {
 });
 
 it('the address holds the whole question', () => {
-  const address = planAddress({ procedures: ['a', 'b@right'], goals: ['a/x', 'keep b@right/y'], options: { windows: 'power', 'lower bin': 'none' } }, 2403);
+  const address = planAddress(
+    {
+      procedures: ['a', 'b@right'],
+      goals: ['a/x', 'keep b@right/y'],
+      options: { windows: 'power', 'lower bin': 'none' },
+    },
+    2403,
+  );
   const query = new URL(address, 'http://shop').searchParams;
   expect(query.getAll('procedure')).toEqual(['a', 'b@right']);
   expect(query.getAll('goal')).toEqual(['a/x', 'keep b@right/y']);

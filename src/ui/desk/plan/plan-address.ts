@@ -22,12 +22,19 @@ export type Wish = 'out' | 'free' | 'reach' | 'keep';
 export function readGoal(goal: string, onlyProcedure: string): { procedure: string; item: string; wish: Wish } | null {
   const match = /^(?:(expose|keep) )?(?:([^/:\s]+)\/)?([^/:\s]+)(?::(free|off|released|undone))?$/.exec(goal);
   if (!match) return null;
-  const wish: Wish = match[1] === 'expose' ? 'reach' : match[1] === 'keep' ? 'keep' : match[4] === 'free' ? 'free' : 'out';
+  const wish: Wish =
+    match[1] === 'expose' ? 'reach' : match[1] === 'keep' ? 'keep' : match[4] === 'free' ? 'free' : 'out';
   return { procedure: match[2] ?? onlyProcedure, item: match[3], wish };
 }
 
 /** The goal for a wish about an item, written as the planner reads it. */
 export function writeGoal(procedure: string, item: string, wish: Wish): string {
   const name = `${procedure}/${item}`;
-  return wish === 'reach' ? `expose ${name}` : wish === 'keep' ? `keep ${name}` : wish === 'free' ? `${name}:free` : name;
+  return wish === 'reach'
+    ? `expose ${name}`
+    : wish === 'keep'
+      ? `keep ${name}`
+      : wish === 'free'
+        ? `${name}:free`
+        : name;
 }

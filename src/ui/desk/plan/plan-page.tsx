@@ -12,7 +12,10 @@ import { planAddress, type Asked } from './plan-address';
 import { usePlan } from './use-plan';
 import { Unverified } from './unverified';
 
-const WhyGraph = dynamic(() => import('./why-graph').then((module) => module.WhyGraph), { ssr: false, loading: () => <p className="quiet">Drawing…</p> });
+const WhyGraph = dynamic(() => import('./why-graph').then((module) => module.WhyGraph), {
+  ssr: false,
+  loading: () => <p className="quiet">Drawing…</p>,
+});
 
 interface PlanPageProps {
   view: PlanView;
@@ -29,28 +32,59 @@ export function PlanPage({ view, asked: first, jobs, forJob, mayOpen }: PlanPage
   const [trayBins, setTrayBins] = useState(view.policy.trayBins as 6 | 8 | 12 | 18);
   const [drawing, setDrawing] = useState(false);
   const policy = { ...view.policy, trayBins };
-  const planning = usePlan(asked.goals.length ? { request: { documents: view.documents, goals: asked.goals, options: asked.options, order, policy }, ownKinds: view.ownKinds } : null);
+  const planning = usePlan(
+    asked.goals.length
+      ? {
+          request: { documents: view.documents, goals: asked.goals, options: asked.options, order, policy },
+          ownKinds: view.ownKinds,
+        }
+      : null,
+  );
   const { result } = planning;
   const plan = result?.ok ? result.plan : null;
   return (
     <>
-      <PageHead title={`Plan: ${view.documents.map((document) => document.title).join(' + ')}`} under="Say what you want; the least that must come off is worked out">
-        {plan && <button type="button" className="btn btn-outline-dark" aria-pressed={drawing} onClick={() => setDrawing(!drawing)}>{drawing ? 'Show the steps' : 'What waits for what'}</button>}
+      <PageHead
+        title={`Plan: ${view.documents.map((document) => document.title).join(' + ')}`}
+        under="Say what you want; the least that must come off is worked out"
+      >
+        {plan && (
+          <button
+            type="button"
+            className="btn btn-outline-dark"
+            aria-pressed={drawing}
+            onClick={() => setDrawing(!drawing)}
+          >
+            {drawing ? 'Show the steps' : 'What waits for what'}
+          </button>
+        )}
         {plan && mayOpen && <OpenRun asked={asked} order={order} trayBins={trayBins} jobs={jobs} forJob={forJob} />}
       </PageHead>
       <Unverified view={view} />
       <OptionChoices options={view.options} chosen={asked.options} onChoose={(options) => ask({ options })} />
-      {drawing && plan ? <WhyGraph view={view} plan={plan} options={asked.options} /> : (
+      {drawing && plan ? (
+        <WhyGraph view={view} plan={plan} options={asked.options} />
+      ) : (
         <div className="split">
           <div>
             <GoalMaps view={view} asked={asked} forJob={forJob} ask={ask} />
-            {asked.goals.length > 0 && !result && <p className="empty" role="status">Working it out…</p>}
+            {asked.goals.length > 0 && !result && (
+              <p className="empty" role="status">
+                Working it out…
+              </p>
+            )}
             {plan && <Order view={view} plan={plan} planning={planning} order={order} onOrder={setOrder} />}
           </div>
           <div>
             <Goals view={view} asked={asked} forJob={forJob} ask={ask} />
             {result && !result.ok && (
-              <div className="sheet mt-3">{result.problems.map((problem) => <p key={problem.message} className="trouble mb-1" role="alert">{problem.message}</p>)}</div>
+              <div className="sheet mt-3">
+                {result.problems.map((problem) => (
+                  <p key={problem.message} className="trouble mb-1" role="alert">
+                    {problem.message}
+                  </p>
+                ))}
+              </div>
             )}
             {plan && <LayOut view={view} plan={plan} trayBins={trayBins} onTray={setTrayBins} />}
             {plan && <p className="quiet mt-3">{priceWords(view)}</p>}
@@ -76,10 +110,19 @@ function useAsked(first: Asked, forJob: number | null) {
   return { asked, ask };
 }
 
-const priceWords = ({ policy: { costs } }: PlanView) => costs
-  && `Priced at ${costs.toolChangeMs / 1000} s for another tool, ${costs.bareHandMs / 1000} s for the bare hand, ${costs.moveMmPerSecond} mm/s within a panel, ${costs.zoneMoveMs / 1000} s between zones of one door, ${costs.sideMoveMs / 1000} s between doors or sides.`;
+const priceWords = ({ policy: { costs } }: PlanView) =>
+  costs &&
+  `Priced at ${costs.toolChangeMs / 1000} s for another tool, ${costs.bareHandMs / 1000} s for the bare hand, ${costs.moveMmPerSecond} mm/s within a panel, ${costs.zoneMoveMs / 1000} s between zones of one door, ${costs.sideMoveMs / 1000} s between doors or sides.`;
 
-function OptionChoices({ options, chosen, onChoose }: { options: Record<string, string[]>; chosen: Record<string, string>; onChoose: (options: Record<string, string>) => void }) {
+function OptionChoices({
+  options,
+  chosen,
+  onChoose,
+}: {
+  options: Record<string, string[]>;
+  chosen: Record<string, string>;
+  onChoose: (options: Record<string, string>) => void;
+}) {
   const without = (option: string) => Object.fromEntries(Object.entries(chosen).filter(([name]) => name !== option));
   if (Object.keys(options).length === 0) return null;
   return (
@@ -89,9 +132,18 @@ function OptionChoices({ options, chosen, onChoose }: { options: Record<string, 
           <div className="label mb-1">{option.replace(/-/g, ' ')}</div>
           <div className="choice" role="group" aria-label={option}>
             {values.map((value) => (
-              <button key={value} type="button" aria-pressed={chosen[option] === value} onClick={() => onChoose({ ...chosen, [option]: value })}>{value}</button>
+              <button
+                key={value}
+                type="button"
+                aria-pressed={chosen[option] === value}
+                onClick={() => onChoose({ ...chosen, [option]: value })}
+              >
+                {value}
+              </button>
             ))}
-            <button type="button" aria-pressed={chosen[option] === undefined} onClick={() => onChoose(without(option))}>not known</button>
+            <button type="button" aria-pressed={chosen[option] === undefined} onClick={() => onChoose(without(option))}>
+              not known
+            </button>
           </div>
         </div>
       ))}

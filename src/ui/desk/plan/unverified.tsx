@@ -9,8 +9,11 @@ export function Unverified({ view: { documents, verification } }: { view: PlanVi
       {open.map((document) => {
         const { differs, unknown } = verification![document.id];
         return (
-          <p key={document.id} className="mb-1"><strong>Not verified on this vehicle:</strong> {document.title}.
-            {differs.length > 0 && ` Differs: ${differs.join('; ')}.`}{unknown.length > 0 && ` Not known: ${unknown.join(', ')}.`} Stop where it does not match.</p>
+          <p key={document.id} className="mb-1">
+            <strong>Not verified on this vehicle:</strong> {document.title}.
+            {differs.length > 0 && ` Differs: ${differs.join('; ')}.`}
+            {unknown.length > 0 && ` Not known: ${unknown.join(', ')}.`} Stop where it does not match.
+          </p>
         );
       })}
     </div>

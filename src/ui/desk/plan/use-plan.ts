@@ -28,10 +28,22 @@ export function usePlan(asked: PlannerQuestion | null): Planning & { stop: () =>
     worker.current = made;
     made.onmessage = ({ data }: MessageEvent<PlannerAnswer>) => {
       if (ended) return;
-      setPlanning((last) => (data.type === 'searching' ? { ...last, busy: true, states: data.states }
-        : { result: data.result, busy: data.type === 'quick', states: 0, stopped: false }));
+      setPlanning((last) =>
+        data.type === 'searching'
+          ? { ...last, busy: true, states: data.states }
+          : { result: data.result, busy: data.type === 'quick', states: 0, stopped: false },
+      );
     };
-    made.onerror = () => setPlanning({ ...IDLE, result: { ok: false, problems: [{ code: 'planner', message: 'The planner stopped unexpectedly. Reload the page to try again.', items: [] }] } });
+    made.onerror = () =>
+      setPlanning({
+        ...IDLE,
+        result: {
+          ok: false,
+          problems: [
+            { code: 'planner', message: 'The planner stopped unexpectedly. Reload the page to try again.', items: [] },
+          ],
+        },
+      });
     made.postMessage(now);
     return () => {
       ended = true;

@@ -30,29 +30,89 @@ export function WhyGraph({ view, plan, options }: { view: PlanView; plan: Plan; 
   const [selected, setSelected] = useState<string | null>(null);
   const [scale, setScale] = useState(() => Math.max(LEAST_SCALE, Math.min(1, FRAME_WIDTH / drawn.width)));
   const step = plan.removal.find((action) => action.key === selected);
-  const near = new Set(drawn.edges.filter((edge) => edge.from === selected || edge.to === selected).flatMap((edge) => [edge.from, edge.to]));
+  const near = new Set(
+    drawn.edges
+      .filter((edge) => edge.from === selected || edge.to === selected)
+      .flatMap((edge) => [edge.from, edge.to]),
+  );
   const look = (key: string) => (key === selected ? 'selected' : selected && !near.has(key) ? 'far' : '');
   return (
     <section className="sheet" aria-label="What waits for what">
       <div className="d-flex gap-3 align-items-center mb-2">
-        <p className="quiet mb-0">Left to right: each step waits for those an arrow comes from. Tap one for its reasons.</p>
-        <label className="d-flex gap-2 align-items-center ms-auto no-print">Size <input type="range" min={LEAST_SCALE} max={1.4} step={0.05} value={scale} onChange={(event) => setScale(Number(event.target.value))} /></label>
+        <p className="quiet mb-0">
+          Left to right: each step waits for those an arrow comes from. Tap one for its reasons.
+        </p>
+        <label className="d-flex gap-2 align-items-center ms-auto no-print">
+          Size{' '}
+          <input
+            type="range"
+            min={LEAST_SCALE}
+            max={1.4}
+            step={0.05}
+            value={scale}
+            onChange={(event) => setScale(Number(event.target.value))}
+          />
+        </label>
       </div>
-      {step && <p className="why-line" role="status"><strong>{titleOf(view, step, catalogue)}</strong>: {step.why.join('; ')}.</p>}
+      {step && (
+        <p className="why-line" role="status">
+          <strong>{titleOf(view, step, catalogue)}</strong>: {step.why.join('; ')}.
+        </p>
+      )}
       <div className="why-graph">
-        <svg viewBox={`0 0 ${drawn.width} ${drawn.height}`} width={drawn.width * scale} height={drawn.height * scale} role="group" aria-label="Steps and what they wait for">
-          <defs><marker id="tip" viewBox="0 0 10 10" refX="9" refY="5" markerWidth="9" markerHeight="9" markerUnits="userSpaceOnUse" orient="auto"><path d="M0 1 L9 5 L0 9 Z" /></marker></defs>
+        <svg
+          viewBox={`0 0 ${drawn.width} ${drawn.height}`}
+          width={drawn.width * scale}
+          height={drawn.height * scale}
+          role="group"
+          aria-label="Steps and what they wait for"
+        >
+          <defs>
+            <marker
+              id="tip"
+              viewBox="0 0 10 10"
+              refX="9"
+              refY="5"
+              markerWidth="9"
+              markerHeight="9"
+              markerUnits="userSpaceOnUse"
+              orient="auto"
+            >
+              <path d="M0 1 L9 5 L0 9 Z" />
+            </marker>
+          </defs>
           {drawn.edges.map(({ from, to, points }) => (
-            <path key={`${from}→${to}`} className={`edge ${selected && (from === selected || to === selected) ? 'near' : selected ? 'far' : ''}`} markerEnd="url(#tip)"
-              d={points.map(({ x, y }, at) => `${at ? 'L' : 'M'}${x.toFixed(1)} ${y.toFixed(1)}`).join(' ')} />
+            <path
+              key={`${from}→${to}`}
+              className={`edge ${selected && (from === selected || to === selected) ? 'near' : selected ? 'far' : ''}`}
+              markerEnd="url(#tip)"
+              d={points.map(({ x, y }, at) => `${at ? 'L' : 'M'}${x.toFixed(1)} ${y.toFixed(1)}`).join(' ')}
+            />
           ))}
           {drawn.nodes.map((node) => (
-            <g key={node.key} className={`node ${node.look} ${look(node.key)}`} transform={`translate(${node.x - NODE.width / 2} ${node.y - NODE.height / 2})`} role="button" tabIndex={0}
-              aria-label={`${node.title}, ${node.under}`} aria-pressed={node.key === selected} onClick={() => setSelected(node.key === selected ? null : node.key)}
-              onKeyDown={(event) => { if (event.key === 'Enter' || event.key === ' ') { event.preventDefault(); setSelected(node.key); } }}>
+            <g
+              key={node.key}
+              className={`node ${node.look} ${look(node.key)}`}
+              transform={`translate(${node.x - NODE.width / 2} ${node.y - NODE.height / 2})`}
+              role="button"
+              tabIndex={0}
+              aria-label={`${node.title}, ${node.under}`}
+              aria-pressed={node.key === selected}
+              onClick={() => setSelected(node.key === selected ? null : node.key)}
+              onKeyDown={(event) => {
+                if (event.key === 'Enter' || event.key === ' ') {
+                  event.preventDefault();
+                  setSelected(node.key);
+                }
+              }}
+            >
               <rect width={NODE.width} height={NODE.height} rx={node.look === 'part' ? 5 : 22} />
-              <text x={NODE.width / 2} y={20}>{short(node.title)}</text>
-              <text className="under" x={NODE.width / 2} y={37}>{short(node.under)}</text>
+              <text x={NODE.width / 2} y={20}>
+                {short(node.title)}
+              </text>
+              <text className="under" x={NODE.width / 2} y={37}>
+                {short(node.under)}
+              </text>
             </g>
           ))}
         </svg>
@@ -72,16 +132,20 @@ function layOut(view: PlanView, plan: Plan, options: OptionValues, catalogue: Ca
   const steps = new Map(plan.removal.map((action, at) => [action.key, at]));
   const source = buildGraph(view.documents, { options, catalogue });
   const chosen = new Set(source.nodes.flatMap((node, id) => (!node.action || steps.has(node.key) ? [id] : [])));
-  const taken = new Map(source.nodes.flatMap((node, id) => {
-    const way = node.anyOf?.findIndex((set) => set.every((need) => steps.has(source.nodes[need].key))) ?? -1;
-    return way >= 0 ? [[id, way] as const] : [];
-  }));
+  const taken = new Map(
+    source.nodes.flatMap((node, id) => {
+      const way = node.anyOf?.findIndex((set) => set.every((need) => steps.has(source.nodes[need].key))) ?? -1;
+      return way >= 0 ? [[id, way] as const] : [];
+    }),
+  );
   const { actions, before } = precedenceOf(source, chosen, taken);
   const graph = new dagre.graphlib.Graph();
   graph.setGraph({ rankdir: 'LR', nodesep: 14, ranksep: 28, marginx: 12, marginy: 12 });
   graph.setDefaultEdgeLabel(() => ({}));
   for (const id of actions) graph.setNode(source.nodes[id].key, { ...NODE });
-  before.forEach((list, to) => list.forEach((from) => graph.setEdge(source.nodes[actions[from]].key, source.nodes[actions[to]].key)));
+  before.forEach((list, to) =>
+    list.forEach((from) => graph.setEdge(source.nodes[actions[from]].key, source.nodes[actions[to]].key)),
+  );
   dagre.layout(graph);
   const { width = 0, height = 0 } = graph.graph();
   const nodes = actions.map((id) => {
@@ -89,7 +153,12 @@ function layOut(view: PlanView, plan: Plan, options: OptionValues, catalogue: Ca
     const step = plan.removal[steps.get(key)!];
     const { x, y } = graph.node(key);
     const document = view.documents.find((one) => one.id === step.procedure);
-    const under = [`step ${steps.get(key)! + 1}`, view.documents.length > 1 && document && `${zoneName(document.zone)}, ${document.side}`].filter(Boolean).join(' · ');
+    const under = [
+      `step ${steps.get(key)! + 1}`,
+      view.documents.length > 1 && document && `${zoneName(document.zone)}, ${document.side}`,
+    ]
+      .filter(Boolean)
+      .join(' · ');
     return { key, x, y, title: titleOf(view, step, catalogue), under, look: LOOKS[step.type] ?? 'vehicle' };
   });
   const edges = graph.edges().map(({ v, w }) => ({ from: v, to: w, points: graph.edge({ v, w }).points }));

@@ -2,7 +2,15 @@ import Link from 'next/link';
 import type { FindingView } from '@/contracts/views';
 
 /** What runs found about this procedure; each one selects its item. Nothing changes by itself: a lead works it into the next revision. */
-export function FromTheBay({ findings, names, onSelect }: { findings: FindingView[]; names: Record<string, string>; onSelect: (id: string) => void }) {
+export function FromTheBay({
+  findings,
+  names,
+  onSelect,
+}: {
+  findings: FindingView[];
+  names: Record<string, string>;
+  onSelect: (id: string) => void;
+}) {
   if (findings.length === 0) return null;
   return (
     <section className="sheet" aria-label="From the bay">
@@ -10,8 +18,13 @@ export function FromTheBay({ findings, names, onSelect }: { findings: FindingVie
       <ul className="rows">
         {findings.map(({ event, item, text, person, at, jobNumber }) => (
           <li key={event} className="py-2">
-            <button type="button" className="finding-row" onClick={() => onSelect(item.slice(item.indexOf('/') + 1))}>{text}</button>
-            <span className="quiet">{names[person] ?? person}, {new Date(at).toISOString().slice(0, 10)}, <Link href={`/jobs/${jobNumber}`}>job {jobNumber}</Link></span>
+            <button type="button" className="finding-row" onClick={() => onSelect(item.slice(item.indexOf('/') + 1))}>
+              {text}
+            </button>
+            <span className="quiet">
+              {names[person] ?? person}, {new Date(at).toISOString().slice(0, 10)},{' '}
+              <Link href={`/jobs/${jobNumber}`}>job {jobNumber}</Link>
+            </span>
           </li>
         ))}
       </ul>

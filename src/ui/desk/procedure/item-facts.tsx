@@ -1,7 +1,15 @@
 'use client';
 import { useMemo } from 'react';
 import { BASE_CATALOGUE, findMotion } from '@/core/hardware';
-import { countOf, findItem, heldWords, indexItems, itemWords, parseReference, type ProcedureDocument } from '@/core/procedure';
+import {
+  countOf,
+  findItem,
+  heldWords,
+  indexItems,
+  itemWords,
+  parseReference,
+  type ProcedureDocument,
+} from '@/core/procedure';
 import { Plate } from '../../design';
 
 /** Everything recorded about one item, as label and value. */
@@ -20,22 +28,37 @@ export function ItemFacts({ document, id }: { document: ProcedureDocument; id: s
     ['Holds', fastener && heldWords(index, id)],
     ['Joins', link && link.joins.map((end) => itemWords(index, end)).join(' and ')],
     ['Behind', behind],
-    ['Length', fastener?.length && `${fastener.length} mm`], ['Thread', fastener?.thread],
+    ['Length', fastener?.length && `${fastener.length} mm`],
+    ['Thread', fastener?.thread],
     ['Recess', fastener?.recess && `${fastener.recess} mm${fastener.angle ? `, at ${fastener.angle}°` : ''}`],
     ['Stays on', fastener?.staysOn && itemWords(index, fastener.staysOn)],
-    ['Comes off', motions], ['Tool', part?.tool && <Plate code={part.tool} />], ['Start at', part?.startAt],
-    ['Release', fastener?.release ?? link?.release], ['Mark', link?.mark],
+    ['Comes off', motions],
+    ['Tool', part?.tool && <Plate code={part.tool} />],
+    ['Start at', part?.startAt],
+    ['Release', fastener?.release ?? link?.release],
+    ['Mark', link?.mark],
     ['Airbag', link?.safety === 'srs' && 'SRS: battery off and the maker’s wait first'],
-    ['Pins', link?.pins?.map((pin) => `${pin.cavity}: ${[pin.colour, pin.function].filter(Boolean).join(' ')}`).join(' · ')],
-    ['Technique', item.technique], ['Note', item.note],
+    [
+      'Pins',
+      link?.pins?.map((pin) => `${pin.cavity}: ${[pin.colour, pin.function].filter(Boolean).join(' ')}`).join(' · '),
+    ],
+    ['Technique', item.technique],
+    ['Note', item.note],
   ];
   return (
     <section className="sheet mt-3" aria-label="Selected item">
-      <h2 className="mb-2">{itemWords(index, id)} <span className="quiet fs-6">{id}</span></h2>
+      <h2 className="mb-2">
+        {itemWords(index, id)} <span className="quiet fs-6">{id}</span>
+      </h2>
       <dl className="facts">
-        {rows.filter(([, value]) => value !== undefined && value !== false && value !== '').map(([label, value]) => (
-          <div key={label} style={{ display: 'contents' }}><dt>{label}</dt><dd>{value}</dd></div>
-        ))}
+        {rows
+          .filter(([, value]) => value !== undefined && value !== false && value !== '')
+          .map(([label, value]) => (
+            <div key={label} style={{ display: 'contents' }}>
+              <dt>{label}</dt>
+              <dd>{value}</dd>
+            </div>
+          ))}
       </dl>
     </section>
   );

@@ -11,14 +11,20 @@ import { Findings } from './findings';
 import { FromTheBay } from './from-the-bay';
 
 /** A procedure: the panel map with its peel control, everything on it as a list, what the checker says, its revisions. */
-export function ProcedurePage({ view, names, mayRecord }: { view: ProcedureView; names: Record<string, string>; mayRecord: boolean }) {
+export function ProcedurePage({
+  view,
+  names,
+  mayRecord,
+}: {
+  view: ProcedureView;
+  names: Record<string, string>;
+  mayRecord: boolean;
+}) {
   const [otherSide, setOtherSide] = useState(false);
   const [peel, setPeel] = useState(0);
   const [selected, setSelected] = useState<string | null>(null);
   const { row, current, draft, check } = view;
-  const document = useMemo(
-    () => (otherSide ? mirror(view.document) : view.document), [view.document, otherSide],
-  );
+  const document = useMemo(() => (otherSide ? mirror(view.document) : view.document), [view.document, otherSide]);
   const layers = useMemo(() => layersOf(document), [document]);
   const select = (id: string) => {
     setSelected(id === selected ? null : id);
@@ -26,23 +32,46 @@ export function ProcedurePage({ view, names, mayRecord }: { view: ProcedureView;
   };
   return (
     <>
-      <PageHead title={row.title} under={`${zoneName(row.zone)}, ${row.side} · ${document.applies.map(applicabilityWords).join(', ')}`}>
-        <a className="btn btn-outline-dark" href={`/api/procedures/${encodeURIComponent(row.id)}/file`} download>Save as file</a>
-        {mayRecord && <Link className="btn btn-outline-dark" href={`/procedures/${encodeURIComponent(row.id)}/edit`}>{draft ? 'Go on editing' : 'Edit'}</Link>}
-        {current && <Link className="btn btn-primary" href={`/plan?procedure=${encodeURIComponent(row.id)}`}>Plan</Link>}
+      <PageHead
+        title={row.title}
+        under={`${zoneName(row.zone)}, ${row.side} · ${document.applies.map(applicabilityWords).join(', ')}`}
+      >
+        <a className="btn btn-outline-dark" href={`/api/procedures/${encodeURIComponent(row.id)}/file`} download>
+          Save as file
+        </a>
+        {mayRecord && (
+          <Link className="btn btn-outline-dark" href={`/procedures/${encodeURIComponent(row.id)}/edit`}>
+            {draft ? 'Go on editing' : 'Edit'}
+          </Link>
+        )}
+        {current && (
+          <Link className="btn btn-primary" href={`/plan?procedure=${encodeURIComponent(row.id)}`}>
+            Plan
+          </Link>
+        )}
       </PageHead>
       {!current && <p className="caution mild">This is a draft. A lead has to approve it before it can be planned.</p>}
       <div className="split">
         <div>
           <div className="map-sheet">
             <div className="map-frame">
-              <PanelMap document={document} appearance={peeled(document, layers, peel)} selected={selected} onSelect={select} />
+              <PanelMap
+                document={document}
+                appearance={peeled(document, layers, peel)}
+                selected={selected}
+                onSelect={select}
+              />
             </div>
             <Peel value={peel} steps={peelSteps(document)} onChange={setPeel} />
             {document.side !== 'centre' && (
               <div className="choice" role="group" aria-label="Side drawn">
                 {[false, true].map((other) => (
-                  <button key={String(other)} type="button" aria-pressed={otherSide === other} onClick={() => setOtherSide(other)}>
+                  <button
+                    key={String(other)}
+                    type="button"
+                    aria-pressed={otherSide === other}
+                    onClick={() => setOtherSide(other)}
+                  >
                     {other ? `${oppositeSide(view.document.side)}, mirrored` : `${view.document.side}, as recorded`}
                   </button>
                 ))}
@@ -52,9 +81,21 @@ export function ProcedurePage({ view, names, mayRecord }: { view: ProcedureView;
           {selected && <ItemFacts document={document} id={selected} />}
         </div>
         <div>
-          <section className="sheet"><h2>On this panel</h2><ItemList document={document} selected={selected} onSelect={select} /></section>
-          <FromTheBay findings={view.findings} names={names} onSelect={(id) => { if (layers.has(id)) select(id); }} />
-          <section className="sheet"><h2>Checker</h2><Findings check={check} onSelect={select} /></section>
+          <section className="sheet">
+            <h2>On this panel</h2>
+            <ItemList document={document} selected={selected} onSelect={select} />
+          </section>
+          <FromTheBay
+            findings={view.findings}
+            names={names}
+            onSelect={(id) => {
+              if (layers.has(id)) select(id);
+            }}
+          />
+          <section className="sheet">
+            <h2>Checker</h2>
+            <Findings check={check} onSelect={select} />
+          </section>
           <Revisions view={view} names={names} />
         </div>
       </div>
@@ -71,8 +112,12 @@ function Revisions({ view, names }: { view: ProcedureView; names: Record<string,
       <ul className="rows">
         {view.revisions.map((one) => (
           <li key={one.revision} className="py-2">
-            <strong>{one.revision}</strong> {one.note}<br />
-            <span className="quiet">recorded by {who(one.madeBy)}, approved by {who(one.approvedBy)}, {one.approvedAt.toISOString().slice(0, 10)}</span>
+            <strong>{one.revision}</strong> {one.note}
+            <br />
+            <span className="quiet">
+              recorded by {who(one.madeBy)}, approved by {who(one.approvedBy)},{' '}
+              {one.approvedAt.toISOString().slice(0, 10)}
+            </span>
           </li>
         ))}
       </ul>

@@ -7,7 +7,17 @@ import Modal from 'react-bootstrap/Modal';
 import { Trouble, useSend } from '../../design';
 
 /** A lead puts the draft in force, saying what changed and why. Saves first; refused while the checker finds errors. */
-export function Approve({ id, errors, saveNow, version }: { id: string; errors: number; saveNow: () => Promise<boolean>; version: React.RefObject<number> }) {
+export function Approve({
+  id,
+  errors,
+  saveNow,
+  version,
+}: {
+  id: string;
+  errors: number;
+  saveNow: () => Promise<boolean>;
+  version: React.RefObject<number>;
+}) {
   const [open, setOpen] = useState(false);
   const [note, setNote] = useState('');
   const { busy, trouble, setTrouble, run } = useSend();
@@ -15,16 +25,27 @@ export function Approve({ id, errors, saveNow, version }: { id: string; errors: 
   const approve = async () => {
     if (!(await saveNow())) return setTrouble('The draft is not saved yet; try again in a moment.');
     if (version.current === 0) return setTrouble('Nothing was changed yet.');
-    const done = await run('POST', `/api/procedures/${encodeURIComponent(id)}/approve`, { note, version: version.current });
+    const done = await run('POST', `/api/procedures/${encodeURIComponent(id)}/approve`, {
+      note,
+      version: version.current,
+    });
     if (!done) return;
     router.push(`/procedures/${encodeURIComponent(id)}`);
     router.refresh();
   };
   return (
     <>
-      <Button disabled={errors > 0} title={errors ? 'The checker finds errors' : undefined} onClick={() => setOpen(true)}>Approve</Button>
+      <Button
+        disabled={errors > 0}
+        title={errors ? 'The checker finds errors' : undefined}
+        onClick={() => setOpen(true)}
+      >
+        Approve
+      </Button>
       <Modal show={open} onHide={() => setOpen(false)} centered>
-        <Modal.Header closeButton><Modal.Title>Put it in force</Modal.Title></Modal.Header>
+        <Modal.Header closeButton>
+          <Modal.Title>Put it in force</Modal.Title>
+        </Modal.Header>
         <Modal.Body>
           <Form.Group controlId="approve-note">
             <Form.Label>What changed, and why</Form.Label>
@@ -32,7 +53,11 @@ export function Approve({ id, errors, saveNow, version }: { id: string; errors: 
           </Form.Group>
           <Trouble text={trouble} />
         </Modal.Body>
-        <Modal.Footer><Button disabled={busy || !note.trim()} onClick={approve}>Put in force</Button></Modal.Footer>
+        <Modal.Footer>
+          <Button disabled={busy || !note.trim()} onClick={approve}>
+            Put in force
+          </Button>
+        </Modal.Footer>
       </Modal>
     </>
   );

@@ -6,7 +6,17 @@ import Modal from 'react-bootstrap/Modal';
 import { Trouble, useSend } from '../../design';
 
 /** Throws the draft away, as it was last seen here. The revision in force stays. */
-export function Discard({ id, title, version, forget }: { id: string; title: string; version: React.RefObject<number>; forget: () => void }) {
+export function Discard({
+  id,
+  title,
+  version,
+  forget,
+}: {
+  id: string;
+  title: string;
+  version: React.RefObject<number>;
+  forget: () => void;
+}) {
   const [open, setOpen] = useState(false);
   const { busy, trouble, run } = useSend();
   const router = useRouter();
@@ -18,14 +28,25 @@ export function Discard({ id, title, version, forget }: { id: string; title: str
   };
   return (
     <>
-      <Button variant="outline-danger" onClick={() => setOpen(true)}>Discard draft</Button>
+      <Button variant="outline-danger" onClick={() => setOpen(true)}>
+        Discard draft
+      </Button>
       <Modal show={open} onHide={() => setOpen(false)} centered>
-        <Modal.Header closeButton><Modal.Title>Discard this draft?</Modal.Title></Modal.Header>
+        <Modal.Header closeButton>
+          <Modal.Title>Discard this draft?</Modal.Title>
+        </Modal.Header>
         <Modal.Body>
-          <p>Everything changed in the draft of “{title}” is lost. A revision that is in force stays as it is; a procedure that never had one goes with its draft.</p>
+          <p>
+            Everything changed in the draft of “{title}” is lost. A revision that is in force stays as it is; a
+            procedure that never had one goes with its draft.
+          </p>
           <Trouble text={trouble} />
         </Modal.Body>
-        <Modal.Footer><Button variant="danger" disabled={busy} onClick={discard}>Discard</Button></Modal.Footer>
+        <Modal.Footer>
+          <Button variant="danger" disabled={busy} onClick={discard}>
+            Discard
+          </Button>
+        </Modal.Footer>
       </Modal>
     </>
   );

@@ -2,7 +2,18 @@
 import { useMemo } from 'react';
 import Button from 'react-bootstrap/Button';
 import { LINK_KINDS, MOTIONS, NAMED_TOOLS, PART_KINDS, COMMON_DRIVES, parseDrive } from '@/core/hardware';
-import { heldParts, indexItems, itemWords, parseReference, type Edit, type Fastener, type Item, type Link, type Part, type ProcedureDocument } from '@/core/procedure';
+import {
+  heldParts,
+  indexItems,
+  itemWords,
+  parseReference,
+  type Edit,
+  type Fastener,
+  type Item,
+  type Link,
+  type Part,
+  type ProcedureDocument,
+} from '@/core/procedure';
 import { useCatalogue } from '../../design';
 import { Chips, NumberField, SelectField, TextField, toggled } from './fields';
 
@@ -15,7 +26,8 @@ interface InspectorProps {
 
 type Change = (patch: Partial<Part & Fastener & Link>) => void;
 const nothing = (text: string) => (text === '' ? undefined : text);
-const named = (map: ReadonlyMap<string, { name: string }>): [string, string][] => [...map].map(([code, { name }]) => [code, name]);
+const named = (map: ReadonlyMap<string, { name: string }>): [string, string][] =>
+  [...map].map(([code, { name }]) => [code, name]);
 
 /** Everything about the selected item, changed in place. */
 export function Inspector({ document, id, onEdit, onNextGroup }: InspectorProps) {
@@ -29,8 +41,17 @@ export function Inspector({ document, id, onEdit, onNextGroup }: InspectorProps)
   const order = (document.recordedOrder ?? []).indexOf(id);
   return (
     <section className="inspector" aria-label="Selected item">
-      <h2>{itemWords(index, id)} <span className="quiet fs-6">{id}</span></h2>
-      {onNextGroup && <p className="quiet mb-2">Further taps add to this group. <Button variant="outline-dark" size="sm" onClick={onNextGroup}>Start the next group</Button></p>}
+      <h2>
+        {itemWords(index, id)} <span className="quiet fs-6">{id}</span>
+      </h2>
+      {onNextGroup && (
+        <p className="quiet mb-2">
+          Further taps add to this group.{' '}
+          <Button variant="outline-dark" size="sm" onClick={onNextGroup}>
+            Start the next group
+          </Button>
+        </p>
+      )}
       {fastener && <FastenerFields document={document} fastener={fastener} change={change} />}
       {part && <PartFields document={document} part={part} change={change} />}
       {link && <LinkFields document={document} link={link} change={change} />}
@@ -39,9 +60,25 @@ export function Inspector({ document, id, onEdit, onNextGroup }: InspectorProps)
       <TextField label="Note" value={item.note ?? ''} onCommit={(note) => change({ note: nothing(note) })} />
       <div className="d-flex gap-2 align-items-center flex-wrap">
         <span className="label">Recorded as step {order + 1}</span>
-        <Button variant="outline-dark" size="sm" disabled={order <= 0} onClick={() => onEdit({ type: 'reorder', id, by: -1 })}>Earlier</Button>
-        <Button variant="outline-dark" size="sm" disabled={order < 0 || order === (document.recordedOrder ?? []).length - 1} onClick={() => onEdit({ type: 'reorder', id, by: 1 })}>Later</Button>
-        <Button variant="outline-danger" size="sm" className="ms-auto" onClick={() => onEdit({ type: 'remove', id })}>Delete</Button>
+        <Button
+          variant="outline-dark"
+          size="sm"
+          disabled={order <= 0}
+          onClick={() => onEdit({ type: 'reorder', id, by: -1 })}
+        >
+          Earlier
+        </Button>
+        <Button
+          variant="outline-dark"
+          size="sm"
+          disabled={order < 0 || order === (document.recordedOrder ?? []).length - 1}
+          onClick={() => onEdit({ type: 'reorder', id, by: 1 })}
+        >
+          Later
+        </Button>
+        <Button variant="outline-danger" size="sm" className="ms-auto" onClick={() => onEdit({ type: 'remove', id })}>
+          Delete
+        </Button>
       </div>
     </section>
   );
@@ -50,7 +87,15 @@ export function Inspector({ document, id, onEdit, onNextGroup }: InspectorProps)
 const partOptions = (document: ProcedureDocument, without?: string): [string, string][] =>
   document.parts.filter((part) => part.id !== without).map((part) => [part.id, part.name ?? part.id]);
 
-function FastenerFields({ document, fastener, change }: { document: ProcedureDocument; fastener: Fastener; change: Change }) {
+function FastenerFields({
+  document,
+  fastener,
+  change,
+}: {
+  document: ProcedureDocument;
+  fastener: Fastener;
+  change: Change;
+}) {
   const held = heldParts(fastener);
   const hold = (part: string) => {
     const next = toggled(held, part);
@@ -62,22 +107,49 @@ function FastenerFields({ document, fastener, change }: { document: ProcedureDoc
   return (
     <>
       <div className="pair">
-        <SelectField label="What it is" value={fastener.kind} options={named(fasteners)} onChange={(value) => change({ kind: value })} />
-        <NumberField label="Count" min={1} value={fastener.count ?? 1} onCommit={(count) => change({ count: count === undefined ? 1 : Math.round(count) })} />
+        <SelectField
+          label="What it is"
+          value={fastener.kind}
+          options={named(fasteners)}
+          onChange={(value) => change({ kind: value })}
+        />
+        <NumberField
+          label="Count"
+          min={1}
+          value={fastener.count ?? 1}
+          onCommit={(count) => change({ count: count === undefined ? 1 : Math.round(count) })}
+        />
       </div>
       {(kind?.threaded || fastener.drive) && (
         <>
-          <Chips label="Drive" pressed={plate ? [plate] : []} options={COMMON_DRIVES.map((code) => [code, parseDrive(code)!.plate])}
-            onToggle={(drive) => change({ drive: drive === plate ? undefined : drive })} />
+          <Chips
+            label="Drive"
+            pressed={plate ? [plate] : []}
+            options={COMMON_DRIVES.map((code) => [code, parseDrive(code)!.plate])}
+            onToggle={(drive) => change({ drive: drive === plate ? undefined : drive })}
+          />
           <div className="pair">
-            <NumberField label="Length, mm" value={fastener.length} onCommit={(length) => change({ length: length || undefined })} />
-            <TextField label="Thread" value={fastener.thread ?? ''} onCommit={(thread) => change({ thread: nothing(thread) })} />
+            <NumberField
+              label="Length, mm"
+              value={fastener.length}
+              onCommit={(length) => change({ length: length || undefined })}
+            />
+            <TextField
+              label="Thread"
+              value={fastener.thread ?? ''}
+              onCommit={(thread) => change({ thread: nothing(thread) })}
+            />
           </div>
         </>
       )}
       <Chips label="It holds" pressed={held} options={partOptions(document)} onToggle={hold} />
       {kind && !kind.threaded && !kind.integral && (
-        <SelectField label="Stays on" value={fastener.staysOn ?? ''} options={[['', 'comes out'], ...partOptions(document)]} onChange={(part) => change({ staysOn: nothing(part) })} />
+        <SelectField
+          label="Stays on"
+          value={fastener.staysOn ?? ''}
+          options={[['', 'comes out'], ...partOptions(document)]}
+          onChange={(part) => change({ staysOn: nothing(part) })}
+        />
       )}
     </>
   );
@@ -89,17 +161,49 @@ function PartFields({ document, part, change }: { document: ProcedureDocument; p
     <>
       <div className="pair">
         <TextField label="Name" value={part.name ?? ''} onCommit={(name) => change({ name: nothing(name) })} />
-        <SelectField label="What it is" value={part.kind} options={named(PART_KINDS)} onChange={(kind) => change({ kind })} />
+        <SelectField
+          label="What it is"
+          value={part.kind}
+          options={named(PART_KINDS)}
+          onChange={(kind) => change({ kind })}
+        />
       </div>
-      <Chips label="Comes off, in this order (tap to remove)" pressed={motions} options={motions.map((code) => [code, MOTIONS.get(code)?.words ?? code])}
-        onToggle={(code) => change({ motions: motions.filter((one) => one !== code) })} />
-      <SelectField label="Add a motion" value="" options={[['', 'pick…'], ...[...MOTIONS.values()].filter((m) => !motions.includes(m.code)).map((m): [string, string] => [m.code, m.words])]}
-        onChange={(code) => code && change({ motions: [...motions, code] })} />
+      <Chips
+        label="Comes off, in this order (tap to remove)"
+        pressed={motions}
+        options={motions.map((code) => [code, MOTIONS.get(code)?.words ?? code])}
+        onToggle={(code) => change({ motions: motions.filter((one) => one !== code) })}
+      />
+      <SelectField
+        label="Add a motion"
+        value=""
+        options={[
+          ['', 'pick…'],
+          ...[...MOTIONS.values()]
+            .filter((m) => !motions.includes(m.code))
+            .map((m): [string, string] => [m.code, m.words]),
+        ]}
+        onChange={(code) => code && change({ motions: [...motions, code] })}
+      />
       <div className="pair">
-        <SelectField label="Tool" value={part.tool ?? ''} options={[['', 'as the motion asks'], ...named(NAMED_TOOLS)]} onChange={(tool) => change({ tool: nothing(tool) })} />
-        <TextField label="Start at" value={part.startAt ?? ''} onCommit={(startAt) => change({ startAt: nothing(startAt) })} />
+        <SelectField
+          label="Tool"
+          value={part.tool ?? ''}
+          options={[['', 'as the motion asks'], ...named(NAMED_TOOLS)]}
+          onChange={(tool) => change({ tool: nothing(tool) })}
+        />
+        <TextField
+          label="Start at"
+          value={part.startAt ?? ''}
+          onCommit={(startAt) => change({ startAt: nothing(startAt) })}
+        />
       </div>
-      <SelectField label="Carried on" value={part.on ?? ''} options={[['', 'nothing'], ...partOptions(document, part.id)]} onChange={(on) => change({ on: nothing(on) })} />
+      <SelectField
+        label="Carried on"
+        value={part.on ?? ''}
+        options={[['', 'nothing'], ...partOptions(document, part.id)]}
+        onChange={(on) => change({ on: nothing(on) })}
+      />
     </>
   );
 }
@@ -110,13 +214,38 @@ function LinkFields({ document, link, change }: { document: ProcedureDocument; l
     <>
       <div className="pair">
         <TextField label="Name" value={link.name ?? ''} onCommit={(name) => change({ name: nothing(name) })} />
-        <SelectField label="What it is" value={link.kind} options={named(LINK_KINDS)} onChange={(kind) => change({ kind })} />
-        <SelectField label="Joins" value={link.joins[0]} options={ends} onChange={(end) => change({ joins: [end, link.joins[1]] })} />
-        <SelectField label="with" value={link.joins[1]} options={ends} onChange={(end) => change({ joins: [link.joins[0], end] })} />
-        <NumberField label="Count" min={1} value={link.count ?? 1} onCommit={(count) => change({ count: count === undefined ? 1 : Math.round(count) })} />
+        <SelectField
+          label="What it is"
+          value={link.kind}
+          options={named(LINK_KINDS)}
+          onChange={(kind) => change({ kind })}
+        />
+        <SelectField
+          label="Joins"
+          value={link.joins[0]}
+          options={ends}
+          onChange={(end) => change({ joins: [end, link.joins[1]] })}
+        />
+        <SelectField
+          label="with"
+          value={link.joins[1]}
+          options={ends}
+          onChange={(end) => change({ joins: [link.joins[0], end] })}
+        />
+        <NumberField
+          label="Count"
+          min={1}
+          value={link.count ?? 1}
+          onCommit={(count) => change({ count: count === undefined ? 1 : Math.round(count) })}
+        />
         <TextField label="Mark" value={link.mark ?? ''} onCommit={(mark) => change({ mark: nothing(mark) })} />
       </div>
-      <Chips label="Airbag (SRS) connector" pressed={link.safety ? ['srs'] : []} options={[['srs', 'Yes: battery off first']]} onToggle={() => change({ safety: link.safety ? undefined : 'srs' })} />
+      <Chips
+        label="Airbag (SRS) connector"
+        pressed={link.safety ? ['srs'] : []}
+        options={[['srs', 'Yes: battery off first']]}
+        onToggle={() => change({ safety: link.safety ? undefined : 'srs' })}
+      />
     </>
   );
 }
@@ -125,28 +254,40 @@ function BehindField({ document, item, change }: { document: ProcedureDocument; 
   const behind = item.behind;
   const named = (behind ?? []).map((text) => parseReference(text)?.item ?? text);
   const toggle = (part: string) => {
-    const next = named.includes(part) ? (behind ?? []).filter((text) => parseReference(text)?.item !== part) : [...(behind ?? []), part];
+    const next = named.includes(part)
+      ? (behind ?? []).filter((text) => parseReference(text)?.item !== part)
+      : [...(behind ?? []), part];
     change({ behind: next.length ? next : undefined });
   };
   return (
     <Chips label="It is behind" pressed={named} options={partOptions(document, item.id)} onToggle={toggle}>
-      <button type="button" aria-pressed={behind === undefined} onClick={() => change({ behind: undefined })}>the usual</button>
-      <button type="button" aria-pressed={behind?.length === 0} onClick={() => change({ behind: [] })}>nothing: in sight</button>
+      <button type="button" aria-pressed={behind === undefined} onClick={() => change({ behind: undefined })}>
+        the usual
+      </button>
+      <button type="button" aria-pressed={behind?.length === 0} onClick={() => change({ behind: [] })}>
+        nothing: in sight
+      </button>
     </Chips>
   );
 }
 
 function WhenField({ document, item, change }: { document: ProcedureDocument; item: Item; change: Change }) {
-  const options = Object.entries(document.options ?? {}).flatMap(([option, values]) => values.map((value): [string, string] => [`${option}=${value}`, `${option}: ${value}`]));
+  const options = Object.entries(document.options ?? {}).flatMap(([option, values]) =>
+    values.map((value): [string, string] => [`${option}=${value}`, `${option}: ${value}`]),
+  );
   if (options.length === 0) return null;
-  const pressed = Object.entries(item.when ?? {}).flatMap(([option, wanted]) => [wanted].flat().map((value) => `${option}=${value}`));
+  const pressed = Object.entries(item.when ?? {}).flatMap(([option, wanted]) =>
+    [wanted].flat().map((value) => `${option}=${value}`),
+  );
   const toggle = (pair: string) => {
     const next: Record<string, string[]> = {};
     for (const one of toggled(pressed, pair)) {
       const [option, value] = [one.slice(0, one.indexOf('=')), one.slice(one.indexOf('=') + 1)];
       next[option] = [...(next[option] ?? []), value];
     }
-    const when = Object.fromEntries(Object.entries(next).map(([option, values]) => [option, values.length === 1 ? values[0] : values]));
+    const when = Object.fromEntries(
+      Object.entries(next).map(([option, values]) => [option, values.length === 1 ? values[0] : values]),
+    );
     change({ when: Object.keys(when).length ? when : undefined });
   };
   return <Chips label="Only on vehicles with" pressed={pressed} options={options} onToggle={toggle} />;

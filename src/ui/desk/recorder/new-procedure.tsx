@@ -10,13 +10,29 @@ import { Field, PageHead, Trouble, useSend } from '../../design';
 
 const FIRST = ZONES[0];
 const EMPTY: NewProcedureForm = {
-  make: '', model: '', from: null, to: null, body: '', zone: FIRST.code, side: 'left', width: FIRST.map.width, height: FIRST.map.height,
+  make: '',
+  model: '',
+  from: null,
+  to: null,
+  body: '',
+  zone: FIRST.code,
+  side: 'left',
+  width: FIRST.map.width,
+  height: FIRST.map.height,
 };
-const numberOrNull = { setValueAs: (value: string | number | null) => (value === '' || value === null ? null : Number(value)) };
+const numberOrNull = {
+  setValueAs: (value: string | number | null) => (value === '' || value === null ? null : Number(value)),
+};
 
 /** Starts a recording: which vehicle, which zone, how large the panel is. */
 export function NewProcedure() {
-  const { register, handleSubmit, setValue, control, formState: { errors } } = useForm<NewProcedureForm>({ resolver: joiResolver(newProcedureSchema), defaultValues: EMPTY });
+  const {
+    register,
+    handleSubmit,
+    setValue,
+    control,
+    formState: { errors },
+  } = useForm<NewProcedureForm>({ resolver: joiResolver(newProcedureSchema), defaultValues: EMPTY });
   const { busy, trouble, run } = useSend();
   const router = useRouter();
   const sided = findZone(useWatch({ control, name: 'zone' }))?.sided ?? true;
@@ -35,35 +51,72 @@ export function NewProcedure() {
       <PageHead title="Record a new procedure" under="Once, well: the next technician follows it" />
       <Form className="form-narrow sheet" onSubmit={save} noValidate>
         <div className="row">
-          <div className="col"><Field id="make" label="Make" error={errors.make}><Form.Control {...register('make')} /></Field></div>
-          <div className="col"><Field id="model" label="Model" error={errors.model}><Form.Control {...register('model')} /></Field></div>
+          <div className="col">
+            <Field id="make" label="Make" error={errors.make}>
+              <Form.Control {...register('make')} />
+            </Field>
+          </div>
+          <div className="col">
+            <Field id="model" label="Model" error={errors.model}>
+              <Form.Control {...register('model')} />
+            </Field>
+          </div>
         </div>
         <div className="row">
-          <div className="col"><Field id="from" label="From model year" error={errors.from}><Form.Control type="number" {...register('from', numberOrNull)} /></Field></div>
-          <div className="col"><Field id="to" label="To model year" error={errors.to}><Form.Control type="number" {...register('to', numberOrNull)} /></Field></div>
+          <div className="col">
+            <Field id="from" label="From model year" error={errors.from}>
+              <Form.Control type="number" {...register('from', numberOrNull)} />
+            </Field>
+          </div>
+          <div className="col">
+            <Field id="to" label="To model year" error={errors.to}>
+              <Form.Control type="number" {...register('to', numberOrNull)} />
+            </Field>
+          </div>
         </div>
         <div className="row">
           <div className="col">
             <Field id="zone" label="Zone" error={errors.zone}>
               <Form.Select {...register('zone', { onChange: (event) => takeZone(event.target.value) })}>
-                {ZONES.map((zone) => <option key={zone.code} value={zone.code}>{zone.name}</option>)}
+                {ZONES.map((zone) => (
+                  <option key={zone.code} value={zone.code}>
+                    {zone.name}
+                  </option>
+                ))}
               </Form.Select>
             </Field>
           </div>
           <div className="col">
             <Field id="side" label="Side of the vehicle" error={errors.side}>
               <Form.Select {...register('side')}>
-                {sided ? <><option value="left">left</option><option value="right">right</option></> : <option value="centre">centre</option>}
+                {sided ? (
+                  <>
+                    <option value="left">left</option>
+                    <option value="right">right</option>
+                  </>
+                ) : (
+                  <option value="centre">centre</option>
+                )}
               </Form.Select>
             </Field>
           </div>
         </div>
         <div className="row">
-          <div className="col"><Field id="width" label="Panel width, mm" error={errors.width}><Form.Control type="number" {...register('width', { valueAsNumber: true })} /></Field></div>
-          <div className="col"><Field id="height" label="Panel height, mm" error={errors.height}><Form.Control type="number" {...register('height', { valueAsNumber: true })} /></Field></div>
+          <div className="col">
+            <Field id="width" label="Panel width, mm" error={errors.width}>
+              <Form.Control type="number" {...register('width', { valueAsNumber: true })} />
+            </Field>
+          </div>
+          <div className="col">
+            <Field id="height" label="Panel height, mm" error={errors.height}>
+              <Form.Control type="number" {...register('height', { valueAsNumber: true })} />
+            </Field>
+          </div>
         </div>
         <Trouble text={trouble} />
-        <Button type="submit" disabled={busy}>Start recording</Button>
+        <Button type="submit" disabled={busy}>
+          Start recording
+        </Button>
       </Form>
     </>
   );

@@ -4,30 +4,48 @@ import { checkProcedure, hasErrors } from '@/core/check';
 import { FASTENER_TOOLS, likelyPart, LINK_TOOLS, newFastener, newLink, newPart, PART_TOOLS } from './placing';
 
 const EMPTY: ProcedureDocument = {
-  format: 'pezzo-procedure/1', id: 'new', title: 'New', applies: [{ make: 'Brannock', model: 'Tarn' }], zone: 'front-door', side: 'left', map: { width: 1100, height: 700, outline: 'front-door' },
-  parts: [], fasteners: [], links: [], recordedOrder: [],
+  format: 'pezzo-procedure/1',
+  id: 'new',
+  title: 'New',
+  applies: [{ make: 'Brannock', model: 'Tarn' }],
+  zone: 'front-door',
+  side: 'left',
+  map: { width: 1100, height: 700, outline: 'front-door' },
+  parts: [],
+  fasteners: [],
+  links: [],
+  recordedOrder: [],
 };
-const withPart = (document: ProcedureDocument, kind: string) => applyEdit(document, { type: 'addPart', part: newPart(document, kind, [500, 350]) });
+const withPart = (document: ProcedureDocument, kind: string) =>
+  applyEdit(document, { type: 'addPart', part: newPart(document, kind, [500, 350]) });
 
 describe('placing', () => {
-  it.each(PART_TOOLS)('a %s gives a part with a box on the map and a motion that frees it or a fastener to come', (kind) => {
-    const part = newPart(EMPTY, kind, [500, 350]);
-    expect(part.id).toBe(kind);
-    expect(part.motions!.length).toBeGreaterThan(0);
-    for (const [x, y] of part.shape!) {
-      expect(x).toBeGreaterThanOrEqual(0);
-      expect(x).toBeLessThanOrEqual(1100);
-      expect(y).toBeGreaterThanOrEqual(0);
-      expect(y).toBeLessThanOrEqual(700);
-    }
-  });
+  it.each(PART_TOOLS)(
+    'a %s gives a part with a box on the map and a motion that frees it or a fastener to come',
+    (kind) => {
+      const part = newPart(EMPTY, kind, [500, 350]);
+      expect(part.id).toBe(kind);
+      expect(part.motions!.length).toBeGreaterThan(0);
+      for (const [x, y] of part.shape!) {
+        expect(x).toBeGreaterThanOrEqual(0);
+        expect(x).toBeLessThanOrEqual(1100);
+        expect(y).toBeGreaterThanOrEqual(0);
+        expect(y).toBeLessThanOrEqual(700);
+      }
+    },
+  );
 
-  it.each(FASTENER_TOOLS)('a %s gives one piece that holds the likely part, without an error of the checker', (kind) => {
-    const document = withPart(EMPTY, 'panel');
-    const made = newFastener(document, kind, [300, 200], likelyPart(document, null)!);
-    expect(made).toMatchObject({ holds: 'panel', count: 1, at: [[300, 200]] });
-    expect(hasErrors(checkProcedure(applyEdit(document, { type: 'addFastener', fastener: made })).findings)).toBe(false);
-  });
+  it.each(FASTENER_TOOLS)(
+    'a %s gives one piece that holds the likely part, without an error of the checker',
+    (kind) => {
+      const document = withPart(EMPTY, 'panel');
+      const made = newFastener(document, kind, [300, 200], likelyPart(document, null)!);
+      expect(made).toMatchObject({ holds: 'panel', count: 1, at: [[300, 200]] });
+      expect(hasErrors(checkProcedure(applyEdit(document, { type: 'addFastener', fastener: made })).findings)).toBe(
+        false,
+      );
+    },
+  );
 
   it.each(LINK_TOOLS)('a %s ties the likely part to the body', (kind) => {
     const document = withPart(EMPTY, 'panel');
@@ -39,7 +57,11 @@ describe('placing', () => {
   it('gives every new thing an id of its own', () => {
     let document = withPart(withPart(withPart(EMPTY, 'cover'), 'cover'), 'cover');
     expect(document.parts.map((part) => part.id)).toEqual(['cover', 'cover-2', 'cover-3']);
-    for (let n = 0; n < 3; n += 1) document = applyEdit(document, { type: 'addFastener', fastener: newFastener(document, 'screw', [10, 10], 'cover') });
+    for (let n = 0; n < 3; n += 1)
+      document = applyEdit(document, {
+        type: 'addFastener',
+        fastener: newFastener(document, 'screw', [10, 10], 'cover'),
+      });
     expect(document.fasteners.map((fastener) => fastener.id)).toEqual(['s1', 's2', 's3']);
   });
 
@@ -54,7 +76,10 @@ describe('placing', () => {
   it('keeps a clip on its part, and lets a plug on a carried part wait for the carrier', () => {
     const document = withPart(EMPTY, 'panel');
     expect(newFastener(document, 'push-clip', [1, 1], 'panel').staysOn).toBe('panel');
-    const carried = applyEdit(document, { type: 'addPart', part: { ...newPart(document, 'switch', [5, 5]), on: 'panel' } });
+    const carried = applyEdit(document, {
+      type: 'addPart',
+      part: { ...newPart(document, 'switch', [5, 5]), on: 'panel' },
+    });
     expect(newLink(carried, 'connector', 'switch').behind).toEqual(['panel:free']);
   });
 });

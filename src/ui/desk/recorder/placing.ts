@@ -9,16 +9,38 @@ export const FASTENER_TOOLS = ['screw', 'push-clip', 'tab', 'push-pin', 'hook', 
 export const PART_TOOLS = ['panel', 'cover', 'bezel', 'switch', 'speaker', 'shield', 'trim'];
 export const LINK_TOOLS = ['connector', 'cable', 'rod', 'lamp'];
 
-const STEMS: Record<string, string> = { 'screw': 's', 'push-clip': 'c', 'tab': 't', 'push-pin': 'p', 'hook': 'h', 'bolt': 'b', 'rivet': 'r' };
+const STEMS: Record<string, string> = {
+  screw: 's',
+  'push-clip': 'c',
+  tab: 't',
+  'push-pin': 'p',
+  hook: 'h',
+  bolt: 'b',
+  rivet: 'r',
+};
 const MOTIONS: Record<string, string[]> = {
-  panel: ['pull-bottom', 'pull', 'lift'], shield: ['peel'], speaker: ['pull'], switch: ['pry-front', 'lift'],
+  panel: ['pull-bottom', 'pull', 'lift'],
+  shield: ['peel'],
+  speaker: ['pull'],
+  switch: ['pry-front', 'lift'],
 };
 /** Usual sizes of a part's box, mm. */
-const BOXES: Record<string, [number, number]> = { switch: [170, 60], speaker: [170, 170], bezel: [140, 65], cover: [110, 40], trim: [140, 90] };
+const BOXES: Record<string, [number, number]> = {
+  switch: [170, 60],
+  speaker: [170, 170],
+  bezel: [140, 65],
+  cover: [110, 40],
+  trim: [140, 90],
+};
 
 const box = ([x, y]: Point, width: number, height: number): Point[] => {
   const [left, low] = [Math.round(x - width / 2), Math.round(y - height / 2)];
-  return [[left, low], [left + width, low], [left + width, low + height], [left, low + height]];
+  return [
+    [left, low],
+    [left + width, low],
+    [left + width, low + height],
+    [left, low + height],
+  ];
 };
 
 /** The part a new thing most likely belongs to: the one tapped last, else the panel, else the first. */
@@ -32,15 +54,27 @@ export function newPart(document: ProcedureDocument, kind: string, at: Point): P
   const id = freeId(document, kind, '-');
   const { width, height } = document.map;
   const wide = kind === 'panel' || kind === 'shield';
-  const shape = wide ? box([width / 2, height * 0.45], Math.round(width * 0.92), Math.round(height * 0.76)) : box(at, ...(BOXES[kind] ?? [120, 60]));
-  return { id, kind, name: `${kind[0].toUpperCase()}${kind.slice(1)}${id === kind ? '' : id.slice(kind.length).replace('-', ' ')}`, shape, motions: MOTIONS[kind] ?? ['pry-front', 'pull'] };
+  const shape = wide
+    ? box([width / 2, height * 0.45], Math.round(width * 0.92), Math.round(height * 0.76))
+    : box(at, ...(BOXES[kind] ?? [120, 60]));
+  return {
+    id,
+    kind,
+    name: `${kind[0].toUpperCase()}${kind.slice(1)}${id === kind ? '' : id.slice(kind.length).replace('-', ' ')}`,
+    shape,
+    motions: MOTIONS[kind] ?? ['pry-front', 'pull'],
+  };
 }
 
 /** A new fastener at a tap, holding the likely part. */
 export function newFastener(document: ProcedureDocument, kind: string, at: Point, holds: string): Fastener {
   const known = findFastenerKind(BASE_CATALOGUE, kind);
   return {
-    id: freeId(document, STEMS[kind] ?? `${kind}-`), kind, holds, count: 1, at: [at],
+    id: freeId(document, STEMS[kind] ?? `${kind}-`),
+    kind,
+    holds,
+    count: 1,
+    at: [at],
     ...(known?.release === 'turned' ? { drive: 'T20' } : {}),
     ...(kind === 'push-clip' ? { staysOn: holds } : {}),
   };
@@ -49,5 +83,11 @@ export function newFastener(document: ProcedureDocument, kind: string, at: Point
 /** A new link between the likely part and the body. One on a carried part is reached once its carrier swings free. */
 export function newLink(document: ProcedureDocument, kind: string, owner: string): Link {
   const carrier = document.parts.find((part) => part.id === owner)?.on;
-  return { id: freeId(document, 'l'), kind, joins: [owner, 'body'], count: 1, ...(carrier ? { behind: [`${carrier}:free`] } : {}) };
+  return {
+    id: freeId(document, 'l'),
+    kind,
+    joins: [owner, 'body'],
+    count: 1,
+    ...(carrier ? { behind: [`${carrier}:free`] } : {}),
+  };
 }

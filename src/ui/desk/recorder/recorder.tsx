@@ -16,7 +16,17 @@ import { ToolRow } from './tool-row';
 import { useDraft } from './use-draft';
 
 /** Records a procedure: tap the map to place, change what is selected, the order of placing is the recorded order. */
-export function Recorder({ document: first, version: firstVersion, mayApprove, mayDiscard }: { document: ProcedureDocument; version: number; mayApprove: boolean; mayDiscard: boolean }) {
+export function Recorder({
+  document: first,
+  version: firstVersion,
+  mayApprove,
+  mayDiscard,
+}: {
+  document: ProcedureDocument;
+  version: number;
+  mayApprove: boolean;
+  mayDiscard: boolean;
+}) {
   const { history, edit, save, saveNow, version, forget } = useDraft(first, firstVersion);
   const document = history.present;
   const [tool, setTool] = useState<Tool>(null);
@@ -89,8 +99,22 @@ export function Recorder({ document: first, version: firstVersion, mayApprove, m
     <>
       <PageHead title={document.title} under={`Recording, ${document.side} side`}>
         <SaveWords save={save} document={document} />
-        <button type="button" className="btn btn-outline-dark" disabled={!history.past.length} onClick={() => edit({ type: 'undo' })}>Undo</button>
-        <button type="button" className="btn btn-outline-dark" disabled={!history.future.length} onClick={() => edit({ type: 'redo' })}>Redo</button>
+        <button
+          type="button"
+          className="btn btn-outline-dark"
+          disabled={!history.past.length}
+          onClick={() => edit({ type: 'undo' })}
+        >
+          Undo
+        </button>
+        <button
+          type="button"
+          className="btn btn-outline-dark"
+          disabled={!history.future.length}
+          onClick={() => edit({ type: 'redo' })}
+        >
+          Redo
+        </button>
         {mayDiscard && <Discard id={document.id} title={document.title} version={version} forget={forget} />}
         {mayApprove && <Approve id={document.id} errors={errors} saveNow={saveNow} version={version} />}
       </PageHead>
@@ -99,22 +123,54 @@ export function Recorder({ document: first, version: firstVersion, mayApprove, m
         <div>
           <div className="map-sheet">
             <div className="map-frame">
-              <PanelMap document={document} appearance={peeled(document, layers, peel)} selected={selected} svgRef={svg} onGround={onGround} onSelect={tool ? undefined : select}>
-                {(drawing) => !tool && (
-                  <>
-                    {part && <PartHandles key={part.id} part={part} drawing={drawing} toPoint={toPoint} onEdit={remember} />}
-                    {fastener?.at?.map((at, n) => <PointHandle key={`${fastener.id}-${n}`} id={fastener.id} point={n} at={at} drawing={drawing} toPoint={toPoint} onEdit={remember} />)}
-                  </>
-                )}
+              <PanelMap
+                document={document}
+                appearance={peeled(document, layers, peel)}
+                selected={selected}
+                svgRef={svg}
+                onGround={onGround}
+                onSelect={tool ? undefined : select}
+              >
+                {(drawing) =>
+                  !tool && (
+                    <>
+                      {part && (
+                        <PartHandles key={part.id} part={part} drawing={drawing} toPoint={toPoint} onEdit={remember} />
+                      )}
+                      {fastener?.at?.map((at, n) => (
+                        <PointHandle
+                          key={`${fastener.id}-${n}`}
+                          id={fastener.id}
+                          point={n}
+                          at={at}
+                          drawing={drawing}
+                          toPoint={toPoint}
+                          onEdit={remember}
+                        />
+                      ))}
+                    </>
+                  )
+                }
               </PanelMap>
             </div>
             <Peel value={Math.min(peel, steps)} steps={steps} onChange={setPeel} />
           </div>
-          <section className="sheet mt-3"><h2>Checker</h2><Findings check={check} onSelect={select} /></section>
+          <section className="sheet mt-3">
+            <h2>Checker</h2>
+            <Findings check={check} onSelect={select} />
+          </section>
         </div>
         <div>
-          <Inspector document={document} id={selected ?? ''} onEdit={remember} onNextGroup={group && group === selected ? () => setGroup(null) : null} />
-          <section className="inspector mt-3" aria-label="Recorded so far"><h3>Recorded so far</h3><ItemList document={document} selected={selected} onSelect={select} /></section>
+          <Inspector
+            document={document}
+            id={selected ?? ''}
+            onEdit={remember}
+            onNextGroup={group && group === selected ? () => setGroup(null) : null}
+          />
+          <section className="inspector mt-3" aria-label="Recorded so far">
+            <h3>Recorded so far</h3>
+            <ItemList document={document} selected={selected} onSelect={select} />
+          </section>
           <OptionsEditor document={document} onEdit={edit} />
         </div>
       </div>

@@ -5,7 +5,12 @@ import { ApiError, send, troubleWords } from '../../../device/http';
 
 const PAUSE_MS = 700;
 
-export type SaveState = { at: 'untouched' } | { at: 'saved' } | { at: 'saving' } | { at: 'waiting' } | { at: 'refused'; words: string; movedOn: boolean };
+export type SaveState =
+  | { at: 'untouched' }
+  | { at: 'saved' }
+  | { at: 'saving' }
+  | { at: 'waiting' }
+  | { at: 'refused'; words: string; movedOn: boolean };
 
 /**
  * The draft being edited, with undo and redo, saved as it goes; version 0 is none yet, and the first save begins one. Every save names the version it started from; when
@@ -27,13 +32,21 @@ export function useDraft(first: ProcedureDocument, firstVersion: number) {
     setSave({ at: 'saving' });
     const sent = latest.current;
     try {
-      const answer = await send<{ version: number }>('PUT', `/api/procedures/${encodeURIComponent(first.id)}/draft?version=${version.current}`, sent);
+      const answer = await send<{ version: number }>(
+        'PUT',
+        `/api/procedures/${encodeURIComponent(first.id)}/draft?version=${version.current}`,
+        sent,
+      );
       version.current = answer.version;
       saved.current = sent;
       setSave(latest.current === sent ? { at: 'saved' } : { at: 'waiting' });
       return latest.current === sent;
     } catch (error) {
-      setSave({ at: 'refused', words: troubleWords(error), movedOn: error instanceof ApiError && error.code === 'draft-moved-on' });
+      setSave({
+        at: 'refused',
+        words: troubleWords(error),
+        movedOn: error instanceof ApiError && error.code === 'draft-moved-on',
+      });
       return false;
     } finally {
       busy.current = false;
@@ -46,15 +59,21 @@ export function useDraft(first: ProcedureDocument, firstVersion: number) {
   useEffect(() => {
     if (history.present === saved.current || stuck) return;
     setSave((now) => (now.at === 'saving' ? now : { at: 'waiting' }));
-    const timer = setTimeout(() => { void saveRef.current(); }, PAUSE_MS);
+    const timer = setTimeout(() => {
+      void saveRef.current();
+    }, PAUSE_MS);
     return () => clearTimeout(timer);
   }, [history.present, stuck, save.at]);
   useEffect(() => {
-    const warn = (event: BeforeUnloadEvent) => { if (latest.current !== saved.current) event.preventDefault(); };
+    const warn = (event: BeforeUnloadEvent) => {
+      if (latest.current !== saved.current) event.preventDefault();
+    };
     window.addEventListener('beforeunload', warn);
     return () => window.removeEventListener('beforeunload', warn);
   }, []);
   /** Forgets what is unsaved, for leaving after the draft was thrown away. */
-  const forget = () => { saved.current = latest.current; };
+  const forget = () => {
+    saved.current = latest.current;
+  };
   return { history, edit, save, saveNow, version, forget };
 }

@@ -8,12 +8,21 @@ import { settingsSchema, TRAY_SIZES, type SettingsForm } from '@/contracts/schem
 import { FASTENER_KINDS } from '@/core/hardware';
 import { Field, PageHead, Trouble, useSend } from '../../design';
 
-const numberOrNull = { setValueAs: (value: string | number | null) => (value === '' || value === null ? null : Number(value)) };
-const numberOrNothing = { setValueAs: (value: string | number | undefined) => (value === '' || value === undefined ? undefined : Number(value)) };
+const numberOrNull = {
+  setValueAs: (value: string | number | null) => (value === '' || value === null ? null : Number(value)),
+};
+const numberOrNothing = {
+  setValueAs: (value: string | number | undefined) => (value === '' || value === undefined ? undefined : Number(value)),
+};
 
 /** The shop's own decisions where practitioners disagree, and what its plans are priced with. */
 export function Settings({ settings }: { settings: SettingsForm }) {
-  const { register, control, handleSubmit, formState: { errors } } = useForm<SettingsForm>({ resolver: joiResolver(settingsSchema), defaultValues: settings });
+  const {
+    register,
+    control,
+    handleSubmit,
+    formState: { errors },
+  } = useForm<SettingsForm>({ resolver: joiResolver(settingsSchema), defaultValues: settings });
   const { busy, trouble, run } = useSend();
   const [saved, setSaved] = useState(false);
   const save = handleSubmit(async (values) => setSaved((await run('PUT', '/api/settings', values)) !== null));
@@ -23,22 +32,52 @@ export function Settings({ settings }: { settings: SettingsForm }) {
       <Form className="settings" onSubmit={save} onChange={() => setSaved(false)} noValidate>
         <section className="sheet">
           <h2>Battery and airbags</h2>
-          <Form.Check className="mb-2" id="battery" type="switch" label="Battery negative off on every job" {...register('batteryAlways')} />
-          <p className="caution">Whatever is set here, the battery goes off before any SRS connector is undone, and no power returns until every one is joined again.</p>
-          <Field id="wait" label="Wait after battery off, seconds" hint="Leave empty: the technician is sent to the vehicle maker's manual" error={errors.srsWaitSeconds}>
+          <Form.Check
+            className="mb-2"
+            id="battery"
+            type="switch"
+            label="Battery negative off on every job"
+            {...register('batteryAlways')}
+          />
+          <p className="caution">
+            Whatever is set here, the battery goes off before any SRS connector is undone, and no power returns until
+            every one is joined again.
+          </p>
+          <Field
+            id="wait"
+            label="Wait after battery off, seconds"
+            hint="Leave empty: the technician is sent to the vehicle maker's manual"
+            error={errors.srsWaitSeconds}
+          >
             <Form.Control type="number" min={1} {...register('srsWaitSeconds', numberOrNull)} />
           </Field>
-          <Field id="source" label="Where that figure is from" error={errors.srsWaitSource}><Form.Control {...register('srsWaitSource')} /></Field>
+          <Field id="source" label="Where that figure is from" error={errors.srsWaitSource}>
+            <Form.Control {...register('srsWaitSource')} />
+          </Field>
           {Object.keys(errors).includes('') && <Trouble text="A wait needs its source: which manual, which page." />}
         </section>
         <section className="sheet">
           <h2>What an order is priced with</h2>
           <div className="pair-grid">
-            <Field id="tool-change" label="Taking up another tool, s" error={errors.costs?.toolChangeSeconds}><Form.Control type="number" step="any" {...register('costs.toolChangeSeconds', { valueAsNumber: true })} /></Field>
-            <Field id="bare-hand" label="Laying the tool down, s" error={errors.costs?.bareHandSeconds}><Form.Control type="number" step="any" {...register('costs.bareHandSeconds', { valueAsNumber: true })} /></Field>
-            <Field id="move" label="Moving within a panel, mm/s" error={errors.costs?.moveMmPerSecond}><Form.Control type="number" step="any" {...register('costs.moveMmPerSecond', { valueAsNumber: true })} /></Field>
-            <Field id="zone-move" label="To another zone of one door, s" error={errors.costs?.zoneMoveSeconds}><Form.Control type="number" step="any" {...register('costs.zoneMoveSeconds', { valueAsNumber: true })} /></Field>
-            <Field id="side-move" label="To another door or side, s" error={errors.costs?.sideMoveSeconds}><Form.Control type="number" step="any" {...register('costs.sideMoveSeconds', { valueAsNumber: true })} /></Field>
+            <Field id="tool-change" label="Taking up another tool, s" error={errors.costs?.toolChangeSeconds}>
+              <Form.Control
+                type="number"
+                step="any"
+                {...register('costs.toolChangeSeconds', { valueAsNumber: true })}
+              />
+            </Field>
+            <Field id="bare-hand" label="Laying the tool down, s" error={errors.costs?.bareHandSeconds}>
+              <Form.Control type="number" step="any" {...register('costs.bareHandSeconds', { valueAsNumber: true })} />
+            </Field>
+            <Field id="move" label="Moving within a panel, mm/s" error={errors.costs?.moveMmPerSecond}>
+              <Form.Control type="number" step="any" {...register('costs.moveMmPerSecond', { valueAsNumber: true })} />
+            </Field>
+            <Field id="zone-move" label="To another zone of one door, s" error={errors.costs?.zoneMoveSeconds}>
+              <Form.Control type="number" step="any" {...register('costs.zoneMoveSeconds', { valueAsNumber: true })} />
+            </Field>
+            <Field id="side-move" label="To another door or side, s" error={errors.costs?.sideMoveSeconds}>
+              <Form.Control type="number" step="any" {...register('costs.sideMoveSeconds', { valueAsNumber: true })} />
+            </Field>
           </div>
           {errors.costs?.root && <Trouble text={errors.costs.root.message ?? null} />}
           {errors.costs && !errors.costs.root && errors.costs.message && <Trouble text={errors.costs.message} />}
@@ -47,22 +86,51 @@ export function Settings({ settings }: { settings: SettingsForm }) {
           <h2>Tray, spares, labour</h2>
           <div className="pair-grid">
             <Field id="tray" label="Bins of the usual tray" error={errors.trayBins}>
-              <Form.Select {...register('trayBins', { setValueAs: Number })}>{TRAY_SIZES.map((size) => <option key={size} value={size}>{size}</option>)}</Form.Select>
+              <Form.Select {...register('trayBins', { setValueAs: Number })}>
+                {TRAY_SIZES.map((size) => (
+                  <option key={size} value={size}>
+                    {size}
+                  </option>
+                ))}
+              </Form.Select>
             </Field>
-            <Field id="spares" label="Chance of having enough spares" hint="0.5 to 0.99" error={errors.spareLevel}><Form.Control type="number" step="0.01" {...register('spareLevel', { valueAsNumber: true })} /></Field>
-            <Field id="labour" label="Labour for an hour" hint="Empty: no prices are shown" error={errors.labourPerHour}><Form.Control type="number" step="any" {...register('labourPerHour', numberOrNull)} /></Field>
-            <Field id="currency" label="Currency" error={errors.currency}><Form.Control {...register('currency')} /></Field>
+            <Field id="spares" label="Chance of having enough spares" hint="0.5 to 0.99" error={errors.spareLevel}>
+              <Form.Control type="number" step="0.01" {...register('spareLevel', { valueAsNumber: true })} />
+            </Field>
+            <Field
+              id="labour"
+              label="Labour for an hour"
+              hint="Empty: no prices are shown"
+              error={errors.labourPerHour}
+            >
+              <Form.Control type="number" step="any" {...register('labourPerHour', numberOrNull)} />
+            </Field>
+            <Field id="currency" label="Currency" error={errors.currency}>
+              <Form.Control {...register('currency')} />
+            </Field>
           </div>
         </section>
         <section className="sheet">
           <h2>Customers’ data</h2>
-          <Field id="keeping" label="Kept after the vehicle was given back, months" hint="Empty: kept until somebody erases it under Customers. Local rules say how long it may or must be kept" error={errors.keepingMonths}>
+          <Field
+            id="keeping"
+            label="Kept after the vehicle was given back, months"
+            hint="Empty: kept until somebody erases it under Customers. Local rules say how long it may or must be kept"
+            error={errors.keepingMonths}
+          >
             <Form.Control type="number" min={1} {...register('keepingMonths', numberOrNull)} />
           </Field>
         </section>
         <OwnKinds control={control} register={register} errors={errors.ownKinds} />
         <Trouble text={trouble} />
-        <Button type="submit" disabled={busy}>Save</Button>{saved && <span className="good ms-3" role="status">Saved</span>}
+        <Button type="submit" disabled={busy}>
+          Save
+        </Button>
+        {saved && (
+          <span className="good ms-3" role="status">
+            Saved
+          </span>
+        )}
       </Form>
     </>
   );
@@ -71,7 +139,15 @@ export function Settings({ settings }: { settings: SettingsForm }) {
 type KindErrors = NonNullable<ReturnType<typeof useForm<SettingsForm>>['formState']['errors']['ownKinds']>;
 
 /** Fastener kinds that the catalogue does not have: each is like a known one, but for its name, tool and times. */
-function OwnKinds({ control, register, errors }: { control: Control<SettingsForm>; register: UseFormRegister<SettingsForm>; errors: KindErrors | undefined }) {
+function OwnKinds({
+  control,
+  register,
+  errors,
+}: {
+  control: Control<SettingsForm>;
+  register: UseFormRegister<SettingsForm>;
+  errors: KindErrors | undefined;
+}) {
   const { fields, append, remove } = useFieldArray({ control, name: 'ownKinds' });
   return (
     <section className="sheet" aria-label="Own fastener kinds">
@@ -79,18 +155,42 @@ function OwnKinds({ control, register, errors }: { control: Control<SettingsForm
       {fields.length === 0 && <p className="quiet">The catalogue’s kinds are enough so far.</p>}
       {fields.map((field, at) => (
         <div key={field.id} className="own-kind">
-          <Field id={`kind-code-${at}`} label="Code" error={errors?.[at]?.code}><Form.Control {...register(`ownKinds.${at}.code`)} /></Field>
-          <Field id={`kind-like-${at}`} label="Like" error={errors?.[at]?.like}>
-            <Form.Select {...register(`ownKinds.${at}.like`)}>{[...FASTENER_KINDS.values()].map((kind) => <option key={kind.code} value={kind.code}>{kind.name}</option>)}</Form.Select>
+          <Field id={`kind-code-${at}`} label="Code" error={errors?.[at]?.code}>
+            <Form.Control {...register(`ownKinds.${at}.code`)} />
           </Field>
-          <Field id={`kind-name-${at}`} label="One" error={errors?.[at]?.name}><Form.Control {...register(`ownKinds.${at}.name`)} /></Field>
-          <Field id={`kind-plural-${at}`} label="Several" error={errors?.[at]?.plural}><Form.Control {...register(`ownKinds.${at}.plural`)} /></Field>
-          <Field id={`kind-out-${at}`} label="Out, s" error={errors?.[at]?.releaseSeconds}><Form.Control type="number" step="any" {...register(`ownKinds.${at}.releaseSeconds`, numberOrNothing)} /></Field>
-          <Field id={`kind-in-${at}`} label="In, s" error={errors?.[at]?.refitSeconds}><Form.Control type="number" step="any" {...register(`ownKinds.${at}.refitSeconds`, numberOrNothing)} /></Field>
-          <Button variant="outline-danger" size="sm" onClick={() => remove(at)}>Remove</Button>
+          <Field id={`kind-like-${at}`} label="Like" error={errors?.[at]?.like}>
+            <Form.Select {...register(`ownKinds.${at}.like`)}>
+              {[...FASTENER_KINDS.values()].map((kind) => (
+                <option key={kind.code} value={kind.code}>
+                  {kind.name}
+                </option>
+              ))}
+            </Form.Select>
+          </Field>
+          <Field id={`kind-name-${at}`} label="One" error={errors?.[at]?.name}>
+            <Form.Control {...register(`ownKinds.${at}.name`)} />
+          </Field>
+          <Field id={`kind-plural-${at}`} label="Several" error={errors?.[at]?.plural}>
+            <Form.Control {...register(`ownKinds.${at}.plural`)} />
+          </Field>
+          <Field id={`kind-out-${at}`} label="Out, s" error={errors?.[at]?.releaseSeconds}>
+            <Form.Control type="number" step="any" {...register(`ownKinds.${at}.releaseSeconds`, numberOrNothing)} />
+          </Field>
+          <Field id={`kind-in-${at}`} label="In, s" error={errors?.[at]?.refitSeconds}>
+            <Form.Control type="number" step="any" {...register(`ownKinds.${at}.refitSeconds`, numberOrNothing)} />
+          </Field>
+          <Button variant="outline-danger" size="sm" onClick={() => remove(at)}>
+            Remove
+          </Button>
         </div>
       ))}
-      <Button variant="outline-dark" size="sm" onClick={() => append({ code: '', like: 'push-clip', name: '', plural: '' })}>Add a kind</Button>
+      <Button
+        variant="outline-dark"
+        size="sm"
+        onClick={() => append({ code: '', like: 'push-clip', name: '', plural: '' })}
+      >
+        Add a kind
+      </Button>
     </section>
   );
 }

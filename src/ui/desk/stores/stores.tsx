@@ -11,18 +11,43 @@ import { Field, PageHead, Trouble, useCatalogue, useSend } from '../../design';
 const EMPTY: StockMoveForm = { kind: 'push-clip', change: 1, reason: '' };
 
 /** What there is of clips and materials, what runs took, what was put in. */
-export function Stores({ stores: { stock, moves }, names, mayMove }: { stores: StoresView; names: Record<string, string>; mayMove: boolean }) {
+export function Stores({
+  stores: { stock, moves },
+  names,
+  mayMove,
+}: {
+  stores: StoresView;
+  names: Record<string, string>;
+  mayMove: boolean;
+}) {
   return (
     <>
       <PageHead title="Stores" under="Clips, screws and materials; a finished run takes what it fitted new by itself" />
       <div className="split">
         <section className="sheet">
           <h2>What there is</h2>
-          {stock.length === 0 && <p className="quiet">Nothing was put in yet. Put in what is on the shelf; runs then take from it.</p>}
+          {stock.length === 0 && (
+            <p className="quiet">Nothing was put in yet. Put in what is on the shelf; runs then take from it.</p>
+          )}
           {stock.length > 0 && (
             <Table className="ledger-table mb-0">
-              <thead><tr><th>Kind</th><th className="n">There</th></tr></thead>
-              <tbody>{stock.map((row) => <tr key={row.kind} className={row.count < 0 ? 'off' : ''}><td>{row.name}</td><td className="n">{row.count}{row.count < 0 && ' (more taken than put in)'}</td></tr>)}</tbody>
+              <thead>
+                <tr>
+                  <th>Kind</th>
+                  <th className="n">There</th>
+                </tr>
+              </thead>
+              <tbody>
+                {stock.map((row) => (
+                  <tr key={row.kind} className={row.count < 0 ? 'off' : ''}>
+                    <td>{row.name}</td>
+                    <td className="n">
+                      {row.count}
+                      {row.count < 0 && ' (more taken than put in)'}
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
             </Table>
           )}
         </section>
@@ -31,9 +56,18 @@ export function Stores({ stores: { stock, moves }, names, mayMove }: { stores: S
       {moves.length > 0 && (
         <section className="sheet mt-3">
           <h2>Moved lately</h2>
-          <ul className="rows">{moves.map((move, n) => (
-            <li key={n} className="py-2">{move.change > 0 ? `+${move.change}` : `−${-move.change}`} {move.name} <span className="quiet">{[move.reason, names[move.by] ?? move.by, new Date(move.at).toLocaleDateString('en-GB')].filter(Boolean).join(' · ')}</span></li>
-          ))}</ul>
+          <ul className="rows">
+            {moves.map((move, n) => (
+              <li key={n} className="py-2">
+                {move.change > 0 ? `+${move.change}` : `−${-move.change}`} {move.name}{' '}
+                <span className="quiet">
+                  {[move.reason, names[move.by] ?? move.by, new Date(move.at).toLocaleDateString('en-GB')]
+                    .filter(Boolean)
+                    .join(' · ')}
+                </span>
+              </li>
+            ))}
+          </ul>
         </section>
       )}
     </>
@@ -42,7 +76,12 @@ export function Stores({ stores: { stock, moves }, names, mayMove }: { stores: S
 
 function MoveForm() {
   const catalogue = useCatalogue();
-  const { register, handleSubmit, reset, formState: { errors } } = useForm<StockMoveForm>({ resolver: joiResolver(stockMoveSchema), defaultValues: EMPTY });
+  const {
+    register,
+    handleSubmit,
+    reset,
+    formState: { errors },
+  } = useForm<StockMoveForm>({ resolver: joiResolver(stockMoveSchema), defaultValues: EMPTY });
   const { busy, trouble, run } = useSend();
   const router = useRouter();
   const save = handleSubmit(async (values) => {
@@ -53,12 +92,26 @@ function MoveForm() {
   return (
     <Form className="sheet" onSubmit={save} noValidate>
       <h2>Put in or take out</h2>
-      <Field id="kind" label="What" error={errors.kind}><Form.Control list="kinds" {...register('kind')} /></Field>
-      <datalist id="kinds">{[...catalogue.fasteners.values()].map((kind) => <option key={kind.code} value={kind.code}>{kind.plural}</option>)}</datalist>
-      <Field id="change" label="How many" hint="A minus takes out" error={errors.change}><Form.Control type="number" {...register('change', { valueAsNumber: true })} /></Field>
-      <Field id="reason" label="Why" error={errors.reason}><Form.Control placeholder="Delivery, count, bent in the bag" {...register('reason')} /></Field>
+      <Field id="kind" label="What" error={errors.kind}>
+        <Form.Control list="kinds" {...register('kind')} />
+      </Field>
+      <datalist id="kinds">
+        {[...catalogue.fasteners.values()].map((kind) => (
+          <option key={kind.code} value={kind.code}>
+            {kind.plural}
+          </option>
+        ))}
+      </datalist>
+      <Field id="change" label="How many" hint="A minus takes out" error={errors.change}>
+        <Form.Control type="number" {...register('change', { valueAsNumber: true })} />
+      </Field>
+      <Field id="reason" label="Why" error={errors.reason}>
+        <Form.Control placeholder="Delivery, count, bent in the bag" {...register('reason')} />
+      </Field>
       <Trouble text={trouble} />
-      <button type="submit" className="btn btn-primary" disabled={busy}>Move</button>
+      <button type="submit" className="btn btn-primary" disabled={busy}>
+        Move
+      </button>
     </Form>
   );
 }

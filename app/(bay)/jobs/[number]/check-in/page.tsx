@@ -7,7 +7,13 @@ import { requirePerson } from '../../../../session';
 export const dynamic = 'force-dynamic';
 export const metadata = { title: 'Check-in' };
 
-export default async function CheckInRoute({ params, searchParams }: { params: Promise<{ number: string }>; searchParams: Promise<{ walk?: string }> }) {
+export default async function CheckInRoute({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ number: string }>;
+  searchParams: Promise<{ walk?: string }>;
+}) {
   const number = await orNotFound(readJobNumber(params));
   const person = await requirePerson();
   const walk = (await searchParams).walk === 'departure' ? 'departure' : 'arrival';

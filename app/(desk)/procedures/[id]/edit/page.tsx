@@ -8,5 +8,12 @@ export const metadata = { title: 'Record' };
 export default async function RecorderRoute({ params }: { params: Promise<{ id: string }> }) {
   const person = await requirePerson();
   const draft = await orNotFound(readDraft(person, decodeURIComponent((await params).id)));
-  return <Recorder document={draft.document} version={draft.version} mayApprove={may(person, 'approve')} mayDiscard={draft.version > 0 && (draft.madeBy === person.id || may(person, 'discard-any'))} />;
+  return (
+    <Recorder
+      document={draft.document}
+      version={draft.version}
+      mayApprove={may(person, 'approve')}
+      mayDiscard={draft.version > 0 && (draft.madeBy === person.id || may(person, 'discard-any'))}
+    />
+  );
 }

@@ -2,4 +2,5 @@ import { readReport } from '@/services';
 import { answerPerson } from '../../../respond';
 import { readJobNumber, type JobContext } from '../address';
 
-export const GET = (request: Request, { params }: JobContext) => answerPerson(async () => readReport(await readJobNumber(params)));
+export const GET = (request: Request, { params }: JobContext) =>
+  answerPerson(async () => readReport(await readJobNumber(params)));

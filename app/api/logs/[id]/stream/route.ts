@@ -28,7 +28,11 @@ export async function GET(request: Request, { params }: LogContext): Promise<Res
     await demandPerson();
     const { error } = Joi.alternatives(Joi.string().guid(), Joi.valid('board')).validate(id);
     if (error) throw invalid('log-address', error.message);
-    if (open >= MOST_STREAMS) throw unavailable('busy', 'Too many tablets are listening at once. Nothing is lost; this one asks now and then instead.');
+    if (open >= MOST_STREAMS)
+      throw unavailable(
+        'busy',
+        'Too many tablets are listening at once. Nothing is lost; this one asks now and then instead.',
+      );
   });
   if (!refused.ok) return refused;
   const isSignedIn = await watchSession();
@@ -43,7 +47,13 @@ export async function GET(request: Request, { params }: LogContext): Promise<Res
           stop();
         }
       };
-      const endUnlessSignedIn = () => isSignedIn().then((is) => { if (!is) stop(); }, () => undefined);
+      const endUnlessSignedIn = () =>
+        isSignedIn().then(
+          (is) => {
+            if (!is) stop();
+          },
+          () => undefined,
+        );
       const beat = setInterval(() => {
         send(': here\n\n');
         void endUnlessSignedIn();
@@ -69,5 +79,11 @@ export async function GET(request: Request, { params }: LogContext): Promise<Res
     },
     cancel: () => stop(),
   });
-  return new Response(body, { headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store, no-transform', 'x-accel-buffering': 'no' } });
+  return new Response(body, {
+    headers: {
+      'content-type': 'text/event-stream',
+      'cache-control': 'no-store, no-transform',
+      'x-accel-buffering': 'no',
+    },
+  });
 }
