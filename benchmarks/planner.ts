@@ -47,7 +47,7 @@ function problemOf(documents: ProcedureDocument[], only = Infinity): { problem: 
   const least = leastTeardown(graph, goals);
   if ('stuck' in least) throw new Error('A made vehicle waits for itself.');
   const { actions, before } = precedenceOf(graph, least.chosen, least.taken);
-  const problem = { actions: actions.map((id) => graph.nodes[id].action!), before, costs: DEFAULT_COSTS };
+  const problem = { tasks: actions.map((id) => graph.nodes[id].action!), before, costs: DEFAULT_COSTS };
   return { problem, recorded: followWish(before, [...vehicleFirst(problem), ...recordedWish(graph, actions)]) };
 }
 
@@ -132,7 +132,7 @@ function measure({ name, actions, runs, limitSeconds, target }: Case): (string |
     times.push(ms);
     gaps.push((solved.costMs - solved.lowerBoundMs) / solved.costMs);
     saved.push(1 - solved.costMs / priceOrder(problem, recorded).costMs);
-    sizes.push(problem.actions.length);
+    sizes.push(problem.tasks.length);
   }
   const proved = gaps.filter((gap) => gap === 0).length / runs;
   return [
@@ -162,7 +162,7 @@ function smallProblem(actions: number): { problem: OrderProblem; recorded: numbe
   const documents = madeVehicle(Math.max(actions, 14), seeded(actions));
   for (let parts = 1; parts <= documents[0].parts.length; parts += 1) {
     const made = problemOf(documents, parts);
-    if (made.problem.actions.length >= actions) return made;
+    if (made.problem.tasks.length >= actions) return made;
   }
   return problemOf(documents);
 }
@@ -180,7 +180,7 @@ async function besideMilp(): Promise<void> {
     const began = performance.now();
     const answer = solver.solve(milpOf(problem), { time_limit: MILP_SECONDS });
     const ms = performance.now() - began;
-    const own = problem.actions.reduce((sum, action) => sum + action.ms, 0);
+    const own = problem.tasks.reduce((sum, action) => sum + action.ms, 0);
     const finished = answer.Status === 'Optimal';
     if (finished) ratios.push(ms / ours.ms);
     const same = finished
@@ -189,7 +189,7 @@ async function besideMilp(): Promise<void> {
         : 'DIFFERENT'
       : 'not finished';
     rows.push([
-      problem.actions.length,
+      problem.tasks.length,
       `${ours.ms.toFixed(1)} ms`,
       `${ms.toFixed(0)} ms`,
       `${(ms / ours.ms).toFixed(0)} ×`,

@@ -157,7 +157,7 @@ describe('pezzo plan over a vehicle', () => {
         '--json',
       ).stdout,
     );
-    expect(drover.routesTaken[0].words).toMatch(/^By way of the speaker grille: \d+ actions instead of \d+\.$/);
+    expect(drover.routesTaken[0].words).toMatch(/^Through the speaker grille: \d+ actions instead of \d+\.$/);
     expect(
       JSON.parse(run('plan', 'demo/procedures/calder-quarter-trim.json', '--goal', 'speaker', '--json').stdout)
         .missingProcedures,

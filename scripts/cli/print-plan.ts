@@ -1,6 +1,6 @@
 import { gateWords, instructionFor } from '../../src/core/wording';
 import type { Plan, PlannedAction } from '../../src/core/plan';
-import type { RefitStep } from '../../src/core/refit';
+import type { RefitStep } from '../../src/core/wording';
 import type { ProcedureDocument } from '../../src/core/procedure';
 
 const minutes = (seconds: number) => `${Math.max(1, Math.round(seconds / 60))} min`;

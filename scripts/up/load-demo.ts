@@ -153,7 +153,7 @@ async function work(runId: string, personId: string, removalSteps: number): Prom
     add({ type: 'renewed', item: 'kite-rear-door/c1', count: 1 });
     for (let step = now(); step; step = now()) {
       if ('checks' in step.step && step.step.gate === 'test')
-        for (const { text } of step.step.checks) add({ type: 'test', gate: step.key, check: text, result: 'pass' });
+        for (const { id } of step.step.checks) add({ type: 'test', gate: step.key, check: id, result: 'pass' });
       add(
         'gate' in step.step && step.step.gate
           ? { type: 'gatePassed', gate: step.key }

@@ -1,5 +1,6 @@
 import { conflict, notFound } from '../core/errors';
-import type { ProcedureDocument } from '../core/procedure';
+import { readDocument, type ProcedureDocument } from '../core/procedure';
+import { foldText } from '../core/text';
 import { zoneName, type Applicability, type SearchQuery } from '../core/vehicle';
 import type { Db } from './pool';
 
@@ -34,11 +35,15 @@ export interface Revision {
   approvedAt: Date;
 }
 
-const fold = (text: string) => text.normalize('NFKD').replace(/\p{M}/gu, '').toLowerCase();
+/** A row with its document as this version reads it. */
+const withDocument = <T extends { document: ProcedureDocument }>(row: T): T => ({
+  ...row,
+  document: readDocument(row.document),
+});
 
 /** The text the search box looks in: title, makes, models, bodies and the zone's words. */
 const searchText = (document: ProcedureDocument) =>
-  fold(
+  foldText(
     [
       document.title,
       ...document.applies.flatMap((a) => [a.make, a.model, a.body ?? '']),
@@ -122,7 +127,7 @@ export async function findDraft(db: Db, id: string): Promise<Draft | null> {
     'select version, document, begun_by as "begunBy", edited_by as "editedBy", edited_at as "editedAt" from procedure_drafts where procedure_id = $1',
     [id],
   );
-  return rows[0] ?? null;
+  return rows[0] ? withDocument(rows[0]) : null;
 }
 
 /** Starts a draft at version 1. A conflict where there is one already. */
@@ -189,7 +194,7 @@ export async function findCurrentRevision(db: Db, id: string): Promise<Revision 
        from procedures p join procedure_revisions r on r.procedure_id = p.id and r.revision = p.revision where p.id = $1`,
     [id],
   );
-  return rows[0] ?? null;
+  return rows[0] ? withDocument(rows[0]) : null;
 }
 
 /** All revisions, newest first, without their documents. */

@@ -1,5 +1,5 @@
 import { notFound } from '../core/errors';
-import type { RunPlan } from '../core/plan';
+import { readRunPlan, type RunPlan } from '../core/plan';
 import { insertLog } from './logs';
 import type { Db } from './pool';
 
@@ -13,6 +13,9 @@ export interface RunRow {
 }
 
 const RUN = 'id, job_number as "jobNumber", title, plan, created_at as "createdAt", finished_at as "finishedAt"';
+
+/** A run with its plan as this version reads it. */
+const asRun = (row: RunRow): RunRow => ({ ...row, plan: readRunPlan(row.plan) });
 
 /** An event `e` that nobody took back. */
 const STANDS = `not exists (select 1 from events x where x.log_id = e.log_id and x.type = 'retracted' and x.fact->>'event' = e.id::text)`;
@@ -50,7 +53,7 @@ export async function insertRun(
 export async function getRun(db: Db, id: string): Promise<RunRow> {
   const { rows } = await db.query<RunRow>(`select ${RUN} from runs where id = $1`, [id]);
   if (!rows[0]) throw notFound('run-unknown', 'There is no such run.');
-  return rows[0];
+  return asRun(rows[0]);
 }
 
 /** The ids of the procedures in a run's plan ("kite-rear-door@right" for a mirrored one). Throws not-found. */
@@ -69,7 +72,7 @@ export async function listRunsOfJobs(db: Db, jobNumbers: number[]): Promise<RunR
     `select ${RUN} from runs where job_number = any($1) order by created_at, id`,
     [jobNumbers],
   );
-  return rows;
+  return rows.map(asRun);
 }
 
 /** Notes that a run is finished. */
@@ -91,7 +94,7 @@ export async function listFinishedRuns(db: Db, limit: number): Promise<RunRow[]>
     `select ${RUN} from runs where finished_at is not null order by finished_at desc, id limit $1`,
     [limit],
   );
-  return rows;
+  return rows.map(asRun);
 }
 
 /** A finding of the bay, with the job it comes from. */

@@ -1,7 +1,7 @@
 import { findFastenerKind } from '../core/hardware';
 import { paceOf, type BreakRecord } from '../core/learn';
 import { NO_HISTORY, type ShopHistory } from '../core/layout';
-import { recordedId } from '../core/procedure';
+import { recordedId, readItemKey } from '../core/procedure';
 import { activeSeconds, basisOf, foldRun, ledgerOf, type RunEvent } from '../core/run';
 import { db, finishedMark, listEventsOf, listFinishedRuns, type RunRow } from '../data';
 
@@ -36,12 +36,12 @@ function learnFrom(history: ShopHistory, run: RunRow, events: RunEvent[]): numbe
     record.broken += broken;
   };
   for (const row of ledgerOf(graph, state)) {
-    const [procedure, item] = row.item.split('/');
-    const fastener = graph.indexes.get(procedure)?.fasteners.get(item);
+    const ref = readItemKey(row.item)!;
+    const fastener = graph.indexes.get(ref.procedure)?.fasteners.get(ref.item);
     const kind = fastener && findFastenerKind(graph.catalogue, fastener.kind)?.code;
     if (!kind) continue;
     note(history.kinds, kind, row.out, row.scrapped + row.damagedButUsed);
-    note(history.procedures, `${recordedId(procedure)}/${kind}`, row.out, row.scrapped + row.damagedButUsed);
+    note(history.procedures, `${recordedId(ref.procedure)}/${kind}`, row.out, row.scrapped + row.damagedButUsed);
   }
   const took = activeSeconds(events);
   const wholePlan = run.plan.removal.every((key) => state.done.has(key));

@@ -1,7 +1,15 @@
 import { costSettings, type NewRunForm, type PlanQuery } from '../contracts/schemas';
 import type { PlanView, ProcedureRowView, RelativeView, VerificationView } from '../contracts/views';
 import { invalid } from '../core/errors';
-import { listOptions, indexItems, mirroredSide, recordedId, type ProcedureDocument } from '../core/procedure';
+import {
+  listOptions,
+  indexItems,
+  mirroredSide,
+  recordedId,
+  type ProcedureDocument,
+  itemKey,
+  readItemKey,
+} from '../core/procedure';
 import type { PlanRequest, PlanResult, ShopPolicy, RunPlan } from '../core/plan';
 import { elsewhereFor, missKey, type StuckCause } from '../core/run';
 import { oppositeSide, rankFor, verifyFor, type Vehicle } from '../core/vehicle';
@@ -144,7 +152,8 @@ export async function experienceFor(documents: ProcedureDocument[]): Promise<Pic
       ),
     );
     for (const miss of await listMisses(db, [own, ...related])) {
-      const here = (item: string | null) => item && `${document.id}/${item.slice(item.indexOf('/') + 1)}`;
+      const here = (item: string | null) =>
+        item && itemKey({ procedure: document.id, item: readItemKey(item)?.item ?? item });
       const key = missKey(here(miss.item)!, here(miss.culprit), miss.cause as StuckCause);
       misses[key] = (misses[key] ?? 0) + miss.count;
     }

@@ -1,3 +1,5 @@
+import { readStepKey } from '../core/graph';
+import { itemKey, readItemKey } from '../core/procedure';
 import { randomUUID } from 'node:crypto';
 import type { LogEvent, OverrideForm } from '../contracts/schemas';
 import type { RunStart } from '../contracts/views';
@@ -72,9 +74,15 @@ export async function foreignPlace(runId: string): Promise<(event: LogEvent) => 
       procedure?: string;
       holds?: string;
     };
-    const named = action?.replace(/^gate:[a-z-]+:|^[a-zA-Z]+:/, '') ?? item ?? (procedure && `${procedure}/${holds}`);
-    return named?.includes('/') && !known.has(named.split('/')[0])
-      ? `It is about ${named}, which this run does not have.`
+    const ref = action
+      ? readStepKey(action)
+      : item
+        ? readItemKey(item)
+        : procedure && holds
+          ? { procedure, item: holds }
+          : null;
+    return ref?.procedure && !known.has(ref.procedure)
+      ? `It is about ${itemKey(ref)}, which this run does not have.`
       : null;
   };
 }
@@ -116,7 +124,7 @@ export function lookAt(
 export function sparesUsed(basis: RunBasis, view: RunView): Map<string, number> {
   const used = new Map<string, number>();
   for (const row of view.ledger.filter(({ renewed }) => renewed > 0)) {
-    const [procedure, item] = row.item.split('/');
+    const { procedure, item } = readItemKey(row.item)!;
     const fastener = basis.graph.indexes.get(procedure)?.fasteners.get(item);
     const kind =
       fastener?.refit?.material ??

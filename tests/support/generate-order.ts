@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { type Action, DEFAULT_COSTS } from '@/core/graph';
+import { DEFAULT_COSTS } from '@/core/graph';
 import type { OrderProblem } from '@/core/order';
 
 const TOOLS = ['hand', 'trim-tool', 'T20', 'hex 7 mm'];
@@ -16,15 +16,9 @@ export function orderProblems({ maxActions = 9, zones = 3 } = {}): fc.Arbitrary<
   });
   return fc.array(action, { minLength: 1, maxLength: maxActions }).map((rows) => ({
     costs: DEFAULT_COSTS,
-    actions: rows.map((row, at): Action => ({
-      key: `a${at}`,
-      type: 'release',
-      procedure: `zone-${row.zone}`,
-      item: `a${at}`,
-      side: row.zone < 2 ? 'left' : 'right',
+    tasks: rows.map((row) => ({
       tool: TOOLS[row.tool],
       ms: row.ms,
-      ifFitted: [],
       place: {
         procedure: `zone-${row.zone}`,
         side: row.zone < 2 ? 'left' : 'right',

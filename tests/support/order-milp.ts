@@ -5,7 +5,7 @@ import { transitionMs, type OrderProblem } from '@/core/order';
  * first, with transitivity (Sarin, Sherali, Bhootra, Operations Research Letters 33, 2005). Own times are left out.
  */
 export function milpOf(problem: OrderProblem): string {
-  const all = problem.actions.map((_, at) => at);
+  const all = problem.tasks.map((_, at) => at);
   const n = all.length;
   const pairs = all.flatMap((i) => all.filter((j) => j !== i).map((j) => [i, j]));
   const cost = [

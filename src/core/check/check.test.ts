@@ -54,6 +54,16 @@ describe('the checker', () => {
       'nothing-holds',
       ['strip'],
     ],
+    [
+      'a way in that a rule makes useless',
+      {
+        parts: [...DOOR.parts, { id: 'grille', kind: 'grille', motions: ['pry-top'] }],
+        routes: [{ of: 'woofer', anyOf: [['card'], ['grille']] }],
+        before: [{ first: 'woofer', then: 'grille' }],
+      },
+      'route-against-rule',
+      ['woofer', 'grille'],
+    ],
     ['a zone nobody knows', { zone: 'moon-roof' }, 'unknown-zone', []],
   ];
   it.each(cases)('reports %s', (_, change, code, items) => {

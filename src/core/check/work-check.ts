@@ -1,5 +1,5 @@
 import { findMotion, type Catalogue } from '../hardware';
-import { buildGraph, type ActionGraph, carryOut, findLoop, precedenceOf } from '../graph';
+import { buildGraph, type ActionGraph, carryOut, loopsAmong } from '../graph';
 import { heldParts, itemWords, BODY, type OptionValues, type ProcedureDocument } from '../procedure';
 import { error, warning, type Finding } from './finding';
 
@@ -23,14 +23,15 @@ const optionWords = (options: OptionValues) => {
 
 function checkDoable(graph: ActionGraph, document: ProcedureDocument, options: OptionValues): Finding[] {
   const all = new Set(graph.nodes.keys());
-  const { done, taken } = carryOut(graph, all);
-  if (done.size === all.size) return ruleLoops(graph, all, taken, options);
+  const { done } = carryOut(graph, all, { rules: false });
+  if (done.size === all.size) return ruleFindings(graph, document, all, options);
   const stuck = [...all].filter((id) => !done.has(id));
-  const loops = loopsAmong(graph, new Set(stuck));
+  const loops = loopsAmong(graph, stuck).map((loop) => itemsOf(graph, loop));
   const onLoop = new Set(loops.flat());
   const unreached = stuck
-    .filter((id) => !onLoop.has(itemOf(graph, id)) && /^(release|undo):/.test(graph.nodes[id].key))
-    .map((id) => itemOf(graph, id));
+    .map((id) => graph.nodes[id].ref)
+    .filter(({ type, item }) => !onLoop.has(item) && (type === 'release' || type === 'undo'))
+    .map(({ item }) => item);
   return [
     ...loops.map((items) => loopFinding(graph, document, items, options, 'loop')),
     ...[...new Set(unreached)].map((item) =>
@@ -44,41 +45,65 @@ function checkDoable(graph: ActionGraph, document: ProcedureDocument, options: O
   ];
 }
 
-/** The reference that a graph node is about; empty for the battery's own. */
-const itemOf = (graph: ActionGraph, id: number) => /\/(.+)$/.exec(graph.nodes[id].key)?.[1] ?? '';
+/** The items nodes are about, each once; the battery's own left out. */
+const itemsOf = (graph: ActionGraph, ids: number[]): string[] => [
+  ...new Set(ids.map((id) => graph.nodes[id].ref).flatMap(({ procedure, item }) => (procedure === null ? [] : [item]))),
+];
 const words = (graph: ActionGraph, document: ProcedureDocument, item: string) =>
   `${itemWords(graph.indexes.get(document.id)!, item, graph.catalogue)} (${item})`;
 
-/** Loops through nodes that can never be done, each as its items in waiting order; loops that share a node are given once. */
-function loopsAmong(graph: ActionGraph, stuck: ReadonlySet<number>): string[][] {
-  const ids = [...stuck];
-  const at = new Map(ids.map((id, position) => [id, position]));
-  let before = ids.map((id) =>
-    [...graph.nodes[id].needs, ...(graph.nodes[id].anyOf ?? []).flat()]
-      .filter((need) => stuck.has(need))
-      .map((need) => at.get(need)!),
-  );
-  const loops: string[][] = [];
-  for (let loop = findLoop(before); loop && loops.length < 20; loop = findLoop(before)) {
-    const cut = new Set(loop);
-    loops.push([...new Set(loop.map((position) => itemOf(graph, ids[position])).filter(Boolean))]);
-    before = before.map((list, position) => (cut.has(position) ? [] : list.filter((need) => !cut.has(need))));
-  }
-  return loops;
-}
+/** Ways in looked at beside the order rules; a document with more is not looked through for those. */
+const MOST_WAYS = 200;
 
-function ruleLoops(
+/** Order rules that close a loop whatever way in is taken, and ways in that a rule makes useless. */
+function ruleFindings(
   graph: ActionGraph,
+  document: ProcedureDocument,
   all: ReadonlySet<number>,
-  taken: ReadonlyMap<number, number>,
   options: OptionValues,
 ): Finding[] {
-  const { actions, before } = precedenceOf(graph, all, taken);
-  const loop = findLoop(before);
-  if (!loop) return [];
-  const [document] = graph.documents.values();
-  const items = [...new Set(loop.map((position) => itemOf(graph, actions[position])).filter(Boolean))];
-  return [loopFinding(graph, document, items, options, 'before')];
+  const { done } = carryOut(graph, all, { rules: true });
+  const stuck = [...all].filter((id) => !done.has(id));
+  if (stuck.length)
+    return loopsAmong(graph, stuck, 1).map((loop) =>
+      loopFinding(graph, document, itemsOf(graph, loop), options, 'before'),
+    );
+  if (graph.orderEdges.length === 0) return [];
+  const routed = [...all].filter((id) => (graph.nodes[id].anyOf?.length ?? 0) > 1);
+  const ways = routed.flatMap((id) => graph.nodes[id].anyOf!.map((way) => ({ id, way })));
+  return ways.length > MOST_WAYS
+    ? []
+    : ways
+        .filter(({ id, way }) => isUseless(graph, all, id, way))
+        .map(({ id, way }) => routeFinding(graph, document, id, way, options));
+}
+
+/** Whether nothing can be put in order once this is the only way in to the node. */
+function isUseless(graph: ActionGraph, all: ReadonlySet<number>, id: number, way: number[]): boolean {
+  const nodes = [...graph.nodes];
+  nodes[id] = { ...nodes[id], anyOf: [way] };
+  const only = { ...graph, nodes };
+  return (
+    carryOut(only, all, { rules: true }).done.size < all.size &&
+    carryOut(only, all, { rules: false }).done.size === all.size
+  );
+}
+
+function routeFinding(
+  graph: ActionGraph,
+  document: ProcedureDocument,
+  id: number,
+  way: number[],
+  options: OptionValues,
+): Finding {
+  const { item } = graph.nodes[id].ref;
+  const through = itemsOf(graph, way);
+  return warning(
+    'route-against-rule',
+    [item, ...through],
+    `The way to ${words(graph, document, item)} by ${through.map((one) => words(graph, document, one)).join(' and ')} can’t be used${optionWords(options)}: a “before” rule puts one of them after it.`,
+    'Remove the rule or that way in.',
+  );
 }
 
 function loopFinding(

@@ -1,4 +1,5 @@
 import type { Place } from './costs';
+import { stepKey } from './step-ref';
 
 /** What is done to an item on the way out, or to the vehicle as a whole. */
 export type RemovalType = 'release' | 'undo' | 'free' | 'takeOff' | 'check' | 'batteryOff' | 'wait';
@@ -18,13 +19,6 @@ export interface Action {
   ifFitted: string[];
 }
 
-/** "release:kite-rear-door/s1", or the bare type for work on the vehicle as a whole. */
-export const actionKey = (type: RemovalType, procedure: string | null, item: string) =>
-  procedure === null ? type : `${type}:${procedure}/${item}`;
-
-/** "kite-rear-door/s1": an item of a plan over several procedures. */
-export const itemKey = (procedure: string, item: string) => `${procedure}/${item}`;
-
 const BATTERY_PLACE: Place = { procedure: null, side: null, group: 'battery', x: 0, y: 0 };
 
 /** Seconds for the battery's own actions (common practice, no source). The SRS wait is the vehicle maker's: unknown here. */
@@ -33,7 +27,7 @@ const BATTERY_SECONDS = { check: 60, batteryOff: 60 };
 /** The actions that make the vehicle safe. `waitSeconds` is the shop's own figure with its source, or null: unknown. */
 export function batteryActions(waitSeconds: number | null): Action[] {
   const action = (type: RemovalType, item: string, tool: string, seconds: number): Action => ({
-    key: type,
+    key: stepKey({ type, procedure: null, item }),
     type,
     procedure: null,
     item,

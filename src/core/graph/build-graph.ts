@@ -2,8 +2,10 @@ import { BASE_CATALOGUE } from '../hardware';
 import { indexItems, presenceOf, type ProcedureDocument } from '../procedure';
 import { batteryActions, type Action } from './action';
 import { DocumentRules } from './document-rules';
-import { reachKey, type ActionGraph, type GraphOptions } from './graph';
+import type { ActionGraph, GraphOptions, NodeRef } from './graph';
 import { itemActionsOf } from './item-actions';
+import { addLooseParts } from './loose-parts';
+import { stepKey } from './step-ref';
 
 /** Builds the graph of the rules in docs/model.md. Linear in items and references. */
 export function buildGraph(documents: ProcedureDocument[], settings: GraphOptions): ActionGraph {
@@ -17,7 +19,7 @@ export function buildGraph(documents: ProcedureDocument[], settings: GraphOption
     documents: new Map(documents.map((document) => [document.id, document])),
     catalogue: settings.catalogue ?? BASE_CATALOGUE,
   };
-  for (const action of batteryActions(settings.srsWaitSeconds ?? null)) addNode(graph, action.key, action);
+  for (const action of batteryActions(settings.srsWaitSeconds ?? null)) addNode(graph, action, action);
   requireNode(graph, 'batteryOff', 'check');
   requireNode(graph, 'wait', 'batteryOff');
   for (const document of documents) {
@@ -26,13 +28,16 @@ export function buildGraph(documents: ProcedureDocument[], settings: GraphOption
     addItemNodes(graph, document);
   }
   for (const document of documents) new DocumentRules(graph, document).apply();
+  addLooseParts(graph);
   graph.missingProcedures = [...new Set(graph.missingProcedures)].sort();
   return graph;
 }
 
-function addNode(graph: ActionGraph, key: string, action: Action | null): void {
+function addNode(graph: ActionGraph, { type, procedure, item }: NodeRef, action: Action | null): void {
+  const ref: NodeRef = { type, procedure, item };
+  const key = stepKey(ref);
   graph.idOf.set(key, graph.nodes.length);
-  graph.nodes.push({ key, action, needs: [], anyOf: null, pulls: [] });
+  graph.nodes.push({ key, ref, action, needs: [], anyOf: null, pulls: [] });
 }
 
 function requireNode(graph: ActionGraph, key: string, needed: string): void {
@@ -47,18 +52,11 @@ function addItemNodes(graph: ActionGraph, document: ProcedureDocument): void {
   const index = graph.indexes.get(document.id)!;
   const here = <T extends { id: string }>(items: Map<string, T>) =>
     [...items.values()].filter((item) => presence.of.get(item.id) !== 'absent');
-  for (const part of here(index.parts)) {
-    addNode(graph, reachKey(document.id, part.id), null);
-    for (const action of [make.free(part), make.takeOff(part)]) addNode(graph, action.key, action);
-  }
-  for (const fastener of here(index.fasteners)) {
-    addNode(graph, reachKey(document.id, fastener.id), null);
-    const action = make.release(fastener);
-    addNode(graph, action.key, action);
-  }
-  for (const link of here(index.links)) {
-    addNode(graph, reachKey(document.id, link.id), null);
-    const action = make.undo(link);
-    addNode(graph, action.key, action);
-  }
+  const add = (item: string, actions: Action[]) => {
+    addNode(graph, { type: 'reach', procedure: document.id, item }, null);
+    for (const action of actions) addNode(graph, action, action);
+  };
+  for (const part of here(index.parts)) add(part.id, [make.free(part), make.takeOff(part)]);
+  for (const fastener of here(index.fasteners)) add(fastener.id, [make.release(fastener)]);
+  for (const link of here(index.links)) add(link.id, [make.undo(link)]);
 }

@@ -1,28 +1,31 @@
 import type { ActionGraph } from './graph';
 
+/** What could be done of a choice, and by which way each item with several was reached. */
+export interface Carried {
+  done: Set<number>;
+  /** For each done node with alternatives, the index of the first that became true. */
+  taken: Map<number, number>;
+}
+
 /**
- * Does everything that can be done within `chosen`, in rounds, and notes the first alternative that became true for each
- * node with routes. What is not `done` at the end waits for itself. Linear in edges.
+ * Does everything that can be done within `chosen`, in rounds. With `rules`, what a `before` rule puts later waits for what it puts first, so that a way in
+ * which would close a loop with a rule is not taken where another one is chosen too. What is not `done` at the end waits for itself. Linear in edges.
  */
-export function carryOut(
-  graph: ActionGraph,
-  chosen: ReadonlySet<number>,
-): { done: Set<number>; taken: Map<number, number> } {
+export function carryOut(graph: ActionGraph, chosen: ReadonlySet<number>, { rules }: { rules: boolean }): Carried {
   const done = new Set<number>();
   const taken = new Map<number, number>();
+  const first = rules ? firstOf(graph, chosen) : new Map<number, number[]>();
   const waiters = new Map<number, number[]>();
   for (const id of chosen) {
-    for (const need of [...graph.nodes[id].needs, ...(graph.nodes[id].anyOf ?? []).flat()]) {
-      const list = waiters.get(need);
-      if (list) list.push(id);
-      else waiters.set(need, [id]);
-    }
+    const { needs, anyOf } = graph.nodes[id];
+    for (const need of [...needs, ...(anyOf ?? []).flat(), ...(first.get(id) ?? [])]) push(waiters, need, id);
   }
   const queue = [...chosen].sort((a, b) => a - b);
   for (let head = 0; head < queue.length; head += 1) {
     const id = queue[head];
     const node = graph.nodes[id];
-    if (done.has(id) || !node.needs.every((n) => done.has(n))) continue;
+    const isWaiting = [node.needs, first.get(id) ?? []].some((list) => !list.every((n) => done.has(n)));
+    if (done.has(id) || isWaiting) continue;
     const way = node.anyOf ? node.anyOf.findIndex((set) => set.every((n) => done.has(n))) : 0;
     if (way < 0) continue;
     done.add(id);
@@ -30,4 +33,18 @@ export function carryOut(
     queue.push(...(waiters.get(id) ?? []));
   }
   return { done, taken };
+}
+
+/** For each chosen node, the chosen ones that order rules put before it. */
+function firstOf(graph: ActionGraph, chosen: ReadonlySet<number>): Map<number, number[]> {
+  const before = new Map<number, number[]>();
+  for (const { first, then } of graph.orderEdges)
+    if (first !== then && chosen.has(first) && chosen.has(then)) push(before, then, first);
+  return before;
+}
+
+function push(lists: Map<number, number[]>, key: number, value: number): void {
+  const list = lists.get(key);
+  if (list) list.push(value);
+  else lists.set(key, [value]);
 }

@@ -1,22 +1,22 @@
-import { fastenerKindOrGuess } from '../hardware';
+import { fastenerKindOf } from '../hardware';
 import {
   heldParts,
-  linkOwner,
   type ItemIndex,
+  type Need,
   parseReference,
+  reachOf,
   stateFor,
   type Fastener,
   type Link,
   type Part,
   type ProcedureDocument,
 } from '../procedure';
-import { actionKey } from './action';
-import { reachKey, stateKey, type ActionGraph, type GraphNode } from './graph';
+import { nodeIdOf, stateRef, type ActionGraph, type GraphNode, type NodeRef } from './graph';
+import { reachable } from './reachable';
 
 /** Applies one document's rules to the graph. One small method per sentence of the model. */
 export class DocumentRules {
   private readonly index: ItemIndex;
-  private readonly routes: Map<string, string[][]>;
   private readonly turnedOf = new Map<string, string[]>();
   private readonly holdersOf = new Map<string, string[]>();
   private readonly linksOf = new Map<string, Link[]>();
@@ -27,7 +27,6 @@ export class DocumentRules {
     private readonly document: ProcedureDocument,
   ) {
     this.index = graph.indexes.get(document.id)!;
-    this.routes = new Map((document.routes ?? []).map((route) => [route.of, route.anyOf]));
     const push = <T>(map: Map<string, T[]>, key: string, value: T) => {
       const list = map.get(key);
       if (list) list.push(value);
@@ -47,7 +46,6 @@ export class DocumentRules {
     for (const fastener of this.index.fasteners.values()) this.release(fastener);
     for (const link of this.index.links.values()) this.undo(link);
     for (const part of this.index.parts.values()) this.part(part);
-    for (const part of this.index.parts.values()) if (part.looseWith) this.loose(part);
     for (const rule of this.document.before ?? []) {
       const first = this.orderNode(rule.first, 'off');
       const then = this.orderNode(rule.then, 'free');
@@ -56,59 +54,60 @@ export class DocumentRules {
   }
 
   private modeOf(fastener: Fastener) {
-    return fastenerKindOrGuess(this.graph.catalogue, fastener.kind, fastener.drive !== undefined).release;
+    return fastenerKindOf(this.graph.catalogue, fastener).release;
   }
 
-  private node(key: string): GraphNode | null {
-    const id = this.graph.idOf.get(key);
-    return id === undefined ? null : this.graph.nodes[id];
-  }
+  private id = (type: NodeRef['type'], item: string): number | null =>
+    nodeIdOf(this.graph, { type, procedure: this.document.id, item }) ?? null;
 
-  private id = (type: 'release' | 'undo' | 'free' | 'takeOff', item: string): number | null =>
-    this.graph.idOf.get(actionKey(type, this.document.id, item)) ?? null;
+  private node(type: NodeRef['type'], item: string): GraphNode | null {
+    const id = this.id(type, item);
+    return id === null ? null : this.graph.nodes[id];
+  }
 
   private need(node: GraphNode | null, ids: (number | null)[]): void {
     if (node) for (const id of ids) if (id !== null && !node.needs.includes(id)) node.needs.push(id);
   }
 
-  /** The node of a state reference; null where it is already satisfied (absent here, or another procedure that is not at hand). */
-  private stateNode(text: string): number | null {
-    const reference = parseReference(text);
-    if (!reference) return null;
-    const procedure = reference.procedure ?? this.document.id;
+  /** The node of a need; null where it is satisfied already (absent here, or of another procedure that is not at hand). */
+  private needNode({ procedure, item, state: asked }: Need): number | null {
     const index = this.graph.indexes.get(procedure);
     if (!index) {
       this.graph.missingProcedures.push(procedure);
       return null;
     }
-    const type = index.typeOf.get(reference.item);
-    const state = type && stateFor(type, reference.state);
-    return state ? (this.graph.idOf.get(stateKey(procedure, reference.item, state)) ?? null) : null;
+    const type = index.typeOf.get(item);
+    const state = type && stateFor(type, asked);
+    return state ? (nodeIdOf(this.graph, stateRef(procedure, item, state)) ?? null) : null;
   }
 
-  private states = (texts: string[]) =>
-    texts.map((text) => this.stateNode(text)).filter((id): id is number => id !== null);
+  private nodesOf = (needs: Need[]) => needs.map((need) => this.needNode(need)).filter((id) => id !== null);
 
-  /** Fills an item's reach node: its routes, else its own list, else the default rule's nodes. */
-  private reach(item: string, behind: string[] | undefined, otherwise: (number | null)[]): number | null {
-    const id = this.graph.idOf.get(reachKey(this.document.id, item)) ?? null;
+  /** Fills an item's reach node; returns it, null where this vehicle does not have the item. */
+  private reach(item: string): number | null {
+    const id = this.id('reach', item);
     if (id === null) return null;
     const node = this.graph.nodes[id];
-    const routes = this.routes.get(item);
-    if (routes) node.anyOf = routes.map((set) => this.states(set));
-    else this.need(node, behind ? this.states(behind) : otherwise);
+    const { from, ways, asParts } = reachOf(this.index, item);
+    if (from === 'routes') node.anyOf = ways.map(this.nodesOf);
+    else this.need(node, ways.flatMap(this.nodesOf));
+    this.need(
+      node,
+      asParts.map((part) => this.id('reach', part)),
+    );
     return id;
   }
 
-  private reachOf = (item: string) => this.graph.idOf.get(reachKey(this.document.id, item)) ?? null;
-
   private release(fastener: Fastener): void {
-    const node = this.node(actionKey('release', this.document.id, fastener.id));
+    const node = this.node('release', fastener.id);
     if (!node) return;
     const held = heldParts(fastener);
-    this.need(node, [this.reach(fastener.id, fastener.behind, held.map(this.reachOf))]);
+    this.need(node, [this.reach(fastener.id)]);
     if (this.modeOf(fastener) !== 'pulled') return;
-    this.need(node, held.map(this.reachOf));
+    this.need(
+      node,
+      held.map((part) => this.id('reach', part)),
+    );
     // A part this vehicle does not have asks for nothing, though it shares the clip.
     for (const part of held.filter((one) => this.isHere(one)))
       this.need(
@@ -120,18 +119,17 @@ export class DocumentRules {
   private isHere = (item: string) => this.graph.presence.get(this.document.id)?.of.get(item) !== 'absent';
 
   private undo(link: Link): void {
-    const node = this.node(actionKey('undo', this.document.id, link.id));
+    const node = this.node('undo', link.id);
     if (!node) return;
-    const owner = linkOwner(link);
-    this.need(node, [this.reach(link.id, link.behind, owner ? [this.id('free', owner)] : [])]);
+    this.need(node, [this.reach(link.id)]);
     if (link.safety === 'srs') this.need(node, [this.graph.idOf.get('wait') ?? null]);
   }
 
   private part(part: Part): void {
-    const free = this.node(actionKey('free', this.document.id, part.id));
-    const takeOff = this.node(actionKey('takeOff', this.document.id, part.id));
+    const free = this.node('free', part.id);
+    const takeOff = this.node('takeOff', part.id);
     if (!free || !takeOff) return;
-    this.need(free, [this.reach(part.id, part.behind, [])]);
+    this.need(free, [this.reach(part.id)]);
     this.need(
       free,
       (this.holdersOf.get(part.id) ?? []).map((id) => this.id('release', id)),
@@ -147,35 +145,7 @@ export class DocumentRules {
   }
 
   /** The part with everything that is carried on it, directly or not. */
-  private carried(part: string): Set<string> {
-    const moving = new Set([part]);
-    for (const member of moving) for (const rider of this.carriedBy.get(member) ?? []) moving.add(rider);
-    return moving;
-  }
-
-  /** A loose part is taken once its holder is off, and before anything else that waited for the holder. */
-  private loose(part: Part): void {
-    const holder = this.node(actionKey('takeOff', this.document.id, part.looseWith!));
-    const off = this.id('takeOff', part.id);
-    const free = this.node(actionKey('free', this.document.id, part.id));
-    if (!holder || off === null || !free) return;
-    const holderId = this.graph.idOf.get(holder.key)!;
-    this.need(free, [holderId]);
-    holder.pulls.push(off);
-    const siblings = [...this.index.parts.values()].filter((other) => other.looseWith === part.looseWith);
-    const ownWay = this.needsOf(siblings.map((other) => this.id('takeOff', other.id)).filter((id) => id !== null));
-    this.graph.nodes.forEach((node, id) => {
-      const waits = node.needs.includes(holderId) || node.anyOf?.some((set) => set.includes(holderId));
-      if (waits && !ownWay.has(id))
-        this.graph.orderEdges.push({ first: off, then: id, why: 'a loose part is taken up before it can fall' });
-    });
-  }
-
-  private needsOf(starts: number[]): Set<number> {
-    const seen = new Set(starts);
-    for (const id of seen) for (const next of this.graph.nodes[id].needs) seen.add(next);
-    return seen;
-  }
+  private carried = (part: string): Set<string> => reachable([part], (one) => this.carriedBy.get(one) ?? []);
 
   /** The node a `before` rule means: a part's own default state, else the item's only one. */
   private orderNode(text: string, partState: 'off' | 'free'): number | null {
@@ -184,6 +154,6 @@ export class DocumentRules {
     const procedure = reference.procedure ?? this.document.id;
     const isPart = this.graph.indexes.get(procedure)?.typeOf.get(reference.item) === 'part';
     const state = isPart && reference.state === null ? partState : reference.state;
-    return this.stateNode(`${procedure}/${reference.item}${state ? `:${state}` : ''}`);
+    return this.needNode({ procedure, item: reference.item, state });
   }
 }

@@ -1,6 +1,10 @@
 import type { Catalogue } from '../hardware';
 import type { ItemIndex, PresenceMap, State, OptionValues, ProcedureDocument } from '../procedure';
-import { actionKey, itemKey, type Action } from './action';
+import type { Action, RemovalType } from './action';
+import { stepKey, type StepRef } from './step-ref';
+
+/** What a node stands for: an action on an item, or that the item can be got at. */
+export type NodeRef = StepRef<RemovalType | 'reach'>;
 
 /**
  * One node of the AND/OR graph: an action, or a `reach` node that stands for "this item can be got at".
@@ -9,6 +13,8 @@ import { actionKey, itemKey, type Action } from './action';
  */
 export interface GraphNode {
   key: string;
+  /** What the node is about. */
+  ref: NodeRef;
   action: Action | null;
   needs: number[];
   anyOf: number[][] | null;
@@ -45,8 +51,17 @@ export interface GraphOptions {
 
 const STATE_ACTION = { free: 'free', off: 'takeOff', released: 'release', undone: 'undo' } as const;
 
-/** The key of the node that makes a state true. */
-export const stateKey = (procedure: string, item: string, state: State) =>
-  actionKey(STATE_ACTION[state], procedure, item);
-/** The key of the node "this item can be got at". */
-export const reachKey = (procedure: string, item: string) => `reach:${itemKey(procedure, item)}`;
+/** The node that makes a state true. */
+export const stateRef = (procedure: string, item: string, state: State): NodeRef => ({
+  type: STATE_ACTION[state],
+  procedure,
+  item,
+});
+
+/** The number of the node for a reference; undefined where this vehicle has no such item. */
+export const nodeIdOf = (graph: Pick<ActionGraph, 'idOf'>, ref: NodeRef): number | undefined =>
+  graph.idOf.get(stepKey(ref));
+
+/** The action a step's name stands for; undefined where the graph has none of that name. */
+export const findAction = (graph: ActionGraph, key: string): Action | undefined =>
+  graph.nodes[graph.idOf.get(key) ?? -1]?.action ?? undefined;

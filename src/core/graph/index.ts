@@ -1,8 +1,11 @@
-export type { Action } from './action';
+export type { Action, RemovalType } from './action';
 export { WORD, wordsFor } from './bits';
 export { buildGraph } from './build-graph';
 export { carryOut } from './carry-out';
 export { type CostSettings, DEFAULT_COSTS, type Place, dearestToolMs, moveMs, toolChangeMs } from './costs';
-export { type ActionGraph, reachKey, stateKey } from './graph';
+export { type ActionGraph, findAction, nodeIdOf, type NodeRef, stateRef } from './graph';
+export { loopsAmong } from './loops';
 export { findLoop, precedenceOf } from './precedence';
+export { reachable } from './reachable';
+export { readStepKey, stepKey, type StepRef } from './step-ref';
 export { NEVER, OutOfTime, type ShouldStop, goOn } from './stop';

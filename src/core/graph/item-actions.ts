@@ -1,4 +1,4 @@
-import { fastenerKindOrGuess, findMotion, linkKindOrGuess, parseDrive, type Catalogue } from '../hardware';
+import { fastenerKindOf, findMotion, linkKindOrGuess, parseDrive, type Catalogue } from '../hardware';
 import {
   countOf,
   placeOf,
@@ -9,8 +9,9 @@ import {
   type ProcedureDocument,
 } from '../procedure';
 import { findZone } from '../vehicle';
-import { actionKey, type Action, type RemovalType } from './action';
+import type { Action, RemovalType } from './action';
 import type { Place } from './costs';
+import { stepKey } from './step-ref';
 
 /** Seconds to lift a free part away and put it aside (common practice, no source). */
 const PUT_ASIDE_SECONDS = 4;
@@ -28,7 +29,7 @@ export interface ItemActions {
 
 /** The tool a fastener's kind and drive ask for: the drive's own driver, else the kind's usual tool. */
 export function releaseTool(catalogue: Catalogue, fastener: Fastener): string {
-  const kind = fastenerKindOrGuess(catalogue, fastener.kind, fastener.drive !== undefined);
+  const kind = fastenerKindOf(catalogue, fastener);
   if (fastener.drive) return parseDrive(fastener.drive)?.code ?? fastener.drive;
   return kind.tool;
 }
@@ -57,7 +58,7 @@ export function itemActionsOf(
       y,
     };
     return {
-      key: actionKey(type, document.id, id),
+      key: stepKey({ type, procedure: document.id, item: id }),
       type,
       procedure: document.id,
       item: id,
@@ -70,7 +71,7 @@ export function itemActionsOf(
   };
   return {
     release(fastener) {
-      const kind = fastenerKindOrGuess(catalogue, fastener.kind, fastener.drive !== undefined);
+      const kind = fastenerKindOf(catalogue, fastener);
       const seconds = fastener.seconds ?? kind.releaseSeconds * countOf(fastener);
       return make('release', fastener.id, releaseTool(catalogue, fastener), seconds);
     },

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import {
   BASE_CATALOGUE,
-  fastenerKindOrGuess,
+  fastenerKindOf,
   findFastenerKind,
   findLinkKind,
   findMotion,
@@ -42,12 +42,12 @@ describe('the catalogue', () => {
   });
 
   it('reads an unknown kind cautiously: turned where it has a drive, pulled where not, never sharing a bin', () => {
-    expect(fastenerKindOrGuess(BASE_CATALOGUE, 'wing-thing', true)).toMatchObject({
+    expect(fastenerKindOf(BASE_CATALOGUE, { kind: 'wing-thing', drive: 'T20' })).toMatchObject({
       code: 'wing-thing',
       release: 'turned',
       threaded: true,
     });
-    expect(fastenerKindOrGuess(BASE_CATALOGUE, 'wing-thing', false)).toMatchObject({
+    expect(fastenerKindOf(BASE_CATALOGUE, { kind: 'wing-thing' })).toMatchObject({
       code: 'wing-thing',
       release: 'pulled',
       threaded: true,

@@ -48,14 +48,14 @@ export const findMotion = (catalogue: Catalogue, code: string) =>
   catalogue.motions.get(code) ?? catalogue.motions.get(plain(code));
 
 /**
- * The kind to plan with where a document names one the catalogue does not have: turned if it carries a drive, else
- * pulled. The checker reports it; planning goes on with this cautious reading.
+ * The kind of a fastener. One whose kind the catalogue does not have is taken as turned if it carries a drive, else as pulled: the checker reports
+ * it; planning goes on with this cautious reading.
  */
-export function fastenerKindOrGuess(catalogue: Catalogue, code: string, hasDrive: boolean): FastenerKind {
-  const known = findFastenerKind(catalogue, code);
+export function fastenerKindOf(catalogue: Catalogue, { kind, drive }: { kind: string; drive?: string }): FastenerKind {
+  const known = findFastenerKind(catalogue, kind);
   if (known) return known;
-  const like = catalogue.fasteners.get(hasDrive ? 'screw' : 'push-clip')!;
-  return { ...like, code, name: code, plural: code, threaded: true };
+  const like = catalogue.fasteners.get(drive !== undefined ? 'screw' : 'push-clip')!;
+  return { ...like, code: kind, name: kind, plural: kind, threaded: true };
 }
 
 /** The link kind to plan with, unknown ones read as a mechanical tether. */

@@ -1,7 +1,7 @@
 export {
   BASE_CATALOGUE,
   type Catalogue,
-  fastenerKindOrGuess,
+  fastenerKindOf,
   findFastenerKind,
   findLinkKind,
   findMotion,

@@ -1,12 +1,19 @@
-/** What a part is. Electrical parts must be tested before they are closed in. */
+/** What a part is. */
 export interface PartKind {
   code: string;
   name: string;
+  /** Must be tested before it is closed in. */
   electrical: boolean;
+  /** Works something else: a test of that needs it on its plug. */
+  isControl: boolean;
+  /** Large enough to hide all that lies behind it; a smaller one only covers an edge of a panel. */
+  isLarge: boolean;
 }
 
-const ROWS: [code: string, name: string, electrical?: 'electrical'][] = [
-  ['panel', 'panel'],
+type Property = 'electrical' | 'control' | 'large';
+
+const ROWS: [code: string, name: string, ...properties: Property[]][] = [
+  ['panel', 'panel', 'large'],
   ['cover', 'cover'],
   ['cap', 'cap'],
   ['bezel', 'bezel'],
@@ -16,10 +23,10 @@ const ROWS: [code: string, name: string, electrical?: 'electrical'][] = [
   ['crank', 'window crank'],
   ['armrest', 'armrest'],
   ['pocket', 'pocket'],
-  ['shield', 'water shield'],
+  ['shield', 'water shield', 'large'],
   ['bracket', 'bracket'],
-  ['seat', 'seat'],
-  ['carpet', 'carpet'],
+  ['seat', 'seat', 'large'],
+  ['carpet', 'carpet', 'large'],
   ['spacer', 'spacer'],
   ['seal', 'seal'],
   ['boot', 'cable boot'],
@@ -27,21 +34,30 @@ const ROWS: [code: string, name: string, electrical?: 'electrical'][] = [
   ['mat', 'mat'],
   ['reflector', 'reflector'],
   ['glove-box', 'glove box'],
-  ['switch', 'switch', 'electrical'],
+  ['switch', 'switch', 'electrical', 'control'],
   ['speaker', 'speaker', 'electrical'],
   ['tweeter', 'tweeter', 'electrical'],
   ['lamp', 'lamp', 'electrical'],
-  ['module', 'module', 'electrical'],
+  ['module', 'module', 'electrical', 'control'],
   ['sensor', 'sensor', 'electrical'],
   ['mirror', 'mirror', 'electrical'],
   ['motor', 'motor', 'electrical'],
   ['amplifier', 'amplifier', 'electrical'],
   ['head-unit', 'head unit', 'electrical'],
   ['crossover', 'crossover', 'electrical'],
-  ['lock', 'lock', 'electrical'],
+  ['lock', 'lock', 'electrical', 'control'],
 ];
 
 /** Every part kind Pezzo ships with, by code. */
 export const PART_KINDS: ReadonlyMap<string, PartKind> = new Map(
-  ROWS.map(([code, name, electrical]) => [code, { code, name, electrical: electrical === 'electrical' }]),
+  ROWS.map(([code, name, ...properties]) => [
+    code,
+    {
+      code,
+      name,
+      electrical: properties.includes('electrical'),
+      isControl: properties.includes('control'),
+      isLarge: properties.includes('large'),
+    },
+  ]),
 );

@@ -5,19 +5,21 @@ export interface Tool {
   code: string;
   name: string;
   plate: string;
+  /** Takes out only: on the way back the bare hand does its work. */
+  takesOutOnly: boolean;
 }
 
-const NAMED: [code: string, name: string][] = [
+const NAMED: [code: string, name: string, takesOutOnly?: 'out'][] = [
   ['hand', 'Bare hand'],
-  ['trim-tool', 'Plastic trim tool'],
+  ['trim-tool', 'Plastic trim tool', 'out'],
   ['pick', 'Pick'],
-  ['clip-hook', 'C-clip hook'],
-  ['taped-steel', 'Taped steel lever'],
-  ['clip-fork', 'Clip fork'],
+  ['clip-hook', 'C-clip hook', 'out'],
+  ['taped-steel', 'Taped steel lever', 'out'],
+  ['clip-fork', 'Clip fork', 'out'],
   ['pliers', 'Pliers'],
   ['side-cutters', 'Side cutters'],
   ['drill', 'Drill'],
-  ['heat-gun', 'Heat gun'],
+  ['heat-gun', 'Heat gun', 'out'],
   ['scraper', 'Plastic scraper'],
   ['knife', 'Knife'],
   ['magnet', 'Magnet'],
@@ -31,7 +33,7 @@ const NAMED: [code: string, name: string][] = [
 
 /** The hand tools Pezzo ships with, by code. Drivers and sockets are made from the drive. */
 export const NAMED_TOOLS: ReadonlyMap<string, Tool> = new Map(
-  NAMED.map(([code, name]) => [code, { code, name, plate: name }]),
+  NAMED.map(([code, name, out]) => [code, { code, name, plate: name, takesOutOnly: out === 'out' }]),
 );
 
 const DRIVER_NOUN = {
@@ -48,6 +50,11 @@ export function toolFor(code: string): Tool {
   const named = NAMED_TOOLS.get(code);
   if (named) return named;
   const drive = parseDrive(code);
-  if (!drive) return { code, name: code, plate: code };
-  return { code: drive.code, name: `${drive.plate} ${DRIVER_NOUN[drive.family]}`, plate: drive.plate };
+  if (!drive) return { code, name: code, plate: code, takesOutOnly: false };
+  return {
+    code: drive.code,
+    name: `${drive.plate} ${DRIVER_NOUN[drive.family]}`,
+    plate: drive.plate,
+    takesOutOnly: false,
+  };
 }

@@ -1,4 +1,4 @@
-import { fastenerKindOrGuess } from '../hardware';
+import { fastenerKindOf } from '../hardware';
 import type { Action, ActionGraph } from '../graph';
 
 /** Something that can hurt a person or break the vehicle, with the items it concerns. */
@@ -57,8 +57,7 @@ export function actionCautions(graph: ActionGraph, action: Action): string[] {
   if (action.type === 'undo' && index?.links.get(action.item)?.safety === 'srs') codes.push('srs');
   if (action.type === 'wait') codes.push('srs');
   const fastener = action.type === 'release' ? index?.fasteners.get(action.item) : undefined;
-  if (fastener && fastenerKindOrGuess(graph.catalogue, fastener.kind, !!fastener.drive).code === 'c-clip')
-    codes.push('c-clip');
+  if (fastener && fastenerKindOf(graph.catalogue, fastener).code === 'c-clip') codes.push('c-clip');
   const byTool = TOOL_CAUTIONS[action.tool];
   if (byTool) codes.push(byTool);
   return codes;

@@ -78,15 +78,13 @@ const entry: fc.Arbitrary<Fastener> = fc.record({
   thread: fc.constant('M5'),
   count: fc.integer({ min: 1, max: 4 }),
 });
-const entries = fc
-  .array(entry, { maxLength: 7 })
-  .map((list) =>
-    list.map((fastener, at): TrayEntry => ({
-      id: `d/f${at}`,
-      procedure: 'd',
-      fastener: { ...fastener, id: `f${at}` },
-    })),
-  );
+const entries = fc.array(entry, { maxLength: 7 }).map((list) =>
+  list.map((fastener, at): TrayEntry => ({
+    id: `d/f${at}`,
+    procedure: 'd',
+    fastener: { ...fastener, id: `f${at}` },
+  })),
+);
 const threaded = (one: TrayEntry) => ['screw', 'bolt'].includes(one.fastener.kind);
 const clash = (a: TrayEntry, b: TrayEntry) =>
   trayClass(BASE_CATALOGUE, a) !== trayClass(BASE_CATALOGUE, b) &&

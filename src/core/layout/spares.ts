@@ -1,4 +1,4 @@
-import { fastenerKindOrGuess } from '../hardware';
+import { fastenerKindOf } from '../hardware';
 import { breakChance, sparesFor, type BreakRecord } from '../learn';
 import { countOf, recordedId } from '../procedure';
 import type { Action, ActionGraph } from '../graph';
@@ -84,7 +84,7 @@ function released(graph: ActionGraph, removal: Action[]) {
         fastener,
         procedure: procedure!,
         key: `${procedure}/${item}`,
-        kind: fastenerKindOrGuess(graph.catalogue, fastener.kind, fastener.drive !== undefined),
+        kind: fastenerKindOf(graph.catalogue, fastener),
       };
     });
 }

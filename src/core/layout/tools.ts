@@ -1,7 +1,7 @@
 import { confusionNote, fitOf, parseDrive, toolFor } from '../hardware';
 import type { Fastener } from '../procedure';
 import type { Action, ActionGraph } from '../graph';
-import type { RefitStep } from '../refit';
+import type { RefitAction } from '../refit';
 
 /** A tool to lay out, with what it is for and what must not be taken in its place. */
 export interface ToolNeed {
@@ -38,7 +38,7 @@ export function reachTools({ recess = 0, angle = 0 }: Pick<Fastener, 'recess' | 
  * Every tool that taking apart and putting back use, in the order of first use, the bare hand left out: drivers with the warning for the
  * nearest wrong size, extensions and angle drivers for what sits deep, and which socket does another's work.
  */
-export function toolsFor(graph: ActionGraph, removal: Action[], refit: RefitStep[]): ToolNeed[] {
+export function toolsFor(graph: ActionGraph, removal: Action[], refit: RefitAction[]): ToolNeed[] {
   const needs = new Map<string, ToolNeed>();
   const lay = (wanted: string, item: string) => {
     if (wanted === 'hand') return;

@@ -1,4 +1,4 @@
-import { fastenerKindOrGuess, parseDrive, type Catalogue } from '../hardware';
+import { fastenerKindOf, parseDrive, type Catalogue } from '../hardware';
 import { heldParts, type Fastener } from '../procedure';
 
 /** One fastener entry that must wait somewhere, with its identity over several procedures. */
@@ -38,7 +38,7 @@ interface TrayClass {
  * the same part; others where kind and part are the same.
  */
 export function trayClass(catalogue: Catalogue, { id, procedure, fastener }: TrayEntry): string {
-  const kind = fastenerKindOrGuess(catalogue, fastener.kind, fastener.drive !== undefined);
+  const kind = fastenerKindOf(catalogue, fastener);
   const home = `${procedure}/${[...heldParts(fastener)].sort().join('+')}`;
   if (!kind.threaded) return `${kind.code}|${home}`;
   const drive = fastener.drive && (parseDrive(fastener.drive)?.code ?? fastener.drive);
@@ -52,7 +52,7 @@ const looksAlike = (a: TrayClass, b: TrayClass) => (a.threaded && b.threaded) ||
 /** The part a released fastener stays on: where it is said to, or where it is moulded to it; null where it comes out loose. */
 export function stayingPlace(catalogue: Catalogue, fastener: Fastener): string | null {
   if (fastener.staysOn) return fastener.staysOn;
-  const kind = fastenerKindOrGuess(catalogue, fastener.kind, fastener.drive !== undefined);
+  const kind = fastenerKindOf(catalogue, fastener);
   return kind.integral ? heldParts(fastener)[0] : null;
 }
 
@@ -93,7 +93,7 @@ export function planTray(catalogue: Catalogue, entries: TrayEntry[], bins = Infi
 function classesOf(catalogue: Catalogue, entries: TrayEntry[], tray: Tray): TrayClass[] {
   const classes = new Map<string, TrayClass>();
   for (const entry of entries) {
-    const kind = fastenerKindOrGuess(catalogue, entry.fastener.kind, entry.fastener.drive !== undefined);
+    const kind = fastenerKindOf(catalogue, entry.fastener);
     const staysOn = stayingPlace(catalogue, entry.fastener);
     if (staysOn) tray.staysOn.set(entry.id, staysOn);
     else if (!kind.destructive) {

@@ -38,8 +38,8 @@ export function makeBlock(problem: OrderProblem, positions: number[], moveCap = 
   const size = members.length;
   const words = wordsFor(size);
   const numberOf = new Map(members.map((position, member) => [position, member]));
-  const tools = [...new Set(members.map((position) => problem.actions[position].tool))];
-  const zones = [...new Set(members.map((position) => problem.actions[position].place.procedure))];
+  const tools = [...new Set(members.map((position) => problem.tasks[position].tool))];
+  const zones = [...new Set(members.map((position) => problem.tasks[position].place.procedure))];
   const block: Block = {
     members,
     size,
@@ -51,8 +51,8 @@ export function makeBlock(problem: OrderProblem, positions: number[], moveCap = 
     before: new Int32Array(size * words),
     isSource: new Array<boolean>(size).fill(true),
     isSink: new Array<boolean>(size).fill(true),
-    toolOf: Int32Array.from(members, (position) => tools.indexOf(problem.actions[position].tool)),
-    zoneOf: Int32Array.from(members, (position) => zones.indexOf(problem.actions[position].place.procedure)),
+    toolOf: Int32Array.from(members, (position) => tools.indexOf(problem.tasks[position].tool)),
+    zoneOf: Int32Array.from(members, (position) => zones.indexOf(problem.tasks[position].place.procedure)),
     takeUp: Int32Array.from(tools, (tool) => toolChangeMs('\0', tool, problem.costs)),
   };
   for (let to = 0; to < size; to += 1) {
@@ -65,7 +65,7 @@ export function makeBlock(problem: OrderProblem, positions: number[], moveCap = 
     }
     for (let from = 0; from < size; from += 1) {
       if (from === to) continue;
-      const [last, next] = [problem.actions[members[from]], problem.actions[members[to]]];
+      const [last, next] = [problem.tasks[members[from]], problem.tasks[members[to]]];
       block.move[from * size + to] = Math.min(moveCap, moveMs(last.place, next.place, problem.costs));
       block.transition[from * size + to] =
         block.move[from * size + to] + toolChangeMs(last.tool, next.tool, problem.costs);

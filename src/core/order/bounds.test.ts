@@ -12,7 +12,7 @@ import { remainderBoundOf } from './remainder-bound';
 import { newTask, pathMs, settle } from './solve-block';
 import { splitIntoStations, splitIntoZones } from './split';
 
-const everything = (problem: OrderProblem) => problem.actions.map((_, at) => at);
+const everything = (problem: OrderProblem) => problem.tasks.map((_, at) => at);
 const WATCH = { shouldStop: () => false, onPass: () => undefined };
 
 /** Cheapest completion after `last` with `done` done, by looking at every order. */
@@ -78,7 +78,7 @@ describe('the bounds', () => {
       fc.property(orderProblems({ maxActions: 6, zones: 1 }), (problem) => {
         const still = {
           ...problem,
-          actions: problem.actions.map((action) => ({ ...action, place: { ...action.place, x: 0, y: 0 } })),
+          tasks: problem.tasks.map((action) => ({ ...action, place: { ...action.place, x: 0, y: 0 } })),
         };
         const block = makeBlock(still, everything(still));
         const classes = new ClassBound(block, 0, block.takeUp, CLASS_EFFORT.searching);
@@ -208,7 +208,7 @@ describe('splitting', () => {
       fc.property(orderProblems({ maxActions: 15 }), (problem) => {
         const split = splitIntoStations(problem);
         const { costMs } = priceOrder(problem, split.blocks.flat());
-        const own = problem.actions.reduce((sum, action) => sum + action.ms, 0);
+        const own = problem.tasks.reduce((sum, action) => sum + action.ms, 0);
         expect(split.movesMs).toBeLessThanOrEqual(costMs - own);
       }),
     );

@@ -5,7 +5,7 @@ import { transitionMs, type OrderProblem } from './problem';
  * then by position. Always a valid linear extension. O(n²).
  */
 export function greedyOrder(problem: OrderProblem, preference: number[]): number[] {
-  const n = problem.actions.length;
+  const n = problem.tasks.length;
   const waiting = problem.before.map((list) => list.length);
   const followers: number[][] = Array.from({ length: n }, () => []);
   problem.before.forEach((list, at) => list.forEach((p) => followers[p].push(at)));

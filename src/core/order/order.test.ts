@@ -10,19 +10,18 @@ import { solveOrder } from './solve';
 const recordedOf = (problem: OrderProblem) =>
   followWish(
     problem.before,
-    problem.actions.map((_, at) => at),
+    problem.tasks.map((_, at) => at),
   );
-const isValid = ({ before, actions }: OrderProblem, sequence: number[]) => {
+const isValid = ({ before, tasks }: OrderProblem, sequence: number[]) => {
   const place = new Map(sequence.map((at, n) => [at, n]));
   return (
-    place.size === actions.length &&
-    before.every((list, at) => list.every((first) => place.get(first)! < place.get(at)!))
+    place.size === tasks.length && before.every((list, at) => list.every((first) => place.get(first)! < place.get(at)!))
   );
 };
 
 /** The cheapest order by looking at every one. */
 function bruteForce(problem: OrderProblem): number {
-  const n = problem.actions.length;
+  const n = problem.tasks.length;
   let best = Infinity;
   const sequence: number[] = [];
   const used = new Uint8Array(n);
@@ -68,9 +67,9 @@ describe('the order', () => {
   it('has the optimum that a mixed-integer programme finds (HiGHS), on up to 12 actions', async () => {
     const solver = await highs();
     for (const problem of fc.sample(orderProblems({ maxActions: 12, zones: 1 }), { numRuns: 8, seed: 7 })) {
-      if (problem.actions.length < 2) continue;
+      if (problem.tasks.length < 2) continue;
       const { ObjectiveValue } = solver.solve(milpOf(problem));
-      const own = problem.actions.reduce((sum, action) => sum + action.ms, 0);
+      const own = problem.tasks.reduce((sum, action) => sum + action.ms, 0);
       expect(solveOrder(problem, recordedOf(problem)).costMs).toBe(own + Math.round(ObjectiveValue));
     }
   });

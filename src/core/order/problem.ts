@@ -1,17 +1,24 @@
-import { type Action, moveMs, toolChangeMs, type CostSettings } from '../graph';
+import { moveMs, toolChangeMs, type CostSettings, type Place } from '../graph';
 
-/** An ordering problem: priced actions and direct predecessors by position. The technician starts with the bare hand. */
+/** One thing to be put in order: what it costs by itself, and what changing to it depends on. */
+export interface OrderTask {
+  tool: string;
+  ms: number;
+  place: Place;
+}
+
+/** An ordering problem: priced tasks and direct predecessors by position. The technician starts with the bare hand. */
 export interface OrderProblem {
-  actions: Action[];
+  tasks: OrderTask[];
   before: number[][];
   costs: CostSettings;
 }
 
 /** Milliseconds from finishing `from` (null = at the start) to beginning `to`. */
 export function transitionMs(problem: OrderProblem, from: number | null, to: number): number {
-  const next = problem.actions[to];
+  const next = problem.tasks[to];
   if (from === null) return toolChangeMs('hand', next.tool, problem.costs);
-  const last = problem.actions[from];
+  const last = problem.tasks[from];
   return toolChangeMs(last.tool, next.tool, problem.costs) + moveMs(last.place, next.place, problem.costs);
 }
 
@@ -21,8 +28,8 @@ export function priceOrder(problem: OrderProblem, sequence: number[]): { costMs:
   let toolChanges = 0;
   let last: number | null = null;
   for (const at of sequence) {
-    costMs += transitionMs(problem, last, at) + problem.actions[at].ms;
-    if ((last === null ? 'hand' : problem.actions[last].tool) !== problem.actions[at].tool) toolChanges += 1;
+    costMs += transitionMs(problem, last, at) + problem.tasks[at].ms;
+    if ((last === null ? 'hand' : problem.tasks[last].tool) !== problem.tasks[at].tool) toolChanges += 1;
     last = at;
   }
   return { costMs, toolChanges };
@@ -32,15 +39,15 @@ export function priceOrder(problem: OrderProblem, sequence: number[]): { costMs:
  * A bound that holds for any order: all own times, plus the cheapest change into each tool that is not the bare hand.
  * (Each such tool must be taken up at least once, from the hand or from another tool.)
  */
-export function trivialBoundMs({ actions, costs }: OrderProblem): number {
-  const tools = new Set(actions.map((action) => action.tool));
+export function trivialBoundMs({ tasks, costs }: OrderProblem): number {
+  const tools = new Set(tasks.map((task) => task.tool));
   tools.delete('hand');
-  return actions.reduce((sum, action) => sum + action.ms, 0) + tools.size * costs.toolChangeMs;
+  return tasks.reduce((sum, task) => sum + task.ms, 0) + tools.size * costs.toolChangeMs;
 }
 
 /**
  * The valid order nearest to a wished one: each wished action in turn, with whatever it still waits for just before it.
- * `wish` lists positions; actions it leaves out come at the end, by position. Linear in edges.
+ * `wish` lists positions; tasks it leaves out come at the end, by position. Linear in edges.
  */
 export function followWish(before: number[][], wish: number[]): number[] {
   const placed = new Uint8Array(before.length);

@@ -47,7 +47,7 @@ export const effortFor = (actions: number): Effort =>
  */
 export function solveOrder(problem: OrderProblem, recorded: number[], control: SolveControl = {}): SolvedOrder {
   const watch: Watch = { shouldStop: control.shouldStop ?? (() => false), onPass: control.onPass ?? (() => undefined) };
-  const effort = control.effort ?? effortFor(problem.actions.length);
+  const effort = control.effort ?? effortFor(problem.tasks.length);
   const split = chooseSplit(problem);
   const candidates = startOrders(problem, recorded);
   const found =
@@ -86,13 +86,13 @@ interface Found {
   lowerMs: number;
 }
 
-const ownMs = (problem: OrderProblem) => problem.actions.reduce((sum, action) => sum + action.ms, 0);
+const ownMs = (problem: OrderProblem) => problem.tasks.reduce((sum, action) => sum + action.ms, 0);
 
 /** The prologue's own changes, the tool it leaves in the hand, and the way from it to the first block. */
 function prologueOf(problem: OrderProblem, { prologue, blocks }: Split): { ms: number; tool: string; leaveMs: number } {
   const priced = priceOrder(problem, prologue);
-  const own = prologue.reduce((sum, at) => sum + problem.actions[at].ms, 0);
-  const tool = prologue.length ? problem.actions[prologue[prologue.length - 1]].tool : 'hand';
+  const own = prologue.reduce((sum, at) => sum + problem.tasks[at].ms, 0);
+  const tool = prologue.length ? problem.tasks[prologue[prologue.length - 1]].tool : 'hand';
   return { ms: priced.costMs - own, tool, leaveMs: prologue.length && blocks.length ? problem.costs.sideMoveMs : 0 };
 }
 
@@ -135,7 +135,7 @@ function solveMany(problem: OrderProblem, split: Split, effort: Effort, watch: W
   for (const station of stations) {
     const own = tasks.filter((_, at) => split.stationOf[at] === station);
     sequence.push(...joinBlocks(own, atHand, problem.costs, effort, watch).sequence);
-    atHand = problem.actions[sequence[sequence.length - 1]].tool;
+    atHand = problem.tasks[sequence[sequence.length - 1]].tool;
   }
   return { sequence, lowerMs: split.isBounded ? fixed + tasks.reduce((sum, task) => sum + task.best.lowerMs, 0) : 0 };
 }

@@ -1,5 +1,5 @@
 import { dearestToolMs } from '../graph';
-import type { OrderProblem } from './problem';
+import { followWish, type OrderProblem } from './problem';
 
 /** A job taken apart into blocks that are visited one after another. */
 export interface Split {
@@ -41,7 +41,7 @@ export function splitIntoStations(problem: OrderProblem): Split {
  * best orders and the moves between them while `zoneMove ≥ dearest tool change + longest move inside`.
  */
 export function splitIntoZones(problem: OrderProblem): Split {
-  const blocks = group(problem, (one, at) => `${stationOf(one, at)}|${one.actions[at].place.procedure}`);
+  const blocks = group(problem, (one, at) => `${stationOf(one, at)}|${one.tasks[at].place.procedure}`);
   const stations = [...new Set(blocks.map((block) => stationOf(problem, block[0])))];
   const { zoneMoveMs, sideMoveMs } = problem.costs;
   const spareMs = Math.min(zoneMoveMs, sideMoveMs) - dearestToolMs(problem.costs);
@@ -59,17 +59,19 @@ export function splitIntoZones(problem: OrderProblem): Split {
   };
 }
 
-const isPrologue = (problem: OrderProblem, at: number) => problem.actions[at].place.procedure === null;
+const isPrologue = (problem: OrderProblem, at: number) => problem.tasks[at].place.procedure === null;
 const stationOf = (problem: OrderProblem, at: number) =>
-  `${problem.actions[at].place.side}|${problem.actions[at].place.group}`;
+  `${problem.tasks[at].place.side}|${problem.tasks[at].place.group}`;
 
-const PROLOGUE = ['check', 'batteryOff', 'wait'];
-/** Positions of the work on the vehicle as a whole, in the fixed order that makes it safe. */
-export const vehicleFirst = (problem: OrderProblem) =>
-  problem.actions
-    .map((_, at) => at)
-    .filter((at) => isPrologue(problem, at))
-    .sort((a, b) => PROLOGUE.indexOf(problem.actions[a].type) - PROLOGUE.indexOf(problem.actions[b].type));
+/** Positions of the work on the vehicle as a whole, each after what it waits for. */
+export function vehicleFirst(problem: OrderProblem): number[] {
+  const own = problem.tasks.map((_, at) => at).filter((at) => isPrologue(problem, at));
+  const before = own.map((at) => problem.before[at].map((need) => own.indexOf(need)).filter((need) => need >= 0));
+  return followWish(
+    before,
+    own.map((_, at) => at),
+  ).map((at) => own[at]);
+}
 
 /** Positions by key, with keys joined where one waits for another; in the order of their first positions. */
 function group(problem: OrderProblem, keyOf: (problem: OrderProblem, at: number) => string): number[][] {
@@ -79,7 +81,7 @@ function group(problem: OrderProblem, keyOf: (problem: OrderProblem, at: number)
     while (root.has(at)) at = root.get(at)!;
     return at;
   };
-  const positions = problem.actions.map((_, at) => at).filter((at) => !isPrologue(problem, at));
+  const positions = problem.tasks.map((_, at) => at).filter((at) => !isPrologue(problem, at));
   for (const at of positions) {
     for (const before of problem.before[at]) {
       if (isPrologue(problem, before)) continue;

@@ -1,5 +1,7 @@
-import { itemWords, type OptionValues } from '../procedure';
-import { buildGraph, type ActionGraph, NEVER, type ShouldStop } from '../graph';
+import type { OptionValues } from '../procedure';
+import { capital } from '../text';
+import { goalProblemWords, loopWords, nodeWords, whyWords } from '../wording';
+import { buildGraph, type ActionGraph, loopsAmong, NEVER, type ShouldStop } from '../graph';
 import { keepConflicts, leastTeardown, type LeastTeardown, resolveGoals } from '../teardown';
 import type { PlanProblem, PlanRequest } from './plan-types';
 
@@ -29,7 +31,11 @@ export function chooseTeardown(
   if (resolved.problems.length) {
     return {
       ok: false,
-      problems: resolved.problems.map(({ code, goal, message }) => ({ code, message, items: [goal] })),
+      problems: resolved.problems.map((problem) => ({
+        code: problem.code,
+        message: goalProblemWords(problem),
+        items: [problem.goal],
+      })),
     };
   }
   if (resolved.nodes.size === 0)
@@ -47,23 +53,27 @@ function noWay(
   shouldStop: ShouldStop,
 ): PlanProblem[] {
   const conflicts = banned.size ? keepConflicts(graph, goals, banned, shouldStop) : [];
-  if (conflicts.length === 0) return [loopProblem(graph, stuck)];
-  return conflicts.map(({ goal, item, chain }) => ({
+  if (conflicts.length === 0) return [loopProblem(graph, loopsAmong(graph, stuck, 1)[0] ?? stuck)];
+  return conflicts.map(({ goal, chain }) => ({
     code: 'keep-conflict',
     items: [goal],
-    message: `The ${item} cannot stay: ${chain.join('; ')}.`,
+    message: `${capital(nodeWords(graph, chain[0]))} cannot stay: ${whyOf(graph, chain, goals).join('; ')}.`,
   }));
 }
 
-/** Names items that wait for one another, as their path. */
-export function loopProblem(graph: ActionGraph, ids: number[]): PlanProblem {
-  const names = ids
-    .map((id) => graph.nodes[id].action)
-    .filter((action) => action?.procedure)
-    .map((action) => ({ item: action!.item, words: itemWords(graph.indexes.get(action!.procedure!)!, action!.item) }));
-  return {
-    code: 'loop',
-    items: [...new Set(names.map((name) => name.item))],
-    message: `These wait for one another, so none can be first: ${names.map((name) => `${name.words} (${name.item})`).join(' → ')}.`,
-  };
+/** The reasons along a chain of nodes. */
+function whyOf(graph: ActionGraph, chain: number[], goals: ReadonlyMap<number, string>): string[] {
+  const next = new Map(chain.map((id, at) => [id, chain[at + 1] ?? id]));
+  return whyWords(graph, next, chain[0], (id) => goals.has(id));
 }
+
+/** Names items that wait for one another, as their path. */
+export const loopProblem = (graph: ActionGraph, ids: number[]): PlanProblem => ({
+  code: 'loop',
+  items: [
+    ...new Set(
+      ids.map((id) => graph.nodes[id].ref).flatMap(({ procedure, item }) => (procedure === null ? [] : [item])),
+    ),
+  ],
+  message: loopWords(graph, ids),
+});

@@ -1,4 +1,5 @@
 export type { Plan, PlanProblem, PlanRequest, PlanResult, PlannedAction, ShopPolicy } from './plan-types';
 export { makePlan } from './plan';
 export { recordedWish } from './recorded';
+export { readRunPlan } from './migrate';
 export { type RunPlan, catalogueOf, costsOf, runPlanOf } from './run-plan';

@@ -3,8 +3,7 @@ import type { Duration } from '../learn';
 import type { OptionValues, ProcedureDocument } from '../procedure';
 import type { Action, CostSettings } from '../graph';
 import type { Caution, Replacement, ShopHistory, Spare, ToolNeed, Bin } from '../layout';
-import type { RouteTaken, Staying } from '../teardown';
-import type { RefitStep } from '../refit';
+import type { RefitStep, RouteTaken, Staying } from '../wording';
 
 /** What the shop has decided about safety and prices. */
 export interface ShopPolicy {
@@ -47,6 +46,10 @@ export interface PlanCost {
 /** The whole answer: removal, refit, what to lay out, what it costs, what is not known. */
 export interface Plan {
   removal: PlannedAction[];
+  /** For each removal action, by position, the positions of those it directly waits for, by the ways in that were taken. */
+  before: number[][];
+  /** For each item with several ways in, by `itemKey`, the index of the one that was taken. */
+  waysTaken: Record<string, number>;
   refit: RefitStep[];
   tools: ToolNeed[];
   tray: Bin[];

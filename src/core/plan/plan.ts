@@ -10,9 +10,10 @@ import {
   type ShouldStop,
 } from '../graph';
 import { cautionsFor, NO_HISTORY, replacementsOf, sparesOf, toolsFor, planTray, type TrayEntry } from '../layout';
-import { routesTaken, staying, type LeastTeardown, reasonChains, whyChain } from '../teardown';
+import { routeChoices, staying, type LeastTeardown, reasonChains } from '../teardown';
+import { routeWords, stayWords, whyWords, wordRefit } from '../wording';
 import { chooseTeardown, loopProblem, type Chosen } from './choose-teardown';
-import { checkOptions, listOptions } from '../procedure';
+import { checkOptions, itemKey, listOptions } from '../procedure';
 import {
   followWish,
   priceOrder,
@@ -24,7 +25,7 @@ import {
 } from '../order';
 import { recordedWish } from './recorded';
 import type { Plan, PlannedAction, PlanProblem, PlanRequest, PlanResult } from './plan-types';
-import { planRefit, type RefitStep } from '../refit';
+import { planRefit, type RefitAction } from '../refit';
 
 /** Actions planned at once at most: a whole vehicle has about 1000. Keeps time and memory bounded. */
 const MOST_ACTIONS = 1500;
@@ -105,7 +106,7 @@ function assemble(
   const { policy = {} } = request;
   const costs = policy.costs ?? DEFAULT_COSTS;
   const history = policy.history ?? NO_HISTORY;
-  const problem: OrderProblem = { actions: actions.map((id) => graph.nodes[id].action!), before, costs };
+  const problem: OrderProblem = { tasks: actions.map((id) => graph.nodes[id].action!), before, costs };
   const recorded = followWish(before, [...vehicleFirst(problem), ...recordedWish(graph, actions)]);
   const solved = solveOrder(problem, recorded, control);
   const sequence = request.order === 'recorded' ? recorded : solved.sequence;
@@ -113,20 +114,22 @@ function assemble(
   const refit = planRefit(graph, removalIds, costs);
   const tray = planTray(graph.catalogue, trayEntries(graph, refit), policy.trayBins);
   const chains = reasonChains(graph, least, goals.keys());
-  for (const step of refit) step.bin = tray.binOf.get(`${step.procedure}/${step.item}`) ?? null;
+  for (const step of refit) step.bin = tray.binOf.get(itemKey(step)) ?? null;
   const removal = removalIds.map((id): PlannedAction => {
     const action = graph.nodes[id].action!;
     return {
       ...action,
-      why: whyChain(graph, chains, id, goals),
-      bin: tray.binOf.get(`${action.procedure}/${action.item}`) ?? null,
+      why: whyWords(graph, chains, id, (one) => goals.has(one)),
+      bin: tray.binOf.get(itemKey(action)) ?? null,
     };
   });
-  const routes = routesTaken(graph, least, [...goals.keys()], new Set(banned.keys()), control?.shouldStop);
+  const routes = routeChoices(graph, least, [...goals.keys()], new Set(banned.keys()), control?.shouldStop);
   const cost = costOf(problem, sequence, recorded, solved);
   return {
     removal,
-    refit,
+    before: beforeIn(sequence, before),
+    waysTaken: Object.fromEntries(routes.map(({ of, index }) => [itemKey(graph.nodes[of].ref), index])),
+    refit: wordRefit(graph, refit),
     tools: toolsFor(graph, removal, refit),
     tray: tray.bins,
     taped: tray.taped,
@@ -139,13 +142,20 @@ function assemble(
     unknownOptions: unknownOptions(request, least, graph, control?.shouldStop),
     missingProcedures: graph.missingProcedures,
     ...cost,
-    routesTaken: routes,
-    stays: staying(graph, least, routes),
+    routesTaken: routes.map((route) => routeWords(graph, route)),
+    stays: staying(graph, least, routes).map((part) => stayWords(graph, part)),
   };
 }
 
+/** Direct precedence by position in the sequence. */
+function beforeIn(sequence: number[], before: number[][]): number[][] {
+  const placeOf: number[] = [];
+  sequence.forEach((at, place) => (placeOf[at] = place));
+  return sequence.map((at) => before[at].map((need) => placeOf[need]).sort((a, b) => a - b));
+}
+
 /** How long taking apart and putting back take together. Waiting and tests are in the steps where the shop knows their time. */
-function timeOf(removal: Action[], refit: RefitStep[], orderSeconds: number, pace: number): Duration {
+function timeOf(removal: Action[], refit: RefitAction[], orderSeconds: number, pace: number): Duration {
   const seconds = [...removal, ...refit].map((step) => step.ms / 1000).filter((value) => value > 0);
   const own = removal.reduce((sum, action) => sum + action.ms / 1000, 0);
   return durationOf(seconds, orderSeconds - own, pace);
@@ -170,10 +180,10 @@ function costOf(
   };
 }
 
-function trayEntries(graph: ActionGraph, refit: RefitStep[]): TrayEntry[] {
+function trayEntries(graph: ActionGraph, refit: RefitAction[]): TrayEntry[] {
   const steps = refit.filter((step) => step.type === 'start' || step.type === 'fit');
   return steps.map((step) => ({
-    id: `${step.procedure}/${step.item}`,
+    id: itemKey(step),
     procedure: step.procedure!,
     fastener: graph.indexes.get(step.procedure!)!.fasteners.get(step.item)!,
   }));

@@ -1,4 +1,4 @@
-import type { ActionGraph } from '../graph';
+import { stepKey, type ActionGraph, type RemovalType } from '../graph';
 
 /**
  * The order people recorded, as positions in `ids`: each recorded item where it was tapped; a part is freed there and put
@@ -12,10 +12,10 @@ export function recordedWish(graph: ActionGraph, ids: number[]): number[] {
     const rank = new Map(recorded.map((item, at) => [item, at]));
     const stops: { at: number; later: number; key: string }[] = [];
     for (const [item, at] of rank) {
-      for (const type of ['release', 'undo', 'free'])
-        stops.push({ at, later: 0, key: `${type}:${document.id}/${item}` });
+      const keyOf = (type: RemovalType) => stepKey({ type, procedure: document.id, item });
+      for (const type of ['release', 'undo', 'free'] as const) stops.push({ at, later: 0, key: keyOf(type) });
       const links = document.links.filter((link) => link.joins.includes(item)).map((link) => rank.get(link.id) ?? at);
-      stops.push({ at: Math.max(at, ...links), later: 1, key: `takeOff:${document.id}/${item}` });
+      stops.push({ at: Math.max(at, ...links), later: 1, key: keyOf('takeOff') });
     }
     stops.sort((a, b) => a.at - b.at || a.later - b.later);
     wish.push(...stops.map((stop) => positionOf.get(stop.key)).filter((position) => position !== undefined));

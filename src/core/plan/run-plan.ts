@@ -3,13 +3,21 @@ import type { OptionValues, ProcedureDocument } from '../procedure';
 import { DEFAULT_COSTS, type CostSettings } from '../graph';
 import type { Plan } from './plan-types';
 
+/** The version of run plans that this program writes; older ones are migrated when they are read. */
+export const RUN_PLAN_VERSION = 2;
+
 /** What a run follows, fixed when it is started: procedures at their revision, and the planned removal. */
 export interface RunPlan {
+  version: typeof RUN_PLAN_VERSION;
   documents: ProcedureDocument[];
   options: OptionValues;
   goals: string[];
   /** Removal action keys in planned order. */
   removal: string[];
+  /** For each removal action, by key, those it directly waits for, by the ways in that were taken. */
+  waitsFor: Record<string, string[]>;
+  /** For each item with several ways in, by `itemKey`, the index of the one that was taken. */
+  waysTaken: Record<string, number>;
   /** The tray's bins as planned: item ("procedure/item") to bin number. */
   bins: Record<string, number>;
   /** For each planned action the chain of reasons down to a goal. */
@@ -58,7 +66,12 @@ export function runPlanOf(
 ): RunPlan {
   return {
     ...basis,
+    version: RUN_PLAN_VERSION,
     removal: plan.removal.map((action) => action.key),
+    waitsFor: Object.fromEntries(
+      plan.removal.map(({ key }, at) => [key, plan.before[at].map((need) => plan.removal[need].key)]),
+    ),
+    waysTaken: plan.waysTaken,
     bins: Object.fromEntries(plan.tray.flatMap(({ bin, items }) => items.map((item) => [item, bin]))),
     taped: Object.fromEntries(plan.taped.map(({ item, label }) => [item, label])),
     why: Object.fromEntries(plan.removal.map((action) => [action.key, action.why])),

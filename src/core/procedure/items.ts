@@ -11,15 +11,26 @@ import {
 
 /** A document's items by id, with what each is. The first of two equal ids wins; the checker reports the second. */
 export interface ItemIndex {
+  /** The document's own id. */
+  procedure: string;
   parts: Map<string, Part>;
   fasteners: Map<string, Fastener>;
   links: Map<string, Link>;
   typeOf: Map<string, ItemType>;
+  /** Ways in to items that have several. */
+  routes: Map<string, string[][]>;
 }
 
 /** Indexes a document by item id. Linear in its items. */
 export function indexItems(document: ProcedureDocument): ItemIndex {
-  const index: ItemIndex = { parts: new Map(), fasteners: new Map(), links: new Map(), typeOf: new Map() };
+  const index: ItemIndex = {
+    procedure: document.id,
+    parts: new Map(),
+    fasteners: new Map(),
+    links: new Map(),
+    typeOf: new Map(),
+    routes: new Map((document.routes ?? []).map((route) => [route.of, route.anyOf])),
+  };
   const add = <T extends Item>(type: ItemType, into: Map<string, T>, items: T[]) => {
     for (const item of items) {
       if (index.typeOf.has(item.id)) continue;

@@ -1,5 +1,5 @@
 import { heldParts, indexItems } from './items';
-import { parseReference } from './references';
+import { partsOver } from './reach';
 import type { ProcedureDocument } from './types';
 
 /**
@@ -13,30 +13,11 @@ export function layersOf(document: ProcedureDocument): Map<string, number> {
   for (const fastener of document.fasteners) {
     for (const part of heldParts(fastener)) fastenersOf.set(part, [...(fastenersOf.get(part) ?? []), fastener.id]);
   }
-  const partsNamed = (behind: string[] | undefined) =>
-    (behind ?? [])
-      .map((text) => parseReference(text))
-      .filter((ref) => ref && !ref.procedure && index.parts.has(ref.item))
-      .map((ref) => ref!.item);
-  const routeOf = new Map((document.routes ?? []).map((route) => [route.of, route.anyOf[0] ?? []]));
-
   /** What an item waits for: `under` items lie one layer above it, `same` share its layer. */
-  const waits = (id: string): { under: string[]; same: string[] } => {
-    const explicit = routeOf.get(id) ?? undefined;
-    const part = index.parts.get(id);
-    if (part) return { under: partsNamed(explicit ?? part.behind), same: fastenersOf.get(id) ?? [] };
-    const fastener = index.fasteners.get(id);
-    if (fastener) {
-      const own = explicit ?? fastener.behind;
-      return {
-        under: own ? partsNamed(own) : heldParts(fastener).flatMap((held) => partsNamed(index.parts.get(held)?.behind)),
-        same: [],
-      };
-    }
-    const link = index.links.get(id)!;
-    const own = explicit ?? link.behind;
-    return { under: own ? partsNamed(own) : link.joins.filter((end) => index.parts.has(end)).slice(0, 1), same: [] };
-  };
+  const waits = (id: string): { under: string[]; same: string[] } => ({
+    under: partsOver(index, id),
+    same: index.parts.has(id) ? (fastenersOf.get(id) ?? []) : [],
+  });
 
   const layers = new Map<string, number>();
   const onPath = new Set<string>();

@@ -1,9 +1,11 @@
-import type { ActionGraph } from '../graph';
+import { reachable, type ActionGraph, type NodeRef } from '../graph';
+import { itemKey } from '../procedure';
 
-/** For each part ("procedure/part"), the done nodes it covers, directly or through other parts it covers. */
+/** For each part, by `itemKey`, the done nodes it covers, directly or through other parts it covers. */
 export type Covers = Map<string, Set<number>>;
 
-const partOf = (key: string) => /^(?:free|takeOff):(.+)$/.exec(key)?.[1] ?? null;
+/** The part a node frees or takes off, by `itemKey`; null for every other node. */
+const partOf = (ref: NodeRef) => (ref.type === 'free' || ref.type === 'takeOff' ? itemKey(ref) : null);
 
 /**
  * What each part covers among the done actions: everything whose way in leads through that part being free or off.
@@ -25,26 +27,21 @@ export function coversOf(graph: ActionGraph, done: ReadonlySet<number>): Covers 
 }
 
 function closeCover(graph: ActionGraph, direct: Covers, part: string): Set<number> {
-  const covered = new Set(direct.get(part));
-  for (const id of covered) {
-    const inner = partOf(graph.nodes[id].key);
-    if (inner && inner !== part) for (const deeper of direct.get(inner) ?? []) covered.add(deeper);
-  }
-  for (const id of covered) if (partOf(graph.nodes[id].key) === part) covered.delete(id);
+  const covered = reachable(direct.get(part) ?? [], (id) => {
+    const inner = partOf(graph.nodes[id].ref);
+    return inner && inner !== part ? (direct.get(inner) ?? []) : [];
+  });
+  for (const id of covered) if (partOf(graph.nodes[id].ref) === part) covered.delete(id);
   return covered;
 }
 
-/** The parts that must be free or off before an item can be got at, read from its reach node. */
+/** The parts that must be free or off before an item can be got at, read from its reach node and those it leans on. */
 function partsInTheWay(graph: ActionGraph, id: number): Set<string> {
-  const parts = new Set<string>();
-  const stack = graph.nodes[id].needs.filter((need) => !graph.nodes[need].action);
-  for (const reach of stack) {
-    const node = graph.nodes[reach];
-    for (const need of [...node.needs, ...(node.anyOf ?? []).flat()]) {
-      const part = partOf(graph.nodes[need].key);
-      if (part) parts.add(part);
-      else if (!graph.nodes[need].action && !stack.includes(need)) stack.push(need);
-    }
-  }
-  return parts;
+  const isReach = (one: number) => !graph.nodes[one].action;
+  const waysIn = (one: number) => [...graph.nodes[one].needs, ...(graph.nodes[one].anyOf ?? []).flat()];
+  const reaches = reachable(graph.nodes[id].needs.filter(isReach), (one) =>
+    waysIn(one).filter((need) => isReach(need) && !partOf(graph.nodes[need].ref)),
+  );
+  const parts = [...reaches].flatMap(waysIn).map((need) => partOf(graph.nodes[need].ref));
+  return new Set(parts.filter((part) => part !== null));
 }

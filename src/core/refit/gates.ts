@@ -1,14 +1,14 @@
 import { findPartKind, linkKindOrGuess } from '../hardware';
-import { countOf, countedWords, itemWords, type Part } from '../procedure';
-import { capital } from '../text';
+import { itemKey, type ItemRef } from '../procedure';
+import { findZone } from '../vehicle';
+import { reachable, stepKey, type ActionGraph } from '../graph';
 import type { Covers } from './covers';
-import type { ActionGraph } from '../graph';
 import { reaches, stepAt, type RefitGraph } from './refit-graph';
-import type { GateCheck, GateKind, RefitStep } from './refit-step';
+import { checkOf, type GateCheck, type GateKind, type RefitAction } from './refit-step';
 
 /** A gate and the step it stands right before; late ones stand right behind battery-on instead. */
 export interface PlacedGate {
-  step: RefitStep;
+  step: RefitAction;
   closing: number;
 }
 
@@ -20,16 +20,16 @@ export interface PlacedGate {
 export function placeGates(graph: ActionGraph, refit: RefitGraph, covers: Covers): PlacedGate[] {
   const gates: PlacedGate[] = [];
   const followers = followersOf(refit);
-  for (const [part, closing] of closingSteps(graph, refit)) {
-    const covered = [...(covers.get(part) ?? [])];
-    const after = closure(closing, (at) => followers[at]);
-    const prior = closure(closing, (at) => refit.before[at]);
+  for (const { part, closing } of closingSteps(graph, refit)) {
+    const covered = [...(covers.get(itemKey(part)) ?? [])];
+    const after = reachable([closing], (at) => followers[at]);
+    const prior = reachable([closing], (at) => refit.before[at]);
     for (const id of covered) {
       const last = refit.last.get(id);
       if (last === undefined || prior.has(last) || after.has(last)) continue;
       refit.before[closing].add(last);
       followers[last].push(closing);
-      for (const before of closure(last, (at) => refit.before[at])) prior.add(before);
+      for (const before of reachable([last], (at) => refit.before[at])) prior.add(before);
     }
     const at = { graph, refit, part, closing, covered };
     gates.push(...[clipsGate(at), closingInGate(at), testGate(at)].filter((gate) => gate !== null));
@@ -45,46 +45,39 @@ function followersOf(refit: RefitGraph): number[][] {
   return followers;
 }
 
-/** A step and everything that `next` leads to from it. */
-function closure(start: number, next: (at: number) => Iterable<number>): Set<number> {
-  const seen = new Set([start]);
-  for (const at of seen) for (const other of next(at)) seen.add(other);
-  return seen;
-}
-
+/** A part that is closed, the step that begins to close it, and the done nodes it covers. */
 interface GateSite {
   graph: ActionGraph;
   refit: RefitGraph;
-  part: string;
+  part: ItemRef;
   closing: number;
   covered: number[];
 }
 
 /** The first closing step on each part: its seat, or the fit of its own clips where it was never freed. */
-function closingSteps(graph: ActionGraph, refit: RefitGraph): Map<string, number> {
-  const closing = new Map<string, number>();
-  refit.steps.forEach((step, at) => {
-    if (step.type === 'seat') closing.set(`${step.procedure}/${step.item}`, at);
+function closingSteps(graph: ActionGraph, refit: RefitGraph): { part: ItemRef; closing: number }[] {
+  const found = new Map<string, { part: ItemRef; closing: number }>();
+  const add = (part: ItemRef, closing: number) => {
+    if (!found.has(itemKey(part))) found.set(itemKey(part), { part, closing });
+  };
+  refit.steps.forEach(({ type, procedure, item }, at) => {
+    if (type === 'seat') add({ procedure: procedure!, item }, at);
   });
-  refit.steps.forEach((step, at) => {
-    const staysOn =
-      step.type === 'fit' ? graph.indexes.get(step.procedure!)!.fasteners.get(step.item)!.staysOn : undefined;
-    const part = staysOn && `${step.procedure}/${staysOn}`;
-    if (part && !closing.has(part)) closing.set(part, at);
+  refit.steps.forEach(({ type, procedure, item }, at) => {
+    const staysOn = type === 'fit' ? graph.indexes.get(procedure!)!.fasteners.get(item)!.staysOn : undefined;
+    if (staysOn) add({ procedure: procedure!, item: staysOn }, at);
   });
-  return closing;
+  return [...found.values()];
 }
 
 function gateStep(site: GateSite, gate: GateKind, checks: GateCheck[], auto = false): PlacedGate {
-  const { place, procedure, side } = site.refit.steps[site.closing];
-  const item = site.part.slice(site.part.indexOf('/') + 1);
+  const { place, side } = site.refit.steps[site.closing];
   return {
     closing: site.closing,
     step: {
-      key: `gate:${gate}:${site.part}`,
+      key: stepKey({ type: `gate:${gate}`, ...site.part }),
       type: 'gate',
-      procedure,
-      item,
+      ...site.part,
       side,
       tool: 'hand',
       ms: 0,
@@ -101,121 +94,80 @@ function gateStep(site: GateSite, gate: GateKind, checks: GateCheck[], auto = fa
 
 function clipsGate(site: GateSite): PlacedGate | null {
   const { graph, refit, part } = site;
-  const [procedure, item] = splitPart(part);
-  const index = graph.indexes.get(procedure)!;
-  const checks = refit.steps
-    .filter(
-      (step) => step.type === 'fit' && step.procedure === procedure && index.fasteners.get(step.item)!.staysOn === item,
-    )
-    .map((step): GateCheck => {
-      const count = countOf(index.fasteners.get(step.item)!);
-      return {
-        text: `${count} of ${count} ${itemWords(index, step.item, graph.catalogue)} back on the ${itemWords(index, item)}; broken or lost ones replaced`,
-        items: [`${procedure}/${step.item}`],
-      };
-    });
+  const index = graph.indexes.get(part.procedure)!;
+  const own = refit.steps.filter(
+    ({ type, procedure, item }) =>
+      type === 'fit' && procedure === part.procedure && index.fasteners.get(item)!.staysOn === part.item,
+  );
+  const checks = own.map((step) => checkOf('pieces-back', part, [itemKey(step)]));
   return checks.length ? gateStep(site, 'clips', checks) : null;
 }
 
-const splitPart = (part: string): [string, string] => [
-  part.slice(0, part.indexOf('/')),
-  part.slice(part.indexOf('/') + 1),
-];
-
 function closingInGate(site: GateSite): PlacedGate | null {
-  const { graph, covered, part } = site;
-  const inside = covered.filter((id) => site.refit.last.has(id));
+  const { graph, part } = site;
+  const inside = site.covered.filter((id) => site.refit.last.has(id)).map((id) => graph.nodes[id].action!);
   if (inside.length === 0) return null;
-  const itemsOf = (ids: number[]) =>
-    [...new Set(ids.map((id) => `${graph.nodes[id].action!.procedure}/${graph.nodes[id].action!.item}`))].sort();
-  const fastenersOnly = inside.every((id) => graph.nodes[id].action!.type === 'release');
-  const [procedure, item] = splitPart(part);
-  const index = graph.indexes.get(procedure)!;
-  const checks: GateCheck[] = [
-    {
-      text: `Everything behind the ${itemWords(index, item)} is back: ${itemsOf(inside)
-        .map((key) => {
-          const [home, inner] = splitPart(key);
-          return countedWords(graph.indexes.get(home)!, inner, graph.catalogue);
-        })
-        .join(', ')}`,
-      items: itemsOf(inside),
-    },
-  ];
-  if (!fastenersOnly) checks.push({ text: 'No tools or foreign objects inside', items: [] });
-  if (!fastenersOnly && isDoor(graph, procedure) && index.parts.get(item)?.kind === 'panel')
-    checks.push(...doorChecks(graph, procedure));
-  const countsKnow = inside.every((id) => ['release', 'undo'].includes(graph.nodes[id].action!.type));
+  const items = [...new Set(inside.map(itemKey))].sort();
+  const checks = [checkOf('inside-back', part, items)];
+  const fastenersOnly = inside.every(({ type }) => type === 'release');
+  if (!fastenersOnly) checks.push(checkOf('nothing-left-inside', part, []), ...doorChecks(graph, part));
+  const countsKnow = inside.every(({ type }) => type === 'release' || type === 'undo');
   return gateStep(site, 'closing-in', checks, countsKnow);
 }
 
-const isDoor = (graph: ActionGraph, procedure: string) => /door/.test(graph.documents.get(procedure)!.zone);
-
-function doorChecks(graph: ActionGraph, procedure: string): GateCheck[] {
-  const shield = graph.documents.get(procedure)!.parts.find((part) => part.kind === 'shield');
-  const checks: GateCheck[] = [
-    { text: 'Weep holes clear', items: [] },
-    { text: 'Nothing in the glass’s path: window run down and up', items: [] },
+/** What is looked at before a door's panel closes its cavity. */
+function doorChecks(graph: ActionGraph, part: ItemRef): GateCheck[] {
+  const document = graph.documents.get(part.procedure)!;
+  const isPanel = graph.indexes.get(part.procedure)!.parts.get(part.item)?.kind === 'panel';
+  if (!isPanel || !findZone(document.zone)?.isDoor) return [];
+  const shield = document.parts.find(({ kind }) => kind === 'shield');
+  return [
+    ...(shield ? [checkOf('shield-sealed', part, [itemKey({ procedure: document.id, item: shield.id })])] : []),
+    checkOf('weep-holes-clear', part, []),
+    checkOf('glass-path-clear', part, []),
   ];
-  return shield ? [{ text: 'Water shield sealed all round', items: [`${procedure}/${shield.id}`] }, ...checks] : checks;
 }
 
 function testGate(site: GateSite): PlacedGate | null {
   const checks = site.covered.map((id) => testFor(site.graph, id)).filter((check) => check !== null);
-  const unique = [...new Map(checks.map((check) => [check.text, check])).values()];
+  const unique = [...new Map(checks.map((check) => [check.id, check])).values()];
   return unique.length ? gateStep(site, 'test', unique) : null;
 }
 
 /** What must be tried once this is joined or back, or null where there is nothing to try. */
 export function testFor(graph: ActionGraph, id: number): GateCheck | null {
-  const action = graph.nodes[id].action!;
-  if (action.procedure === null) return null;
-  const index = graph.indexes.get(action.procedure)!;
-  const items = [`${action.procedure}/${action.item}`];
-  if (action.type === 'undo') {
-    const link = index.links.get(action.item)!;
-    const owner = link.joins.find((end) => index.parts.has(end));
-    const what = owner ? ` of the ${itemWords(index, owner)}` : '';
-    if (link.safety === 'srs')
-      return {
-        text: `SRS ${itemWords(index, link.id)}${what} home and locked; the airbag lamp goes out after its self-check`,
-        items,
-      };
-    const electrical = linkKindOrGuess(graph.catalogue, link.kind).electrical;
-    return {
-      text: `${capital(itemWords(index, link.id))}${what} joined and ${electrical ? 'working' : 'moving freely'}`,
-      items,
-    };
+  const { type, procedure, item } = graph.nodes[id].action!;
+  if (procedure === null) return null;
+  const index = graph.indexes.get(procedure)!;
+  const items = [itemKey({ procedure, item })];
+  if (type === 'undo') {
+    const link = index.links.get(item)!;
+    if (link.safety === 'srs') return checkOf('srs-joined', null, items);
+    const { electrical } = linkKindOrGuess(graph.catalogue, link.kind);
+    return checkOf(electrical ? 'joined-and-working' : 'joined-and-moving', null, items);
   }
-  if (action.type === 'free' && isElectrical(graph, index.parts.get(action.item))) {
-    return { text: `${capital(itemWords(index, action.item))} works`, items };
-  }
-  return null;
+  const part = index.parts.get(item);
+  const isElectrical = !!part && !!findPartKind(graph.catalogue, part.kind)?.electrical;
+  return type === 'free' && isElectrical ? checkOf('works', null, items) : null;
 }
-
-const isElectrical = (graph: ActionGraph, part: Part | undefined) =>
-  !!part && !!findPartKind(graph.catalogue, part.kind)?.electrical;
 
 /** Battery on once every SRS link is joined, before every test it can reach; the others are moved behind it. */
 function powerFirst(graph: ActionGraph, refit: RefitGraph, gates: PlacedGate[]): PlacedGate[] {
   const power = stepAt(refit, 'batteryOn');
   if (power === null) return gates;
-  const isSrs = (step: RefitStep) =>
+  const isSrs = (step: RefitAction) =>
     step.type === 'join' && graph.indexes.get(step.procedure!)!.links.get(step.item)?.safety === 'srs';
   const srs = refit.steps.map((step, at) => (isSrs(step) ? at : -1)).filter((at) => at >= 0);
   for (const join of srs) refit.before[power].add(join);
   for (const gate of gates.filter(({ step }) => step.gate === 'test')) {
     const late = srs.some((join) => join === gate.closing || reaches(refit, gate.closing, join));
-    if (late) defer(graph, gate);
+    if (late) defer(gate.step);
     else refit.before[gate.closing].add(power);
   }
   return gates;
 }
 
-function defer(graph: ActionGraph, gate: PlacedGate): void {
-  gate.step.late = true;
-  const part = itemWords(graph.indexes.get(gate.step.procedure!)!, gate.step.item);
-  gate.step.notes.push(
-    `No power before every SRS connector is joined, so this test comes after the ${part} is closed: if it fails, the ${part} comes off again.`,
-  );
+function defer(gate: RefitAction): void {
+  gate.late = true;
+  gate.notes.push({ note: 'test-after-power', part: { procedure: gate.procedure!, item: gate.item } });
 }

@@ -1,2 +1,2 @@
-export type { RefitStep } from './refit-step';
 export { planRefit } from './refit';
+export type { GateCheck, RefitAction, RefitNote, RefitType } from './refit-step';

@@ -1,12 +1,12 @@
-import { fastenerKindOrGuess } from '../hardware';
-import { heldParts } from '../procedure';
-import type { ActionGraph } from '../graph';
-import type { RefitStep } from './refit-step';
+import { fastenerKindOf } from '../hardware';
+import { heldParts, itemKey } from '../procedure';
+import { nodeIdOf, reachable, type ActionGraph } from '../graph';
+import type { RefitAction } from './refit-step';
 import { stepsFor } from './refit-steps';
 
 /** Refit steps with what must come before what, by position in `steps`. */
 export interface RefitGraph {
-  steps: RefitStep[];
+  steps: RefitAction[];
   before: Set<number>[];
   /** First and last step that put back each done node. */
   first: Map<number, number>;
@@ -41,7 +41,7 @@ function addMissingSeats(graph: ActionGraph, refit: RefitGraph, done: number[]):
   for (const id of done) {
     const action = graph.nodes[id].action!;
     if (action.type !== 'takeOff') continue;
-    const free = graph.idOf.get(action.key.replace('takeOff:', 'free:'))!;
+    const free = nodeIdOf(graph, { type: 'free', procedure: action.procedure, item: action.item })!;
     if (all.has(free)) continue;
     const [seat] = stepsFor(graph, graph.nodes[free].action!);
     refit.before.push(new Set([refit.last.get(id)!]));
@@ -71,16 +71,13 @@ function doneBefore(
   orderOf: Map<number, number>,
   start: number,
 ): Set<number> {
-  const found = new Set<number>();
-  const seen = new Set([start]);
-  for (const id of seen) {
-    const node = graph.nodes[id];
-    for (const next of [...node.needs, ...(node.anyOf ?? []).flat(), ...(followsRule.get(id) ?? [])]) {
-      if (orderOf.has(next)) found.add(next);
-      else seen.add(next);
-    }
-  }
-  return found;
+  const before = (id: number) => {
+    const { needs, anyOf } = graph.nodes[id];
+    return [...needs, ...(anyOf ?? []).flat(), ...(followsRule.get(id) ?? [])];
+  };
+  const isDone = (id: number) => orderOf.has(id);
+  const undone = reachable([start], (id) => before(id).filter((next) => !isDone(next)));
+  return new Set([...undone].flatMap(before).filter(isDone));
 }
 
 /** All turned fasteners of a part are started before the first is tightened, unless one waits for the other anyway. */
@@ -89,9 +86,9 @@ function startAllThenTighten(graph: ActionGraph, refit: RefitGraph): void {
   refit.steps.forEach((step, start) => {
     if (step.type !== 'start') return;
     const fastener = graph.indexes.get(step.procedure!)!.fasteners.get(step.item)!;
-    if (fastenerKindOrGuess(graph.catalogue, fastener.kind, !!fastener.drive).release !== 'turned') return;
+    if (fastenerKindOf(graph.catalogue, fastener).release !== 'turned') return;
     for (const part of new Set(heldParts(fastener))) {
-      const key = `${step.procedure}/${part}`;
+      const key = itemKey({ procedure: step.procedure, item: part });
       turnedOf.set(key, [...(turnedOf.get(key) ?? []), { start, tighten: start + 1 }]);
     }
   });

@@ -1,4 +1,5 @@
 import type { Place } from '../graph';
+import { itemKey, type ItemRef } from '../procedure';
 
 /** What is done to put an item back. */
 export type RefitType = 'place' | 'join' | 'seat' | 'start' | 'tighten' | 'fit' | 'gate' | 'batteryOn';
@@ -6,15 +7,43 @@ export type RefitType = 'place' | 'join' | 'seat' | 'start' | 'tighten' | 'fit' 
 /** The points that must be passed before closing. */
 export type GateKind = 'clips' | 'closing-in' | 'test';
 
-/** One line of a gate that a person looks at and answers. */
+/** What a line of a gate asks. */
+export type CheckFact =
+  | 'pieces-back'
+  | 'inside-back'
+  | 'nothing-left-inside'
+  | 'shield-sealed'
+  | 'weep-holes-clear'
+  | 'glass-path-clear'
+  | 'srs-joined'
+  | 'joined-and-working'
+  | 'joined-and-moving'
+  | 'works';
+
+/** One line of a gate that a person looks at and answers. Its words are made by `wording`. */
 export interface GateCheck {
-  text: string;
-  /** Items the line is about, as "procedure/item". */
+  /** Names the line in events and stored plans, whatever its words are: "works:kite-rear-door/woofer". */
+  id: string;
+  fact: CheckFact;
+  /** The part it is asked about before that closes; null at hand-over. */
+  part: ItemRef | null;
+  /** Items the line is about, by `itemKey`. */
   items: string[];
 }
 
+/** Something to mind at a step. Its words are made by `wording`. */
+export type RefitNote =
+  | { note: 'comes-back-as'; as: string; material: string | null }
+  | { note: 'not-to-stock' }
+  | { note: 'into-plastic' }
+  | { note: 'limit'; limit: string }
+  | { note: 'by-hand' }
+  | { note: 'mark'; mark: string }
+  | { note: 'hang-control'; control: ItemRef }
+  | { note: 'test-after-power'; part: ItemRef };
+
 /** One thing a technician does on the way back. `key` is unique in a refit: "seat:kite-rear-door/card". */
-export interface RefitStep {
+export interface RefitAction {
   key: string;
   type: RefitType;
   procedure: string | null;
@@ -28,9 +57,17 @@ export interface RefitStep {
   reverses: string | null;
   gate: GateKind | null;
   checks: GateCheck[];
-  notes: string[];
+  notes: RefitNote[];
   /** A gate that the counts alone can pass: what it covers is fasteners only. */
   auto: boolean;
   /** A test that has to wait for power, when what it is about is closed already. */
   late?: boolean;
 }
+
+/** A line of a gate about items of one part. `fact` and items name it. */
+export const checkOf = (fact: CheckFact, part: ItemRef | null, items: string[]): GateCheck => ({
+  id: `${fact}:${items.length === 1 ? items[0] : part ? itemKey(part) : 'vehicle'}`,
+  fact,
+  part,
+  items,
+});

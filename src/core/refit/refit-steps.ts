@@ -1,24 +1,20 @@
-import { fastenerKindOrGuess, findMotion, linkKindOrGuess } from '../hardware';
+import { fastenerKindOf, findMotion, linkKindOrGuess, toolFor } from '../hardware';
 import { countOf } from '../procedure';
-import type { Action, ActionGraph } from '../graph';
-import type { RefitStep, RefitType } from './refit-step';
+import { stepKey, type Action, type ActionGraph } from '../graph';
+import type { RefitAction, RefitNote, RefitType } from './refit-step';
 
 /** Share of a turned fastener's refit time spent starting it by hand; the rest tightens it (common practice, no source). */
 const START_SHARE = 0.5;
 const PLACE_SECONDS = 5;
 const BATTERY_ON_SECONDS = 60;
 
-/** "seat:kite-rear-door/card", or the bare type for work on the vehicle as a whole. */
-export const refitKey = (type: RefitType, action: Action) =>
-  action.procedure === null ? type : `${type}:${action.procedure}/${action.item}`;
-
 /**
  * The steps that put back what one removal action took out, in their own order. Turned fasteners come back as start then
  * tighten, others as fit; looking and waiting have no way back.
  */
-export function stepsFor(graph: ActionGraph, action: Action): RefitStep[] {
-  const step = (type: RefitType, tool: string, seconds: number, notes: string[] = []): RefitStep => ({
-    key: refitKey(type, action),
+export function stepsFor(graph: ActionGraph, action: Action): RefitAction[] {
+  const step = (type: RefitType, tool: string, seconds: number, notes: RefitNote[] = []): RefitAction => ({
+    key: stepKey({ ...action, type }),
     type,
     procedure: action.procedure,
     item: action.item,
@@ -45,7 +41,14 @@ export function stepsFor(graph: ActionGraph, action: Action): RefitStep[] {
     case 'undo': {
       const link = index!.links.get(action.item)!;
       const kind = linkKindOrGuess(graph.catalogue, link.kind);
-      return [step('join', kind.tool, kind.refitSeconds * countOf(link), link.mark ? [`Mark: ${link.mark}.`] : [])];
+      return [
+        step(
+          'join',
+          kind.tool,
+          kind.refitSeconds * countOf(link),
+          link.mark ? [{ note: 'mark', mark: link.mark }] : [],
+        ),
+      ];
     }
     case 'release':
       return fastenerSteps(graph, action, step);
@@ -60,22 +63,19 @@ export function stepsFor(graph: ActionGraph, action: Action): RefitStep[] {
 function fastenerSteps(
   graph: ActionGraph,
   action: Action,
-  step: (type: RefitType, tool: string, seconds: number, notes?: string[]) => RefitStep,
-): RefitStep[] {
+  step: (type: RefitType, tool: string, seconds: number, notes?: RefitNote[]) => RefitAction,
+): RefitAction[] {
   const fastener = graph.indexes.get(action.procedure!)!.fasteners.get(action.item)!;
-  const kind = fastenerKindOrGuess(graph.catalogue, fastener.kind, fastener.drive !== undefined);
+  const kind = fastenerKindOf(graph.catalogue, fastener);
   const seconds = kind.refitSeconds * countOf(fastener);
   const { refit } = fastener;
-  const notes = [
-    refit?.as ? `Comes back as ${refit.as}${refit.material ? ` (${refit.material})` : ''}.` : null,
-    refit?.reversible === false ? 'Cannot go back to stock.' : null,
-    refit?.limit === 'plastic'
-      ? 'Into plastic: a little beyond hand-tight is enough.'
-      : refit?.limit
-        ? `Limit: ${refit.limit}.`
-        : null,
-    kind.threaded && refit?.byHand ? 'By hand only, in the old thread.' : null,
-  ].filter((note) => note !== null);
+  const notes: RefitNote[] = [
+    ...(refit?.as ? [{ note: 'comes-back-as' as const, as: refit.as, material: refit.material ?? null }] : []),
+    ...(refit?.reversible === false ? [{ note: 'not-to-stock' as const }] : []),
+    ...(refit?.limit === 'plastic' ? [{ note: 'into-plastic' as const }] : []),
+    ...(refit?.limit && refit.limit !== 'plastic' ? [{ note: 'limit' as const, limit: refit.limit }] : []),
+    ...(kind.threaded && refit?.byHand ? [{ note: 'by-hand' as const }] : []),
+  ];
   if (kind.release !== 'turned') return [step('fit', kind.destructive ? 'hand' : fitTool(kind.tool), seconds, notes)];
   return [
     step('start', 'hand', seconds * START_SHARE, notes),
@@ -83,6 +83,5 @@ function fastenerSteps(
   ];
 }
 
-/** Pry tools are for taking out: those fasteners are pressed back by hand. */
-const fitTool = (tool: string) =>
-  ['trim-tool', 'taped-steel', 'clip-fork', 'clip-hook', 'heat-gun'].includes(tool) ? 'hand' : tool;
+/** Tools for taking out only have no work on the way back: those fasteners are pressed home by hand. */
+const fitTool = (tool: string) => (toolFor(tool).takesOutOnly ? 'hand' : tool);

@@ -1,18 +1,18 @@
 import { findPartKind } from '../hardware';
-import { itemWords } from '../procedure';
+import { itemKey } from '../procedure';
 import type { CostSettings, ActionGraph } from '../graph';
 import { coversOf } from './covers';
 import { placeGates, testFor, type PlacedGate } from './gates';
 import { greedyOrder, improveOrder, type OrderProblem } from '../order';
 import { invert, type RefitGraph } from './refit-graph';
-import type { GateCheck, RefitStep } from './refit-step';
+import type { GateCheck, RefitAction } from './refit-step';
 
 /**
  * Plans putting back what was really done, in the order it was done (graph node ids; nodes that are no actions are ignored).
  * Inverse steps with inverse edges, all screws of a part started before one is tightened, and the gates of every part
  * that is closed. Any prefix of a removal can be closed this way. O(n²) in the steps.
  */
-export function planRefit(graph: ActionGraph, doneInOrder: number[], costs: CostSettings): RefitStep[] {
+export function planRefit(graph: ActionGraph, doneInOrder: number[], costs: CostSettings): RefitAction[] {
   const done = doneInOrder.filter((id) => graph.nodes[id].action);
   const refit = invert(graph, done);
   const gates = placeGates(graph, refit, coversOf(graph, new Set(done)));
@@ -27,7 +27,7 @@ export function planRefit(graph: ActionGraph, doneInOrder: number[], costs: Cost
 
 function orderRefit(refit: RefitGraph, costs: CostSettings): number[] {
   const problem: OrderProblem = {
-    actions: refit.steps.map((step) => ({ ...step, type: 'free', ifFitted: [] })),
+    tasks: refit.steps,
     before: refit.before.map((set) => [...set].sort((a, b) => a - b)),
     costs,
   };
@@ -35,7 +35,7 @@ function orderRefit(refit: RefitGraph, costs: CostSettings): number[] {
   return improveOrder(problem, greedyOrder(problem, lastOutFirstIn));
 }
 
-function withGates(refit: RefitGraph, gates: PlacedGate[], sequence: number[]): RefitStep[] {
+function withGates(refit: RefitGraph, gates: PlacedGate[], sequence: number[]): RefitAction[] {
   return sequence.flatMap((at) => {
     const step = refit.steps[at];
     const before = gates.filter((gate) => !gate.step.late && gate.closing === at).map((gate) => gate.step);
@@ -45,7 +45,7 @@ function withGates(refit: RefitGraph, gates: PlacedGate[], sequence: number[]): 
 }
 
 /** An outer gate that asks only what an inner one has already answered passes by itself. */
-function markRepeats(steps: RefitStep[]): void {
+function markRepeats(steps: RefitAction[]): void {
   const answered = { 'closing-in': new Set<string>(), test: new Set<string>(), clips: new Set<string>() };
   for (const step of steps) {
     if (!step.gate || step.gate === 'clips') continue;
@@ -57,11 +57,11 @@ function markRepeats(steps: RefitStep[]): void {
 }
 
 /** True where the counts of the run say by themselves whether an item is back: fasteners and links. */
-const isCounted = (steps: RefitStep[], item: string) =>
-  steps.some((step) => ['fit', 'start', 'join'].includes(step.type) && `${step.procedure}/${step.item}` === item);
+const isCounted = (steps: RefitAction[], item: string) =>
+  steps.some((step) => ['fit', 'start', 'join'].includes(step.type) && itemKey(step) === item);
 
 /** A test that needs a switch which is refitted later asks for it to be hung on its plug by hand. */
-function hangSwitches(graph: ActionGraph, steps: RefitStep[]): void {
+function hangSwitches(graph: ActionGraph, steps: RefitAction[]): void {
   steps.forEach((gate, at) => {
     if (gate.gate !== 'test') return;
     for (const later of steps.slice(at + 1)) {
@@ -69,17 +69,15 @@ function hangSwitches(graph: ActionGraph, steps: RefitStep[]): void {
       const index = graph.indexes.get(later.procedure!)!;
       const link = index.links.get(later.item)!;
       const part = link.joins.find((end) => index.parts.has(end) && end !== gate.item);
-      const isControl =
-        part &&
-        ['switch', 'lock', 'module'].includes(findPartKind(graph.catalogue, index.parts.get(part)!.kind)?.code ?? '');
+      const isControl = part && findPartKind(graph.catalogue, index.parts.get(part)!.kind)?.isControl;
       if (!isControl || link.safety === 'srs') continue;
-      gate.notes.push(`Hang the ${itemWords(index, part)} on its plug, test, unplug.`);
+      gate.notes.push({ note: 'hang-control', control: { procedure: later.procedure!, item: part } });
     }
   });
 }
 
 /** What was undone or taken out but stands under no test gate: tried at hand-over at the latest. */
-function handOverTests(graph: ActionGraph, done: number[], steps: RefitStep[]): GateCheck[] {
+function handOverTests(graph: ActionGraph, done: number[], steps: RefitAction[]): GateCheck[] {
   const tested = new Set(
     steps.flatMap((step) => (step.gate === 'test' ? step.checks.flatMap((check) => check.items) : [])),
   );
@@ -88,7 +86,7 @@ function handOverTests(graph: ActionGraph, done: number[], steps: RefitStep[]): 
     .filter((check) => check !== null && !check.items.some((item) => tested.has(item))) as GateCheck[];
 }
 
-const handOverGate = (checks: GateCheck[]): RefitStep => ({
+const handOverGate = (checks: GateCheck[]): RefitAction => ({
   key: 'gate:test:hand-over',
   type: 'gate',
   procedure: null,

@@ -1,5 +1,5 @@
-import { fastenerKindOrGuess } from '../hardware';
-import { countOf, heldParts, type Fastener, type ProcedureDocument } from '../procedure';
+import { fastenerKindOf } from '../hardware';
+import { itemKey, countOf, heldParts, type Fastener, type ProcedureDocument } from '../procedure';
 import type { AsFoundChange, ExtraFastener } from './events';
 import type { RunState } from './fold';
 import { catalogueOf, type RunPlan } from '../plan';
@@ -38,7 +38,7 @@ const entryOf = ({ event, holds, kind, drive, count, point }: ExtraFastener & { 
 
 function changed(document: ProcedureDocument, fasteners: Fastener[], item: string, change: AsFoundChange): Fastener[] {
   return fasteners.flatMap((fastener) => {
-    if (`${document.id}/${fastener.id}` !== item) return [fastener];
+    if (itemKey({ procedure: document.id, item: fastener.id }) !== item) return [fastener];
     const count = countOf(fastener) - (change.missing ?? 0);
     if (count < 1) return [];
     const { staysOn, drive, length, thread, ...rest } = fastener;
@@ -62,8 +62,8 @@ function labels(plan: RunPlan, documents: ProcedureDocument[]): Record<string, s
   const catalogue = catalogueOf(plan);
   const entries = documents.flatMap((document) =>
     document.fasteners.flatMap((fastener): [string, string][] => {
-      const kind = fastenerKindOrGuess(catalogue, fastener.kind, fastener.drive !== undefined);
-      const key = `${document.id}/${fastener.id}`;
+      const kind = fastenerKindOf(catalogue, fastener);
+      const key = itemKey({ procedure: document.id, item: fastener.id });
       const needsLabel =
         !fastener.staysOn &&
         kind.release === 'turned' &&

@@ -1,3 +1,4 @@
+import { stepKey, type StepRef } from '../graph';
 import { mergeLog } from '../log';
 import type { AsFoundChange, ExtraFastener, RunEvent, RunPhase, TestResult } from './events';
 import { Claims, type Question } from './claims';
@@ -118,7 +119,7 @@ function apply(state: RunState, event: RunEvent, claims: Claims): void {
     case 'done':
       return addDone(state, event.action, event.count, event.id);
     case 'counted':
-      progressOf(state, event.action).settled = event.count;
+      progressToFill(state, event.action).settled = event.count;
       return;
     case 'skipped':
       state.skipped.set(event.action, event.reason);
@@ -217,14 +218,14 @@ function apply(state: RunState, event: RunEvent, claims: Claims): void {
 
 const testKey = (gate: string, check: string) => `${gate}|${check}`;
 
-function progressOf(state: RunState, action: string): Progress {
+function progressToFill(state: RunState, action: string): Progress {
   const progress = state.done.get(action) ?? { full: false, count: 0, events: [] };
   state.done.set(action, progress);
   return progress;
 }
 
 function addDone(state: RunState, action: string, count: number | undefined, id: string): void {
-  const progress = progressOf(state, action);
+  const progress = progressToFill(state, action);
   if (count === undefined) progress.full = true;
   else progress.count += count;
   progress.events.push(id);
@@ -259,6 +260,17 @@ export const isOverCounted = (progress: Progress | undefined, total: number) =>
 export const hasFailedTest = (state: RunState, gate: string) =>
   [...state.tests.values()].some((test) => test.gate === gate && test.result === 'fail');
 
-/** The last result of one line of a test sheet; undefined while it was not tried. */
-export const testResult = (state: RunState, gate: string, check: string): TestResult | undefined =>
-  state.tests.get(testKey(gate, check))?.result;
+/** The last result of one line of a test sheet; undefined while it was not tried. Events of the first versions name the line by its words. */
+export const testResult = (
+  state: RunState,
+  gate: string,
+  { id, text }: { id: string; text: string },
+): TestResult | undefined => (state.tests.get(testKey(gate, id)) ?? state.tests.get(testKey(gate, text)))?.result;
+
+/** How far a step on an item has come; undefined where nothing of it was done. */
+export const progressOf = (state: Pick<RunState, 'done'>, type: string, ref: Omit<StepRef, 'type'>) =>
+  state.done.get(stepKey({ ...ref, type }));
+
+/** Whether anything of a step on an item was done. */
+export const isDone = (state: Pick<RunState, 'done'>, type: string, ref: Omit<StepRef, 'type'>): boolean =>
+  progressOf(state, type, ref) !== undefined;

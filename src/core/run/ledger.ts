@@ -1,7 +1,7 @@
-import { fastenerKindOrGuess, type FastenerKind } from '../hardware';
-import { countOf, countedWords, heldWords } from '../procedure';
+import { fastenerKindOf, type FastenerKind } from '../hardware';
+import { countOf, countedWords, heldWords, itemKey, type ItemRef } from '../procedure';
 import type { ActionGraph } from '../graph';
-import { doneCount, isOverCounted, type RunState } from './fold';
+import { doneCount, isDone, isOverCounted, progressOf, type RunState } from './fold';
 
 /**
  * The account of one fastener entry. It balances when out = back + scrapped + lost and
@@ -31,31 +31,35 @@ export function ledgerOf(graph: ActionGraph, state: RunState): LedgerRow[] {
   const rows: LedgerRow[] = [];
   for (const node of graph.nodes) {
     if (node.action?.type !== 'release') continue;
-    const row = rowFor(graph, state, node.action.procedure!, node.action.item);
+    const row = rowFor(graph, state, { procedure: node.action.procedure!, item: node.action.item });
     if (row.out > 0) rows.push(row);
   }
   return rows;
 }
 
-/** The kind of a fastener, by its "procedure" and id; undefined where the item is no fastener. */
-export function fastenerKindOf(graph: ActionGraph, procedure: string | null, id: string): FastenerKind | undefined {
-  const fastener = graph.indexes.get(procedure ?? '')?.fasteners.get(id);
-  return fastener && fastenerKindOrGuess(graph.catalogue, fastener.kind, fastener.drive !== undefined);
+/** The kind of the fastener a step is about; undefined where it is about no fastener. */
+export function kindOfItem(
+  graph: ActionGraph,
+  { procedure, item }: { procedure: string | null; item: string },
+): FastenerKind | undefined {
+  const fastener = graph.indexes.get(procedure ?? '')?.fasteners.get(item);
+  return fastener && fastenerKindOf(graph.catalogue, fastener);
 }
 
-function rowFor(graph: ActionGraph, state: RunState, procedure: string, id: string): LedgerRow {
-  const index = graph.indexes.get(procedure)!;
+function rowFor(graph: ActionGraph, state: RunState, ref: ItemRef): LedgerRow {
+  const { item: id } = ref;
+  const index = graph.indexes.get(ref.procedure)!;
   const fastener = index.fasteners.get(id)!;
-  const kind = fastenerKindOf(graph, procedure, id)!;
-  const item = `${procedure}/${id}`;
-  const released = state.done.get(`release:${item}`);
+  const kind = kindOfItem(graph, ref)!;
+  const item = itemKey(ref);
+  const released = progressOf(state, 'release', ref);
   const out = doneCount(released, countOf(fastener));
   const pieces = state.pieces.get(item);
   const lost = Math.max(0, pieces?.lost ?? 0);
   const scrapped = kind.destructive ? out - lost : (pieces?.scrapped ?? 0);
   const sound = Math.max(0, out - scrapped - lost);
-  const returned = state.done.get(`${kind.release === 'turned' ? 'start' : 'fit'}:${item}`);
-  const tightened = kind.release !== 'turned' || state.done.has(`tighten:${item}`);
+  const returned = progressOf(state, kind.release === 'turned' ? 'start' : 'fit', ref);
+  const tightened = kind.release !== 'turned' || isDone(state, 'tighten', ref);
   const back = returned && tightened ? Math.min(sound, returned.full ? sound : returned.count) : 0;
   const needed = kind.destructive ? (fastener.refit?.count ?? out) : out;
   const omitted = pieces?.omitted ?? 0;

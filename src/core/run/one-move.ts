@@ -1,3 +1,4 @@
+import { stepKey } from '../graph';
 import type { RunStep } from './view';
 
 const SECOND: Record<string, string> = { free: 'takeOff', place: 'seat' };
@@ -9,5 +10,5 @@ const SECOND: Record<string, string> = { free: 'takeOff', place: 'seat' };
 export function oneMoveWith(steps: RunStep[], now: RunStep): RunStep | null {
   const next = steps.slice(steps.indexOf(now) + 1).find((step) => step.state === 'open' || step.state === 'waiting');
   const wanted = SECOND[now.step.type];
-  return wanted && next?.key === now.key.replace(`${now.step.type}:`, `${wanted}:`) ? next : null;
+  return wanted && next?.key === stepKey({ ...now.step, type: wanted }) ? next : null;
 }

@@ -1,3 +1,5 @@
+import { readStepKey } from '../graph';
+import { readItemKey } from '../procedure';
 import type { RunEvent } from './events';
 import type { RunState } from './fold';
 
@@ -49,7 +51,7 @@ function onDoorOf(own: RunEvent | undefined): (event: RunEvent) => boolean {
 /** The procedure an event is about; null for the vehicle as a whole. */
 function doorOf(event: RunEvent): string | null {
   if (event.type === 'extra') return event.procedure;
-  const about =
-    'action' in event ? event.action : 'gate' in event ? event.gate : 'item' in event ? event.item : undefined;
-  return /([^:/]+)\//.exec(about ?? '')?.[1] ?? null;
+  if ('action' in event) return readStepKey(event.action)?.procedure ?? null;
+  if ('gate' in event) return readStepKey(event.gate)?.procedure ?? null;
+  return 'item' in event && event.item ? (readItemKey(event.item)?.procedure ?? null) : null;
 }

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { demoProcedure } from '@tests/support/demo';
 import { runPlanFor, stamp } from '@tests/support/run';
+import type { ProcedureDocument } from '../procedure';
 import { activeSeconds } from './active-time';
 import type { RunEvent, RunFact } from './events';
 import { foldRun } from './fold';
@@ -28,6 +29,31 @@ describe('what is next', () => {
     expect(view([...upTo, done(key('release', 'c1'), 4), done(key('release', 'c1'), 5)]).now?.key).not.toBe(
       key('release', 'c1'),
     );
+  });
+
+  it('waits for the way in that was taken, not for another that is done later anyway', () => {
+    const base = demoProcedure('kite-rear-door');
+    const part = (id: string, behind?: string[]) => ({
+      id,
+      kind: 'cover',
+      motions: ['pull'],
+      ...(behind && { behind }),
+    });
+    const document: ProcedureDocument = {
+      ...base,
+      parts: [part('cap'), part('panel'), part('pocket', ['panel:free'])],
+      fasteners: [{ id: 's', holds: 'panel', kind: 'screw', drive: 'T20' }],
+      links: [],
+      routes: [{ of: 's', anyOf: [['cap'], ['pocket:free']] }],
+      before: [],
+      recordedOrder: [],
+    };
+    const both = runPlanFor(document, ['panel', 'pocket'], { windows: 'power' });
+    expect(both.waysTaken).toEqual({ 'kite-rear-door/s': 0 });
+    const upTo = both.removal.slice(0, both.removal.indexOf(key('release', 's'))).map((action) => done(action));
+    expect(upTo).toHaveLength(2);
+    const { now } = viewRun(graphOf(both), both, foldRun(stamp([{ type: 'started' }, ...upTo])));
+    expect(now?.key).toBe(key('release', 's'));
   });
 
   it('goes round a step that was skipped with a reason', () => {

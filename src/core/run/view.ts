@@ -1,8 +1,8 @@
-import { gateWords, instructionFor } from '../wording';
-import { planRefit, type RefitStep } from '../refit';
-import type { ActionGraph, Action } from '../graph';
-import { countOf } from '../procedure';
-import { doneCount, hasFailedTest, type RunState } from './fold';
+import { gateWords, instructionFor, type RefitStep, wordRefit } from '../wording';
+import { planRefit } from '../refit';
+import { findAction, type ActionGraph, type Action } from '../graph';
+import { countOf, itemKey, readItemKey } from '../procedure';
+import { doneCount, hasFailedTest, isDone, type RunState } from './fold';
 import { isBalanced, ledgerOf, type LedgerRow } from './ledger';
 import { costsOf, type RunPlan } from '../plan';
 
@@ -72,11 +72,11 @@ function totalOf(graph: ActionGraph, step: { procedure: string | null; item: str
 function removalSteps(graph: ActionGraph, plan: RunPlan, state: RunState): RunStep[] {
   const planned = new Set(plan.removal);
   const extra = [...state.done.keys()].filter(
-    (key) => graph.idOf.has(key) && !planned.has(key) && graph.nodes[graph.idOf.get(key)!].action,
+    (key) => !planned.has(key) && findAction(graph, key),
   );
   const keys = [...plan.removal, ...extra];
   const isDone = (key: string) => {
-    const action = graph.nodes[graph.idOf.get(key)!].action!;
+    const action = findAction(graph, key)!;
     const total = totalOf(graph, action);
     return doneCount(state.done.get(key), total) >= total;
   };
@@ -84,42 +84,25 @@ function removalSteps(graph: ActionGraph, plan: RunPlan, state: RunState): RunSt
   return keys
     .filter((key) => graph.idOf.has(key))
     .map((key) => {
-      const action = graph.nodes[graph.idOf.get(key)!].action!;
+      const action = findAction(graph, key)!;
       const total = totalOf(graph, action);
       const done = doneCount(state.done.get(key), total);
-      const waits = waitsFor(graph, planned, graph.idOf.get(key)!).some((need) => !settled(need));
+      const waits = (plan.waitsFor[key] ?? []).some((need) => graph.idOf.has(need) && !settled(need));
       const status = done >= total ? 'done' : state.skipped.has(key) ? 'skipped' : waits ? 'waiting' : 'open';
       return { key, step: action, total, done, state: status };
     });
-}
-
-/** The planned actions a node needs, looking through nodes that are no actions or not planned. */
-function waitsFor(graph: ActionGraph, planned: ReadonlySet<string>, start: number): string[] {
-  const found = new Set<string>();
-  const seen = new Set([start]);
-  for (const id of seen) {
-    for (const need of [...graph.nodes[id].needs, ...(graph.nodes[id].anyOf ?? []).flat()]) {
-      const { key, action } = graph.nodes[need];
-      if (action && planned.has(key)) found.add(key);
-      else if (!action) seen.add(need);
-    }
-  }
-  return [...found];
 }
 
 /** The last refit planned for each graph: what was removed rarely changes between two looks. */
 const lastRefit = new WeakMap<ActionGraph, { of: string; steps: RefitStep[] }>();
 
 function plannedRefit(graph: ActionGraph, plan: RunPlan, state: RunState): RefitStep[] {
-  const doneKeys = [...state.done.keys()].filter((key) => graph.nodes[graph.idOf.get(key) ?? -1]?.action);
+  const doneKeys = [...state.done.keys()].filter((key) => findAction(graph, key));
   const of = doneKeys.join('\n');
   const last = lastRefit.get(graph);
   if (last?.of === of) return last.steps;
-  const steps = planRefit(
-    graph,
-    doneKeys.map((key) => graph.idOf.get(key)!),
-    costsOf(plan),
-  );
+  const done = doneKeys.map((key) => graph.idOf.get(key)!);
+  const steps = wordRefit(graph, planRefit(graph, done, costsOf(plan)));
   lastRefit.set(graph, { of, steps });
   return steps;
 }
@@ -128,7 +111,7 @@ function refitSteps(graph: ActionGraph, plan: RunPlan, state: RunState, ledger: 
   const steps = plannedRefit(graph, plan, state);
   const rows = new Map(ledger.map((row) => [row.item, row]));
   return steps.map((step) => {
-    const item = `${step.procedure}/${step.item}`;
+    const item = itemKey(step);
     step.bin = plan.bins[item] ?? null;
     const total = rows.get(item) && ['start', 'tighten', 'fit'].includes(step.type) ? rows.get(item)!.out : 1;
     const passed = step.gate ? gateState(step, state, rows) : doneCount(state.done.get(step.key), total) >= total;
@@ -153,8 +136,9 @@ function gateState(step: RefitStep, state: RunState, rows: Map<string, LedgerRow
     .every((item) => {
       const row = rows.get(item);
       if (row) return isBalanced(row);
-      const undone = state.done.has(`undo:${item}`) && !state.done.has(`join:${item}`);
-      const unseated = state.done.has(`free:${item}`) && !state.done.has(`seat:${item}`);
+      const ref = readItemKey(item)!;
+      const undone = isDone(state, 'undo', ref) && !isDone(state, 'join', ref);
+      const unseated = isDone(state, 'free', ref) && !isDone(state, 'seat', ref);
       return !undone && !unseated;
     });
 }

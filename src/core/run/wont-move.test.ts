@@ -17,7 +17,7 @@ const plan = runPlanFor(document, ['woofer'], { windows: 'power' });
 const key = (id: string) => `kite-rear-door/${id}`;
 const ask = (facts: RunFact[], point: Point | null = null, changed: Partial<RunPlan> = {}, part = 'card') => {
   const run = { ...plan, ...changed };
-  return wontMove(graphOf(run), run, foldRun(stamp(facts)), key(part), point);
+  return wontMove(graphOf(run), run, foldRun(stamp(facts)), { procedure: document.id, item: part }, point);
 };
 const before = (action: string): RunFact[] =>
   plan.removal.slice(0, plan.removal.indexOf(action)).map((one) => ({ type: 'done', action: one }));
@@ -55,7 +55,7 @@ describe('a part that will not move', () => {
   it('may be held by what other variants have', () => {
     const lumen = demoProcedure('lumen-front-door');
     const kite = runPlanFor(document, ['woofer'], { windows: 'crank' });
-    const suspects = wontMove(graphOf(kite), kite, foldRun([]), key('card'), null);
+    const suspects = wontMove(graphOf(kite), kite, foldRun([]), { procedure: document.id, item: 'card' }, null);
     expect(suspects.find((one) => one.culprit === key('s2'))).toMatchObject({ cause: 'other-variant' });
     const elsewhere = elsewhereFor(
       document,

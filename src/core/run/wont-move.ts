@@ -1,18 +1,20 @@
-import { fastenerKindOrGuess, findMotion } from '../hardware';
+import { fastenerKindOf, findMotion } from '../hardware';
 import {
   countedWords,
   countOf,
   heldParts,
+  itemKey,
   itemWords,
-  parseReference,
+  ownCovers,
   placeOf,
   type ItemIndex,
+  type ItemRef,
   type Point,
 } from '../procedure';
 import { capital } from '../text';
 import type { ActionGraph } from '../graph';
 import type { StuckCause } from './events';
-import { doneCount, type RunState } from './fold';
+import { doneCount, isDone, progressOf, type RunState } from './fold';
 import type { RunPlan } from '../plan';
 
 /** One thing that may still hold a part, with how likely it is among all that were thought of. */
@@ -66,10 +68,10 @@ export function wontMove(
   graph: ActionGraph,
   plan: RunPlan,
   state: RunState,
-  part: string,
+  { procedure, item: id }: ItemRef,
   point: Point | null,
 ): Suspect[] {
-  const [procedure, id] = [part.slice(0, part.indexOf('/')), part.slice(part.indexOf('/') + 1)];
+  const part = itemKey({ procedure, item: id });
   const index = graph.indexes.get(procedure);
   if (!index?.parts.has(id)) return [];
   const site: Site = { graph, plan, state, procedure, id, index, point };
@@ -123,15 +125,13 @@ function fastenerGuesses({ graph, state, procedure, id, index, point }: Site): G
     .filter((fastener) => heldParts(fastener).includes(id))
     .map((fastener): Guess => {
       const total = countOf(fastener);
-      const out = doneCount(state.done.get(`release:${procedure}/${fastener.id}`), total);
-      const covers = (fastener.behind ?? [])
-        .map((text) => parseReference(text)?.item)
-        .filter((item): item is string => !!item && index.parts.has(item) && presence.get(item) !== 'absent');
+      const out = doneCount(progressOf(state, 'release', { procedure, item: fastener.id }), total);
+      const covers = ownCovers(index, fastener.id).filter((item) => presence.get(item) !== 'absent');
       const where = covers.length
         ? `behind the ${covers.map((item) => itemWords(index, item)).join(' and the ')}`
         : 'in sight';
       const guess = {
-        culprit: `${procedure}/${fastener.id}`,
+        culprit: itemKey({ procedure, item: fastener.id }),
         at: nearestPiece(index, fastener.id, point),
         words: capital(countedWords(index, fastener.id, graph.catalogue)),
       };
@@ -158,8 +158,7 @@ function fastenerGuesses({ graph, state, procedure, id, index, point }: Site): G
           prior: PRIOR.partly,
           reason: `only ${out} ${out === 1 ? 'is' : 'are'} out`,
         };
-      const motionOnly =
-        fastenerKindOrGuess(graph.catalogue, fastener.kind, fastener.drive !== undefined).release === 'pulled';
+      const motionOnly = fastenerKindOf(graph.catalogue, fastener).release === 'pulled';
       return {
         ...left,
         prior: covers.length ? PRIOR.hidden : motionOnly ? PRIOR.open / 2 : PRIOR.open,
@@ -170,18 +169,18 @@ function fastenerGuesses({ graph, state, procedure, id, index, point }: Site): G
 
 function linkGuesses({ graph, state, procedure, id, index }: Site): Guess[] {
   const carried = new Set([id, ...[...index.parts.values()].filter((part) => part.on === id).map((part) => part.id)]);
-  const free = state.done.has(`free:${procedure}/${id}`);
+  const free = isDone(state, 'free', { procedure, item: id });
   return [...index.links.values()]
     .filter(
       (link) =>
         link.joins.some((end) => carried.has(end)) &&
         link.joins.some((end) => !carried.has(end)) &&
         graph.presence.get(procedure)!.of.get(link.id) !== 'absent' &&
-        !state.done.has(`undo:${procedure}/${link.id}`),
+        !isDone(state, 'undo', { procedure, item: link.id }),
     )
     .map((link): Guess => ({
       cause: 'still-joined',
-      culprit: `${procedure}/${link.id}`,
+      culprit: itemKey({ procedure, item: link.id }),
       words: capital(countedWords(index, link.id, graph.catalogue)),
       at: placeOf(index, link.id),
       reason: free ? 'the part swings, but this still ties it' : 'still joined behind it: do not pull against it',
@@ -189,32 +188,24 @@ function linkGuesses({ graph, state, procedure, id, index }: Site): Guess[] {
     }));
 }
 
-/** Parts that lie over this one and are still on. */
-function behindGuesses({ graph, state, procedure, id, index }: Site): Guess[] {
-  return (index.parts.get(id)?.behind ?? []).flatMap((text): Guess[] => {
-    const reference = parseReference(text);
-    if (
-      !reference ||
-      !index.parts.has(reference.item) ||
-      graph.presence.get(procedure)!.of.get(reference.item) === 'absent'
-    )
-      return [];
-    if (
-      state.done.has(`takeOff:${procedure}/${reference.item}`) ||
-      state.done.has(`free:${procedure}/${reference.item}`)
-    )
-      return [];
-    return [
-      {
-        cause: 'not-released',
-        culprit: `${procedure}/${reference.item}`,
-        words: capital(itemWords(index, reference.item)),
-        reason: 'still on, and it lies over this part',
-        at: placeOf(index, reference.item),
-        prior: PRIOR.hidden,
-      },
-    ];
-  });
+/** Parts that lie over this one, by the way in that was planned, and are still on. */
+function behindGuesses({ graph, plan, state, procedure, id, index }: Site): Guess[] {
+  const presence = graph.presence.get(procedure)!.of;
+  const isStillOn = (item: string) =>
+    presence.get(item) !== 'absent' &&
+    !isDone(state, 'takeOff', { procedure, item }) &&
+    !isDone(state, 'free', { procedure, item });
+  const way = plan.waysTaken[itemKey({ procedure, item: id })];
+  return ownCovers(index, id, way)
+    .filter(isStillOn)
+    .map((item) => ({
+      cause: 'not-released',
+      culprit: itemKey({ procedure, item }),
+      words: capital(itemWords(index, item)),
+      reason: 'still on, and it lies over this part',
+      at: placeOf(index, item),
+      prior: PRIOR.hidden,
+    }));
 }
 
 function motionGuesses({ graph, index, id }: Site): Guess[] {

@@ -34,7 +34,7 @@ describe('routes', () => {
     });
     expect(routesTaken[0].instead!.actions).toBe(other.removal.length);
     expect(routesTaken[0].words).toBe(
-      `By way of the speaker grille: ${removal.length} actions instead of ${other.removal.length}.`,
+      `Through the speaker grille: ${removal.length} actions instead of ${other.removal.length}.`,
     );
   });
 
@@ -42,6 +42,15 @@ describe('routes', () => {
     const { routesTaken, removal } = good(plan(GRILLE, ['woofer', 'card', 'shield']));
     expect(routesTaken[0].taken).toEqual(['takeOff:kite-rear-door/card', 'free:kite-rear-door/shield']);
     expect(removal.some((action) => action.item === 'grille')).toBe(false);
+  });
+
+  it('that a rule makes useless are left for another, though it costs more', () => {
+    const rule = { before: [{ first: 'woofer', then: 'grille', why: 'the grille carries the speaker’s screws' }] };
+    const { routesTaken, removal } = good(plan({ ...GRILLE, ...rule }, ['woofer']));
+    expect(routesTaken[0].taken).toEqual(['takeOff:kite-rear-door/card', 'free:kite-rear-door/shield']);
+    expect(removal.some((action) => action.item === 'grille')).toBe(false);
+    const only = plan({ ...GRILLE, ...rule, routes: [{ of: 'woofer', anyOf: [['grille']] }] }, ['woofer']);
+    expect(only.ok ? null : only.problems[0].code).toBe('loop');
   });
 
   it('that lead in a circle are named, not followed', () => {
@@ -70,7 +79,7 @@ describe('what stays', () => {
     const why = (result: PlanResult, item: string) => good(result).stays.find((one) => one.item === item)?.why;
     expect(why(plan({}, ['sail']), 'woofer')).toBe('Door speaker stays: nothing you asked for is behind it.');
     expect(why(plan(GRILLE, ['woofer']), 'card')).toMatch(
-      /^Door card stays: the other way takes \d+ actions, this one \d+\.$/,
+      /^Door card stays: that way takes \d+ actions, the one taken \d+\.$/,
     );
     expect(why(plan({}, ['card']), 'crank')).toBe('Window crank: not on this vehicle.');
     const lumen = makePlan({

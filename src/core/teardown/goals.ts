@@ -21,3 +21,9 @@ export function parseGoal(text: string): Goal | null {
   if (verb !== 'reach-state' && reference.state) return null;
   return { text: text.trim(), verb, ...reference };
 }
+
+/** A goal as `parseGoal` reads it back: "expose kite-rear-door/s1", "kite-rear-door/card:free". */
+export function goalText({ verb, procedure, item, state }: Omit<Goal, 'text'>): string {
+  const name = `${procedure === null ? '' : `${procedure}/`}${item}`;
+  return verb === 'reach-state' ? `${name}${state ? `:${state}` : ''}` : `${verb} ${name}`;
+}

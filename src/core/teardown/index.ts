@@ -1,4 +1,5 @@
-export { type RouteTaken, type Staying, keepConflicts, routesTaken, staying } from './explain';
+export { keepConflicts, type RouteChoice, routeChoices, staying, type StayingPart, type WayCost } from './explain';
+export { goalText, parseGoal } from './goals';
 export { type LeastTeardown, leastTeardown } from './least-teardown';
-export { reasonChains, whyChain } from './why';
-export { resolveGoals } from './resolve-goals';
+export { type GoalProblem, resolveGoals } from './resolve-goals';
+export { chainFrom, reasonChains } from './why';

@@ -29,7 +29,7 @@ function bruteForce(graph: ActionGraph, goal: number): number {
       for (const next of [...node.needs, ...node.pulls, ...(node.anyOf ? node.anyOf[chosen.get(id)!] : [])])
         need.add(next);
     }
-    if (carryOut(graph, need).done.size < need.size) return;
+    if (carryOut(graph, need, { rules: true }).done.size < need.size) return;
     best = Math.min(
       best,
       [...need].reduce((sum, id) => sum + (graph.nodes[id].action?.ms ?? 0), 0),

@@ -37,7 +37,7 @@ export function leastTeardown(
   if (blocked(start, banned)) return { stuck: [] };
   // Almost always the cheapest choice can be carried out, and then nothing cheaper exists.
   const cheapest = cheapestWays(graph, start.chosen, banned, shouldStop);
-  const carried = cheapest && carryOut(graph, cheapest);
+  const carried = cheapest && carryOut(graph, cheapest, { rules: true });
   if (cheapest && carried!.done.size === cheapest.size) {
     const costMs = [...cheapest].reduce((sum, id) => sum + (graph.nodes[id].action?.ms ?? 0), 0);
     return { chosen: cheapest, taken: carried!.taken, costMs, proved: true };
@@ -53,7 +53,7 @@ function stuckForGood(graph: ActionGraph, goals: number[], banned: ReadonlySet<n
     const { needs, pulls, anyOf } = graph.nodes[id];
     for (const next of [...needs, ...pulls, ...(anyOf ?? []).flat()]) if (!banned.has(next)) everything.add(next);
   }
-  const { done } = carryOut(graph, everything);
+  const { done } = carryOut(graph, everything, { rules: false });
   return goals.every((goal) => done.has(goal)) ? [] : [...everything].filter((id) => !done.has(id));
 }
 
@@ -105,7 +105,7 @@ function search(
   };
 
   const leaf = (closure: Closure): void => {
-    const { done, taken } = carryOut(graph, closure.chosen);
+    const { done, taken } = carryOut(graph, closure.chosen, { rules: true });
     const stuck = [...closure.chosen].filter((id) => !done.has(id));
     if (stuck.length === 0) {
       best = { chosen: closure.chosen, taken, costMs: closure.costMs, proved: true };

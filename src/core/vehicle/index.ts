@@ -3,4 +3,4 @@ export { rankFor, verifyFor } from './relatives';
 export { type SearchQuery, parseSearch } from './search-query';
 export { type Side, oppositeSide, sideWords } from './sides';
 export { readVin } from './vin';
-export { ZONES, findZone, zoneName } from './zones';
+export { ZONES, findZone, isRearwards, zoneName } from './zones';

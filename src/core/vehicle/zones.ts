@@ -6,11 +6,15 @@ export interface Zone {
   sided: boolean;
   /** Zones of one group lie within reach of one place to stand: a door with its neighbours. */
   group: 'front' | 'rear' | 'dash' | 'roof' | 'load' | 'centre';
+  /** A door: glass, weep holes and a shield may be behind its panel. */
+  isDoor: boolean;
   /** Other words people use for it. */
   words: string[];
   /** Usual size of its map, mm. */
   map: { width: number; height: number };
 }
+
+const DOORS = new Set(['front-door', 'rear-door', 'sliding-door']);
 
 const zone = (
   code: string,
@@ -20,7 +24,7 @@ const zone = (
   width: number,
   height: number,
   words: string[] = [],
-): Zone => ({ code, name, sided, group, words, map: { width, height } });
+): Zone => ({ code, name, sided, group, isDoor: DOORS.has(code), words, map: { width, height } });
 
 /** The zones Pezzo knows. A document may name another; it is then shown as written. */
 export const ZONES: Zone[] = [
@@ -48,3 +52,6 @@ export const findZone = (code: string) => ZONES.find((entry) => entry.code === c
 
 /** A zone's name for people; an unknown code is read as words. */
 export const zoneName = (code: string) => findZone(code)?.name ?? code.replace(/-/g, ' ');
+
+/** Whether a zone's sound is where the fader is turned to the rear. */
+export const isRearwards = (code: string): boolean => ['rear', 'load'].includes(findZone(code)?.group ?? '');

@@ -1,7 +1,7 @@
 import { BASE_CATALOGUE, findPartKind } from '../hardware';
 import { indexItems, itemWords, presenceOf, type OptionValues, type ProcedureDocument } from '../procedure';
 import { capital } from '../text';
-import { zoneName, type Side } from '../vehicle';
+import { isRearwards, zoneName, type Side } from '../vehicle';
 
 /** One thing to try on the electrical check. `line` is its key: the same on arrival and when the vehicle is given back. */
 export interface CheckLine {
@@ -85,7 +85,7 @@ const ZONE_LINES: Record<string, [key: string, words: string][]> = {
 };
 
 const balance = (side: Side, zone: string) => {
-  const fader = /rear|shelf|load/.test(zone) ? 'fader rear' : 'fader front';
+  const fader = isRearwards(zone) ? 'fader rear' : 'fader front';
   return side === 'centre' ? fader : `balance ${side}, ${fader}`;
 };
 

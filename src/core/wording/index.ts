@@ -1,1 +1,5 @@
-export { type Instruction, gateWords, instructionFor } from './instructions';
+export { gateWords, type Instruction, instructionFor } from './instructions';
+export { goalProblemWords, loopWords } from './problems';
+export { nodeWords, whyWords } from './reasons';
+export { type RefitStep, wordRefit, type WordedCheck } from './refit';
+export { type RouteTaken, routeWords, type Staying, stayWords } from './routes';

@@ -128,7 +128,7 @@ describe('why', () => {
 
   it('tells why the battery goes off', () => {
     expect(step(lumen, 'batteryOff battery').why[0]).toContain(
-      "belongs to the airbags: battery off and the vehicle maker's wait come first",
+      "is part of the airbag system: battery off and the vehicle maker's wait come first",
     );
     const always = makePlan({
       documents: [KITE],

@@ -1,5 +1,5 @@
 import {
-  fastenerKindOrGuess,
+  fastenerKindOf,
   findMotion,
   linkKindOrGuess,
   parseDrive,
@@ -13,12 +13,14 @@ import {
   indexItems,
   type ItemIndex,
   itemWords,
-  parseReference,
+  itemKey,
+  ownCovers,
   type ProcedureDocument,
 } from '../procedure';
 import { capital, listed, sentence } from '../text';
 import type { Action } from '../graph';
-import type { RefitStep } from '../refit';
+import type { RefitType } from '../refit';
+import type { RefitStep } from './refit';
 
 /** What one step says at arm's length: verb, size plate, count, and the sentences under it. */
 export interface Instruction {
@@ -33,13 +35,14 @@ export interface Instruction {
   done: string;
 }
 
-type Step = Pick<Action, 'procedure' | 'item' | 'tool'> & { type: Action['type'] | RefitStep['type'] };
+type Step = Pick<Action, 'procedure' | 'item' | 'tool'> & { type: Action['type'] | RefitType };
 
-/** Puts one removal action or refit step into words. Throws nothing: an item that is gone is named by its id. */
+/** Puts one removal action or refit step into words; `waysTaken` says by which way items with several were reached. Throws nothing: an item that is gone is named by its id. */
 export function instructionFor(
   documents: ProcedureDocument[],
   step: Step,
   catalogue: Catalogue = BASE_CATALOGUE,
+  waysTaken: Readonly<Record<string, number>> = {},
 ): Instruction {
   const document = documents.find((one) => one.id === step.procedure);
   if (!document) return vehicleWords(step);
@@ -50,7 +53,7 @@ export function instructionFor(
     case 'start':
     case 'tighten':
     case 'fit':
-      return fastenerWords(index, step, catalogue);
+      return fastenerWords(index, step, catalogue, waysTaken[itemKey(step)]);
     case 'undo':
     case 'join':
       return linkWords(index, step, catalogue);
@@ -137,21 +140,15 @@ function vehicleWords(step: Step): Instruction {
   }
 }
 
-function behindLine(index: ItemIndex, behind: string[] | undefined, catalogue: Catalogue): string[] {
-  const covers = (behind ?? [])
-    .map((text) => parseReference(text)?.item)
-    .filter((item) => item && index.parts.has(item));
-  return covers.length
-    ? [
-        `Where the ${listed(covers.map((item) => itemWords(index, item!, catalogue)))} ${covers.length > 1 ? 'were' : 'was'}.`,
-      ]
-    : [];
+function behindLine(index: ItemIndex, id: string, way: number | undefined, catalogue: Catalogue): string[] {
+  const covers = ownCovers(index, id, way).map((item) => itemWords(index, item, catalogue));
+  return covers.length ? [`Where the ${listed(covers)} ${covers.length > 1 ? 'were' : 'was'}.`] : [];
 }
 
-function fastenerWords(index: ItemIndex, step: Step, catalogue: Catalogue): Instruction {
+function fastenerWords(index: ItemIndex, step: Step, catalogue: Catalogue, way?: number): Instruction {
   const fastener = index.fasteners.get(step.item);
   if (!fastener) return plain('Release', step.item, [], 'Done');
-  const kind = fastenerKindOrGuess(catalogue, fastener.kind, fastener.drive !== undefined);
+  const kind = fastenerKindOf(catalogue, fastener);
   const count = countOf(fastener);
   const plate = fastener.drive ? (parseDrive(fastener.drive)?.plate ?? fastener.drive) : null;
   const noun = fastener.name ? itemWords(index, step.item, catalogue) : count === 1 ? kind.name : kind.plural;
@@ -169,7 +166,7 @@ function fastenerWords(index: ItemIndex, step: Step, catalogue: Catalogue): Inst
     .join(', ');
   const lines = out
     ? [
-        ...behindLine(index, fastener.behind, catalogue),
+        ...behindLine(index, step.item, way, catalogue),
         `${count === 1 ? 'It holds' : 'They hold'} the ${held}.`,
         ...(depth ? [sentence(depth)] : []),
         ...(fastener.release ? [sentence(fastener.release)] : []),

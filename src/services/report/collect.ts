@@ -1,6 +1,6 @@
 import { gateWords } from '../../core/wording';
-import type { RefitStep } from '../../core/refit';
-import { itemWords } from '../../core/procedure';
+import type { RefitStep } from '../../core/wording';
+import { itemWords, readItemKey } from '../../core/procedure';
 import { sideWords } from '../../core/vehicle';
 import type { LaterLine, Report, RunReport } from '../../contracts/views';
 import { isBalanced, type RunEvent } from '../../core/run';
@@ -75,11 +75,14 @@ function runReport(run: RunRow, events: RunEvent[], name: (id: string) => string
       'gate' in step && step.gate ? [[key, gateWords(basis.plan.documents, step as RefitStep)] as const] : [],
     ),
   );
+  const lines = new Map(
+    view.refit.flatMap(({ step }) => ('checks' in step ? step.checks.map(({ id, text }) => [id, text] as const) : [])),
+  );
   const gateOf = (key: string) => gates.get(key) ?? key;
   const itemOf = (key: string | undefined) => {
-    const [procedure, item] = (key ?? '').split('/');
-    const index = basis.graph.indexes.get(procedure);
-    return index && item ? itemWords(index, item, basis.graph.catalogue) : '';
+    const ref = readItemKey(key ?? '');
+    const index = ref && basis.graph.indexes.get(ref.procedure);
+    return index ? itemWords(index, ref.item, basis.graph.catalogue) : '';
   };
   return {
     title: run.plan.documents.map((document) => `${document.title}, ${sideWords(document.side)}`).join(' + '),
@@ -88,7 +91,11 @@ function runReport(run: RunRow, events: RunEvent[], name: (id: string) => string
     startedAt: at('started'),
     finishedAt: at('finished'),
     fitted: run.plan.newParts.map((line) => ({ line, done: state.ticks.get(line) ?? false })),
-    tests: [...state.tests.values()].map(({ gate, check, result }) => ({ gate: gateOf(gate), check, result })),
+    tests: [...state.tests.values()].map(({ gate, check, result }) => ({
+      gate: gateOf(gate),
+      check: lines.get(check) ?? check,
+      result,
+    })),
     overridden: [...state.gates].flatMap(([key, { reason, person }]) =>
       reason ? [{ gate: gateOf(key), reason, by: name(person) }] : [],
     ),

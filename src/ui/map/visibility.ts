@@ -1,9 +1,8 @@
+import { BASE_CATALOGUE, findPartKind } from '@/core/hardware';
 import {
-  heldParts,
   indexItems,
+  isInSight,
   layersOf,
-  linkOwner,
-  parseReference,
   presenceOf,
   type ItemIndex,
   type OptionValues,
@@ -32,7 +31,7 @@ export function peeled(
   for (const part of document.parts) {
     if (
       appearance.get(part.id) === 'hidden' &&
-      coversOfItem(index, part.id).every((cover) => appearance.get(cover) === 'out' || onlyEdges(index, part.id, cover))
+      isInSight(index, part.id, (cover) => appearance.get(cover) === 'out' || onlyEdges(index, part.id, cover))
     )
       appearance.set(part.id, 'in');
   }
@@ -50,7 +49,7 @@ export function fromDone(
   const isOut = (id: string) => of.get(id) === 'absent' || isDone(id);
   const appearance = new Map<string, Appearance>();
   for (const item of [...document.parts, ...document.fasteners, ...document.links]) {
-    const covered = coversOfItem(index, item.id).some((part) => !isOut(part) && !onlyEdges(index, item.id, part));
+    const covered = !isInSight(index, item.id, (part) => isOut(part) || onlyEdges(index, item.id, part));
     appearance.set(
       item.id,
       of.get(item.id) === 'absent' ? 'hidden' : isOut(item.id) ? 'out' : covered ? 'hidden' : 'in',
@@ -60,9 +59,9 @@ export function fromDone(
 }
 
 /** True where the cover is a small trim over the edge of a panel: the panel is in sight all the same. */
-const onlyEdges = (index: ItemIndex, id: string, cover: string) =>
-  index.parts.get(id)?.kind === 'panel' &&
-  !['panel', 'shield', 'seat', 'carpet'].includes(index.parts.get(cover)?.kind ?? '');
+const onlyEdges = (index: ItemIndex, id: string, cover: string) => isLarge(index, id) && !isLarge(index, cover);
+const isLarge = (index: ItemIndex, id: string) =>
+  !!findPartKind(BASE_CATALOGUE, index.parts.get(id)?.kind ?? '')?.isLarge;
 
 /** Appearance without what this vehicle does not have. */
 export function withoutAbsent(
@@ -72,23 +71,6 @@ export function withoutAbsent(
 ): Map<string, Appearance> {
   const { of } = presenceOf(document, options);
   return new Map([...appearance].map(([id, look]) => [id, of.get(id) === 'absent' ? 'hidden' : look]));
-}
-
-/** The parts that must be lifted before an item can be seen. */
-function coversOfItem(index: ItemIndex, id: string): string[] {
-  const named = (behind: string[] | undefined) =>
-    (behind ?? []).map((text) => parseReference(text)?.item ?? '').filter((part) => index.parts.has(part));
-  const part = index.parts.get(id);
-  if (part) return named(part.behind);
-  const fastener = index.fasteners.get(id);
-  if (fastener)
-    return fastener.behind
-      ? named(fastener.behind)
-      : heldParts(fastener).flatMap((held) => named(index.parts.get(held)?.behind));
-  const link = index.links.get(id);
-  if (!link) return [];
-  const owner = linkOwner(link);
-  return link.behind ? named(link.behind) : owner ? [owner] : [];
 }
 
 /** Number of layers to peel: 0 is assembled, the highest is stripped. */

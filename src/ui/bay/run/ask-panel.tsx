@@ -1,6 +1,7 @@
 'use client';
+import { stepKey } from '@/core/graph';
 import { useState } from 'react';
-import { indexItems, itemWords } from '@/core/procedure';
+import { itemWords, readItemKey } from '@/core/procedure';
 import { RunFoot } from './foot';
 import type { Bay } from './bay';
 import { Stepper } from './stepper';
@@ -70,7 +71,9 @@ function CountAgain({ bay, item, max }: { bay: Bay; item: string; max: number })
       <button
         type="button"
         className="done-bar"
-        onClick={() => bay.handle.record({ type: 'counted', action: `release:${item}`, count })}
+        onClick={() =>
+          bay.handle.record({ type: 'counted', action: stepKey({ type: 'release', ...readItemKey(item)! }), count })
+        }
       >
         {count} {count === 1 ? 'is' : 'are'} out
       </button>
@@ -78,8 +81,8 @@ function CountAgain({ bay, item, max }: { bay: Bay; item: string; max: number })
   );
 }
 
-function itemNamed({ handle: { plan, graph } }: Bay, key: string): string {
-  const [procedure, item] = key.split('/');
-  const document = plan.documents.find((one) => one.id === procedure);
-  return document ? itemWords(indexItems(document), item, graph.catalogue) : key;
+function itemNamed({ handle: { graph } }: Bay, key: string): string {
+  const ref = readItemKey(key);
+  const index = ref && graph.indexes.get(ref.procedure);
+  return index ? itemWords(index, ref.item, graph.catalogue) : key;
 }

@@ -1,5 +1,5 @@
 import type { RunStart } from '@/contracts/views';
-import type { Point } from '@/core/procedure';
+import type { ItemRef, Point } from '@/core/procedure';
 import type { RunStep, Suspect } from '@/core/run';
 import type { RunHandle } from './use-run';
 
@@ -25,8 +25,8 @@ export interface Bay extends RunStart {
   stuckPart: string | null;
   setStuckPart: (part: string | null) => void;
   /** The item that differs, "procedure/item", tapped on the map; null for the step's own. */
-  differing: string | null;
-  setDiffering: (item: string | null) => void;
+  differing: ItemRef | null;
+  setDiffering: (item: ItemRef | null) => void;
   /** What may hold it, most likely first; empty while nothing is stuck. */
   suspects: Suspect[];
   nameOf: (person: string) => string;

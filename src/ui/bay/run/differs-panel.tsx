@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { countOf, itemWords } from '@/core/procedure';
+import { countOf, itemWords, itemKey } from '@/core/procedure';
 import { capital } from '@/core/text';
 import type { AsFoundChange } from '@/core/run';
 import { Chips } from '../../design/chips';
@@ -18,7 +18,7 @@ export function DiffersPanel({ bay }: { bay: Bay }) {
     handle: { graph, record },
     now,
   } = bay;
-  const [procedure, item] = bay.differing?.split('/') ?? [now?.step.procedure ?? '', now?.step.item ?? ''];
+  const { procedure, item } = bay.differing ?? { procedure: now?.step.procedure ?? '', item: now?.step.item ?? '' };
   const index = graph.indexes.get(procedure);
   const fastener = index?.fasteners.get(item);
   const [way, setWay] = useState<Way | null>(fastener ? null : 'state');
@@ -30,7 +30,7 @@ export function DiffersPanel({ bay }: { bay: Bay }) {
   const name = itemWords(index, item, graph.catalogue);
   const found = describe(way, { missing, drive, kind, state, name });
   const keep = (tell: boolean) => {
-    const key = `${procedure}/${item}`;
+    const key = itemKey({ procedure, item });
     record(
       { type: 'asFound', item: key, ...found! },
       ...(tell ? [{ type: 'finding' as const, item: key, text: found!.difference }] : []),

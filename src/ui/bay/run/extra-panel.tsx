@@ -1,7 +1,8 @@
 'use client';
+import { stepKey } from '@/core/graph';
 import { useState } from 'react';
 import { v4 as uuid } from 'uuid';
-import { itemWords } from '@/core/procedure';
+import { itemWords, itemKey } from '@/core/procedure';
 import { extraId, partOfStep } from '@/core/run';
 import { Chips } from '../../design/chips';
 import { SheetFoot } from './foot';
@@ -38,9 +39,15 @@ export function ExtraPanel({ bay }: { bay: Bay }) {
         ...(turned ? { drive: drive! } : {}),
         ...(point ? { point } : {}),
       },
-      { type: 'stuck', item: `${procedure}/${holds}`, cause: 'unrecorded', words, ...(point ? { point } : {}) },
-      { type: 'done', action: `release:${procedure}/${extraId(id)}` },
-      { type: 'finding', item: `${procedure}/${holds}`, text: `Found ${words}.` },
+      {
+        type: 'stuck',
+        item: itemKey({ procedure, item: holds }),
+        cause: 'unrecorded',
+        words,
+        ...(point ? { point } : {}),
+      },
+      { type: 'done', action: stepKey({ type: 'release', procedure, item: extraId(id) }) },
+      { type: 'finding', item: itemKey({ procedure, item: holds }), text: `Found ${words}.` },
     );
     bay.show('step');
   };

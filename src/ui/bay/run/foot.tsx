@@ -1,11 +1,12 @@
 'use client';
+import { itemKey } from '@/core/procedure';
 import { PhotoButton } from '../log';
 import type { Bay } from './bay';
 
 /** The buttons that are always in the same place. */
 export function RunFoot({ bay }: { bay: Bay }) {
   const { handle, now, sheet, show, job } = bay;
-  const item = now?.step.procedure ? `${now.step.procedure}/${now.step.item}` : undefined;
+  const item = now?.step.procedure ? itemKey(now.step) : undefined;
   const atStep = handle.state.phase === 'remove' && !!now?.step.procedure;
   return (
     <div className="run-foot">

@@ -1,6 +1,6 @@
 'use client';
 import { gateWords } from '@/core/wording';
-import type { RefitStep } from '@/core/refit';
+import type { RefitStep } from '@/core/wording';
 import type { Bay } from './bay';
 import { ZoneNow } from './zone-now';
 

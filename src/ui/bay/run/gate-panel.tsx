@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
-import type { RefitStep } from '@/core/refit';
-import { countedWords } from '@/core/procedure';
+import type { RefitStep } from '@/core/wording';
+import { countedWords, readItemKey } from '@/core/procedure';
 import { shortBy } from '@/core/run';
 import { RunFoot } from './foot';
 import { GateHead } from './gate-head';
@@ -19,12 +19,12 @@ export function GatePanel({ bay, step }: { bay: Bay; step: RefitStep }) {
   const [asking, setAsking] = useState(false);
   const items = new Set(step.checks.flatMap((check) => check.items));
   const short = view.ledger.filter((row) => items.has(row.item) && shortBy(row) > 0);
-  const all = step.checks.every((check) => ticked.has(check.text));
+  const all = step.checks.every((check) => ticked.has(check.id));
   const inside = step.gate === 'closing-in' ? fallenInside(bay, step) : [];
-  const toggle = (text: string) =>
+  const toggle = (id: string) =>
     setTicked((now) => {
       const next = new Set(now);
-      if (!next.delete(text)) next.add(text);
+      if (!next.delete(id)) next.add(id);
       return next;
     });
   return (
@@ -34,15 +34,15 @@ export function GatePanel({ bay, step }: { bay: Bay; step: RefitStep }) {
         <div className="mt-2">
           {step.checks.map((check) => (
             <button
-              key={check.text}
+              key={check.id}
               type="button"
               role="checkbox"
               className="check-line"
-              aria-checked={ticked.has(check.text)}
-              onClick={() => toggle(check.text)}
+              aria-checked={ticked.has(check.id)}
+              onClick={() => toggle(check.id)}
             >
               <span className="box" aria-hidden="true">
-                {ticked.has(check.text) ? '✓' : ''}
+                {ticked.has(check.id) ? '✓' : ''}
               </span>
               {check.text}
             </button>
@@ -88,10 +88,10 @@ function fallenInside(
   step: RefitStep,
 ): { item: string; words: string; count: number }[] {
   return [...state.pieces]
-    .filter(([item, pieces]) => pieces.inside > 0 && item.startsWith(`${step.procedure}/`))
+    .filter(([item, pieces]) => pieces.inside > 0 && readItemKey(item)?.procedure === step.procedure)
     .map(([item, pieces]) => ({
       item,
       count: pieces.inside,
-      words: countedWords(graph.indexes.get(step.procedure!)!, item.slice(item.indexOf('/') + 1), graph.catalogue),
+      words: countedWords(graph.indexes.get(step.procedure!)!, readItemKey(item)!.item, graph.catalogue),
     }));
 }

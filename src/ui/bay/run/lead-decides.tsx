@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import type { RefitStep } from '@/core/refit';
+import type { RefitStep } from '@/core/wording';
 import { send, troubleWords } from '../../../device/http';
 import { Chips } from '../../design/chips';
 import { Trouble } from '../../design/trouble';

@@ -1,4 +1,5 @@
 'use client';
+import { itemKey } from '@/core/procedure';
 import { useState } from 'react';
 import { instructionFor } from '@/core/wording';
 import { useScheme } from '../../design/use-scheme';
@@ -106,7 +107,7 @@ function NoteLine({ bay }: { bay: Bay }) {
     bay.handle.record({
       type: 'note',
       text: text.trim(),
-      ...(step?.procedure ? { item: `${step.procedure}/${step.item}` } : {}),
+      ...(step?.procedure ? { item: itemKey(step) } : {}),
     });
     setText('');
     bay.show('step');

@@ -2,7 +2,7 @@
 import { toolFor } from '@/core/hardware';
 import { instructionFor } from '@/core/wording';
 import type { Action } from '@/core/graph';
-import type { RefitStep } from '@/core/refit';
+import type { RefitStep } from '@/core/wording';
 import type { ProcedureDocument } from '@/core/procedure';
 import type { RunStep } from '@/core/run';
 import { useCatalogue } from '../../design/catalogue';

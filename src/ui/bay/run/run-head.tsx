@@ -1,6 +1,6 @@
 'use client';
 import Link from 'next/link';
-import type { RefitStep } from '@/core/refit';
+import type { RefitStep } from '@/core/wording';
 import type { Action } from '@/core/graph';
 import { currentSteps, isOver, timeLeft, type RunStep } from '@/core/run';
 import { ChangePerson, SavedWords } from '../log';

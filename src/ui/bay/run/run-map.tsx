@@ -1,7 +1,7 @@
 'use client';
 import { useMemo, useRef, type PointerEvent } from 'react';
-import { countOf, parseReference, findItem, indexItems, itemWords, type ProcedureDocument } from '@/core/procedure';
-import { doneCount, type RunState } from '@/core/run';
+import { countOf, indexItems, itemKey, itemWords, ownCovers, type ProcedureDocument } from '@/core/procedure';
+import { doneCount, type RunState, isDone, progressOf } from '@/core/run';
 import { drawingOf, fromDone, PanelMap, toDrawing, toMap, type Drawing } from '../../map';
 import type { Bay } from './bay';
 import { shownSuspects } from './stuck-panel';
@@ -39,7 +39,7 @@ export function RunMap({ bay }: { bay: Bay }) {
     bay.setPoint(toMap(drawingOf(document), [at.x, at.y]));
   };
   const pick = (id: string) => {
-    if (sheet === 'differs') bay.setDiffering(`${document.id}/${id}`);
+    if (sheet === 'differs') bay.setDiffering({ procedure: document.id, item: id });
     else if (open.has(id)) bay.choose(open.get(id)!);
   };
   const picks = sheet === 'differs' || (sheet === 'step' && state.phase === 'remove');
@@ -52,10 +52,14 @@ export function RunMap({ bay }: { bay: Bay }) {
         now={now}
         open={state.phase === 'remove' ? new Set([...open.keys()].filter((id) => id !== now)) : undefined}
         zoomTo={isPanel || asksPlace || sheet === 'differs' ? null : now}
-        leader={asksPlace ? null : now && leaderWords(document, now)}
+        leader={
+          asksPlace
+            ? null
+            : now && leaderWords(document, now, plan.waysTaken[itemKey({ procedure: document.id, item: now })])
+        }
         onGround={asksPlace ? tapped : undefined}
         onSelect={picks ? pick : undefined}
-        selected={bay.differing?.split('/')[1]}
+        selected={bay.differing?.item}
       >
         {(drawing) =>
           asksPlace && (
@@ -109,12 +113,12 @@ function Resists({ drawing, at: [x, y] }: { drawing: Drawing; at: [number, numbe
 
 /** Whether an item is off the vehicle now: all of it taken out and not put back. */
 function isOut(state: RunState, document: ProcedureDocument, id: string): boolean {
-  const key = `${document.id}/${id}`;
-  const did = (type: string) => state.done.has(`${type}:${key}`);
+  const ref = { procedure: document.id, item: id };
+  const did = (type: string) => isDone(state, type, ref);
   const fastener = document.fasteners.find((one) => one.id === id);
   if (fastener)
     return (
-      doneCount(state.done.get(`release:${key}`), countOf(fastener)) >= countOf(fastener) &&
+      doneCount(progressOf(state, 'release', ref), countOf(fastener)) >= countOf(fastener) &&
       !did('start') &&
       !did('fit')
     );
@@ -122,11 +126,9 @@ function isOut(state: RunState, document: ProcedureDocument, id: string): boolea
 }
 
 /** Where a fastener or link hides; a part is named by the heading already. */
-function leaderWords(document: ProcedureDocument, id: string): string | null {
+function leaderWords(document: ProcedureDocument, id: string, way: number | undefined): string | null {
   const index = indexItems(document);
   if (index.parts.has(id)) return null;
-  const cover = findItem(index, id)
-    ?.behind?.map((text) => parseReference(text)?.item ?? '')
-    .find((item) => index.parts.has(item));
+  const [cover] = ownCovers(index, id, way);
   return cover ? `under the ${itemWords(index, cover)}` : itemWords(index, id);
 }

@@ -1,8 +1,8 @@
 'use client';
 import { useMemo, useState } from 'react';
 import type { RunStart } from '@/contracts/views';
-import type { RefitStep } from '@/core/refit';
-import type { Point } from '@/core/procedure';
+import type { RefitStep } from '@/core/wording';
+import { itemKey, type Point, type ItemRef } from '@/core/procedure';
 import { partOfStep, wontMove, type RunStep, type Suspect } from '@/core/run';
 import { CatalogueProvider } from '../../design/catalogue';
 import { useWakeLock } from '../../design/use-wake-lock';
@@ -33,7 +33,7 @@ export function Run({ start, me }: { start: RunStart; me: string }) {
   const [sheet, setSheet] = useState<Sheet>('step');
   const [point, setPoint] = useState<Point | null>(null);
   const [stuckPart, setStuckPart] = useState<string | null>(null);
-  const [differing, setDiffering] = useState<string | null>(null);
+  const [differing, setDiffering] = useState<ItemRef | null>(null);
   const { state, view } = handle;
   const now = nowOf(handle, chosen, zone);
   const suspects = useSuspects(handle, sheet === 'stuck' ? now : null, stuckPart, point);
@@ -92,7 +92,7 @@ function useSuspects(
   const procedure = now?.step.procedure ?? null;
   const part = stuckPart ?? (now && partOfStep(graph, procedure, now.step.item));
   return useMemo(
-    () => (procedure && part ? wontMove(graph, plan, state, `${procedure}/${part}`, point) : NO_SUSPECTS),
+    () => (procedure && part ? wontMove(graph, plan, state, { procedure, item: part }, point) : NO_SUSPECTS),
     [graph, plan, state, procedure, part, point],
   );
 }
@@ -113,7 +113,7 @@ function Panel({ bay }: { bay: Bay }) {
   if (state.paused) return <PausedPanel bay={bay} />;
   if (hasQuestions(bay.handle)) return <AskPanel bay={bay} />;
   if (sheet === 'stuck') return <StuckPanel bay={bay} />;
-  if (sheet === 'differs') return <DiffersPanel key={bay.differing} bay={bay} />;
+  if (sheet === 'differs') return <DiffersPanel key={bay.differing && itemKey(bay.differing)} bay={bay} />;
   if (sheet === 'extra') return <ExtraPanel bay={bay} />;
   if (sheet === 'more') return <MorePanel bay={bay} />;
   if (state.phase === 'fit' || !now) return <FitPanel bay={bay} />;

@@ -1,14 +1,15 @@
 'use client';
+import { itemKey } from '@/core/procedure';
 import { toolFor } from '@/core/hardware';
-import { fastenerKindOf, type RunStep } from '@/core/run';
+import { kindOfItem, type RunStep } from '@/core/run';
 import type { Bay } from './bay';
 
 /** Which bin, which tool, why. */
 export function Facts({ bay: { handle }, now, soundBack }: { bay: Bay; now: RunStep; soundBack: number | null }) {
   const { plan, graph } = handle;
   const { step } = now;
-  const bin = plan.bins[`${step.procedure}/${step.item}`];
-  const label = plan.taped?.[`${step.procedure}/${step.item}`];
+  const bin = plan.bins[itemKey(step)];
+  const label = plan.taped?.[itemKey(step)];
   const fastener = graph.indexes.get(step.procedure ?? '')?.fasteners.get(step.item);
   const kind = [fastener?.thread, fastener?.length && `${fastener.length} mm`].filter(Boolean).join(', ');
   const chain = plan.why[now.key] ?? [];
@@ -35,7 +36,7 @@ export function Facts({ bay: { handle }, now, soundBack }: { bay: Bay; now: RunS
               <>
                 tape it to its part: <strong>{label}</strong>
               </>
-            ) : fastenerKindOf(graph, step.procedure, step.item)!.destructive ? (
+            ) : kindOfItem(graph, step)!.destructive ? (
               'scrap, it comes back new'
             ) : (
               'stays on the part'

@@ -1,10 +1,11 @@
 'use client';
+import { itemKey } from '@/core/procedure';
 import { useRef, useState } from 'react';
 import { useDrag } from '@use-gesture/react';
 import { instructionFor, type Instruction } from '@/core/wording';
 import { stepCaution } from '@/core/layout';
 import type { Action } from '@/core/graph';
-import { fastenerKindOf, oneMoveWith, shortBy, soundPieces, type RunStep } from '@/core/run';
+import { kindOfItem, oneMoveWith, shortBy, soundPieces, type RunStep } from '@/core/run';
 import { RunFoot } from './foot';
 import { NextLine, OthersLine } from './next-line';
 import { NO_PIECES, PieceSteppers, pieceFacts } from './pieces';
@@ -27,10 +28,10 @@ export function StepPanel({ bay, now }: { bay: Bay; now: RunStep }) {
   const [pieces, setPieces] = useState({ ...NO_PIECES, out: left });
   const second = oneMoveWith(state.phase === 'refit' ? view.refit : view.removal, now);
   const words = inOneMove(
-    instructionFor(plan.documents, step, graph.catalogue),
+    instructionFor(plan.documents, step, graph.catalogue, plan.waysTaken),
     second && instructionFor(plan.documents, second.step, graph.catalogue),
   );
-  const item = `${step.procedure}/${step.item}`;
+  const item = itemKey(step);
   const row = view.ledger.find((one) => one.item === item);
   const isReturn = ['start', 'fit'].includes(step.type);
   const short = isReturn && row && !row.allNew ? shortBy(row) : 0;
@@ -86,7 +87,7 @@ export function StepPanel({ bay, now }: { bay: Bay; now: RunStep }) {
       {step.type === 'release' && (
         <PieceSteppers
           left={left}
-          scrap={!!fastenerKindOf(graph, step.procedure, step.item)?.destructive}
+          scrap={!!kindOfItem(graph, step)?.destructive}
           pieces={pieces}
           onChange={setPieces}
         />

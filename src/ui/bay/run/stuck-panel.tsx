@@ -1,8 +1,9 @@
 'use client';
+import { stepKey } from '@/core/graph';
 import { useMemo, useState } from 'react';
-import { itemWords } from '@/core/procedure';
+import { itemWords, itemKey } from '@/core/procedure';
 import { capital } from '@/core/text';
-import { partOfStep, type Suspect } from '@/core/run';
+import { partOfStep, type Suspect, isDone } from '@/core/run';
 import { Chips } from '../../design/chips';
 import { SheetFoot } from './foot';
 import type { Bay } from './bay';
@@ -30,7 +31,7 @@ export function StuckPanel({ bay }: { bay: Bay }) {
   const parts = useMemo(() => partsInQuestion(bay, procedure), [bay, procedure]);
   const part = bay.stuckPart ?? partOfStep(graph, procedure, now?.step.item ?? '') ?? parts[0] ?? '';
   const [found, setFound] = useState<Suspect | null>(null);
-  const item = `${procedure}/${part}`;
+  const item = itemKey({ procedure, item: part });
   const confirm = (suspect: Suspect) => {
     if (suspect.cause === 'unrecorded') return bay.show('extra');
     record({
@@ -90,8 +91,10 @@ function partsInQuestion(bay: Bay, procedure: string): string[] {
   const open = [...index.parts.keys()].filter(
     (id) =>
       presence.get(id) !== 'absent' &&
-      !state.done.has(`takeOff:${procedure}/${id}`) &&
-      bay.handle.view.removal.some((step) => step.key === `free:${procedure}/${id}` && step.state !== 'waiting'),
+      !isDone(state, 'takeOff', { procedure, item: id }) &&
+      bay.handle.view.removal.some(
+        (step) => step.key === stepKey({ type: 'free', procedure, item: id }) && step.state !== 'waiting',
+      ),
   );
   return [...new Set([...(own ? [own] : []), ...open])].slice(0, 5);
 }
@@ -99,7 +102,7 @@ function partsInQuestion(bay: Bay, procedure: string): string[] {
 function Found({ bay, item, part, suspect }: { bay: Bay; item: string; part: string; suspect: Suspect }) {
   const { record, view } = bay.handle;
   const [told, setTold] = useState(false);
-  const step = suspect.culprit && view.removal.find(({ key }) => key.endsWith(`:${suspect.culprit}`));
+  const step = suspect.culprit && view.removal.find((one) => itemKey(one.step) === suspect.culprit);
   const tell = () => {
     record({
       type: 'finding',

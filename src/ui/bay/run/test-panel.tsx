@@ -1,5 +1,5 @@
 'use client';
-import type { RefitStep } from '@/core/refit';
+import type { RefitStep, WordedCheck } from '@/core/wording';
 import { hasFailedTest, testResult, type TestResult } from '@/core/run';
 import { RunFoot } from './foot';
 import { GateHead } from './gate-head';
@@ -15,14 +15,14 @@ const RESULTS: [TestResult, string][] = [
 /** The test sheet before something closes: every function answered. A failed one keeps the gate shut until it is mended or a lead decides. */
 export function TestPanel({ bay, step }: { bay: Bay; step: RefitStep }) {
   const { plan, state, record } = bay.handle;
-  const resultOf = (text: string) => testResult(state, step.key, text);
+  const resultOf = (check: WordedCheck) => testResult(state, step.key, check);
   const failed = hasFailedTest(state, step.key);
-  const all = step.checks.every((check) => resultOf(check.text));
+  const all = step.checks.every((check) => resultOf(check));
   const document = plan.documents.find((one) => one.id === step.procedure);
   const faults = bay.faults.filter(
     ({ line }) => !document || line.startsWith(`${document.zone}.${document.side}/`) || line.startsWith('vehicle/'),
   );
-  const others = step.checks.filter((check) => !resultOf(check.text));
+  const others = step.checks.filter((check) => !resultOf(check));
   return (
     <section className="run-panel gate-panel" aria-live="polite">
       <div className="run-scroll" tabIndex={0}>
@@ -39,14 +39,14 @@ export function TestPanel({ bay, step }: { bay: Bay; step: RefitStep }) {
           </p>
         )}
         {step.checks.map((check) => (
-          <div key={check.text} className="test-line" role="group" aria-label={check.text}>
+          <div key={check.id} className="test-line" role="group" aria-label={check.text}>
             <span>{check.text}</span>
             <span className="answers">
               {RESULTS.map(([result, words]) => (
                 <button
                   key={result}
                   type="button"
-                  aria-pressed={resultOf(check.text) === result}
+                  aria-pressed={resultOf(check) === result}
                   className={result}
                   disabled={result === 'was-already-so' && faults.length === 0}
                   title={
@@ -54,7 +54,7 @@ export function TestPanel({ bay, step }: { bay: Bay; step: RefitStep }) {
                       ? 'Nothing was noted here at check-in'
                       : undefined
                   }
-                  onClick={() => record({ type: 'test', gate: step.key, check: check.text, result })}
+                  onClick={() => record({ type: 'test', gate: step.key, check: check.id, result })}
                 >
                   {words}
                 </button>
@@ -73,7 +73,7 @@ export function TestPanel({ bay, step }: { bay: Bay; step: RefitStep }) {
               ...others.map((check) => ({
                 type: 'test' as const,
                 gate: step.key,
-                check: check.text,
+                check: check.id,
                 result: 'pass' as const,
               })),
             )

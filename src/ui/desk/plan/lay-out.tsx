@@ -4,7 +4,7 @@ import type { PlanView } from '@/contracts/views';
 import { compareKit } from '@/core/layout';
 import type { Plan } from '@/core/plan';
 import { toolFor } from '@/core/hardware';
-import { countedWords, indexItems } from '@/core/procedure';
+import { countedWords, indexItems, readItemKey } from '@/core/procedure';
 import Link from 'next/link';
 import { Plate, useCatalogue } from '../../design';
 import { minutes } from './order';
@@ -162,8 +162,8 @@ function Spares({ plan, stock }: { plan: Plan; stock: Record<string, number> }) 
 function TrayPicture({ view, plan, trayBins, onTray }: LayOutProps) {
   const catalogue = useCatalogue();
   const wordsOf = (item: string) => {
-    const [procedure, id] = item.split('/');
-    return countedWords(indexItems(view.documents.find((one) => one.id === procedure)!), id, catalogue);
+    const ref = readItemKey(item)!;
+    return countedWords(indexItems(view.documents.find(({ id }) => id === ref.procedure)!), ref.item, catalogue);
   };
   const bins = Array.from({ length: trayBins }, (_, at) => plan.tray.find((bin) => bin.bin === at + 1));
   return (

@@ -4,7 +4,7 @@ import type { PlanView } from '@/contracts/views';
 import { toolFor } from '@/core/hardware';
 import { gateWords, instructionFor } from '@/core/wording';
 import type { Plan, PlannedAction } from '@/core/plan';
-import type { RefitStep } from '@/core/refit';
+import type { RefitStep } from '@/core/wording';
 import { zoneName } from '@/core/vehicle';
 import { Plate, useCatalogue } from '../../design';
 import type { Planning } from './use-plan';

@@ -1,3 +1,5 @@
+import { goalText, parseGoal } from '@/core/teardown';
+
 /** What a plan is asked for; the address says it all, so a plan can be linked to. */
 export interface Asked {
   procedures: string[];
@@ -20,21 +22,15 @@ export type Wish = 'out' | 'free' | 'reach' | 'keep';
 
 /** "kite-rear-door/card:free" → item and wish; null where the text is no goal the page can show. */
 export function readGoal(goal: string, onlyProcedure: string): { procedure: string; item: string; wish: Wish } | null {
-  const match = /^(?:(expose|keep) )?(?:([^/:\s]+)\/)?([^/:\s]+)(?::(free|off|released|undone))?$/.exec(goal);
-  if (!match) return null;
-  const wish: Wish =
-    match[1] === 'expose' ? 'reach' : match[1] === 'keep' ? 'keep' : match[4] === 'free' ? 'free' : 'out';
-  return { procedure: match[2] ?? onlyProcedure, item: match[3], wish };
+  const parsed = parseGoal(goal);
+  if (!parsed) return null;
+  const { verb, procedure, item, state } = parsed;
+  const wish = verb === 'expose' ? 'reach' : verb === 'keep' ? 'keep' : state === 'free' ? 'free' : 'out';
+  return { procedure: procedure ?? onlyProcedure, item, wish };
 }
 
+const VERBS = { out: 'reach-state', free: 'reach-state', reach: 'expose', keep: 'keep' } as const;
+
 /** The goal for a wish about an item, written as the planner reads it. */
-export function writeGoal(procedure: string, item: string, wish: Wish): string {
-  const name = `${procedure}/${item}`;
-  return wish === 'reach'
-    ? `expose ${name}`
-    : wish === 'keep'
-      ? `keep ${name}`
-      : wish === 'free'
-        ? `${name}:free`
-        : name;
-}
+export const writeGoal = (procedure: string, item: string, wish: Wish): string =>
+  goalText({ verb: VERBS[wish], procedure, item, state: wish === 'free' ? 'free' : null });

@@ -63,7 +63,7 @@ export function PlanPage({ view, asked: first, jobs, forJob, mayOpen }: PlanPage
       <Unverified view={view} />
       <OptionChoices options={view.options} chosen={asked.options} onChoose={(options) => ask({ options })} />
       {drawing && plan ? (
-        <WhyGraph view={view} plan={plan} options={asked.options} />
+        <WhyGraph view={view} plan={plan} />
       ) : (
         <div className="split">
           <div>

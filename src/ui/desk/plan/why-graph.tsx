@@ -3,10 +3,8 @@ import dagre from '@dagrejs/dagre';
 import { useMemo, useState } from 'react';
 import type { PlanView } from '@/contracts/views';
 import type { Catalogue } from '@/core/hardware';
-import { buildGraph, precedenceOf } from '@/core/graph';
 import { instructionFor } from '@/core/wording';
 import type { Plan } from '@/core/plan';
-import type { OptionValues } from '@/core/procedure';
 import { zoneName } from '@/core/vehicle';
 import { useCatalogue } from '../../design';
 
@@ -24,9 +22,9 @@ interface Drawn {
 }
 
 /** The plan's steps with what each waits for, laid out from left to right; a tap shows one step's reasons. */
-export function WhyGraph({ view, plan, options }: { view: PlanView; plan: Plan; options: OptionValues }) {
+export function WhyGraph({ view, plan }: { view: PlanView; plan: Plan }) {
   const catalogue = useCatalogue();
-  const drawn = useMemo(() => layOut(view, plan, options, catalogue), [view, plan, options, catalogue]);
+  const drawn = useMemo(() => layOut(view, plan, catalogue), [view, plan, catalogue]);
   const [selected, setSelected] = useState<string | null>(null);
   const [scale, setScale] = useState(() => Math.max(LEAST_SCALE, Math.min(1, FRAME_WIDTH / drawn.width)));
   const step = plan.removal.find((action) => action.key === selected);
@@ -128,38 +126,26 @@ function titleOf(view: PlanView, step: Plan['removal'][number], catalogue: Catal
   return [verb, count && count > 1 ? `${count} ×` : '', plate, thing].filter(Boolean).join(' ');
 }
 
-function layOut(view: PlanView, plan: Plan, options: OptionValues, catalogue: Catalogue): Drawn {
-  const steps = new Map(plan.removal.map((action, at) => [action.key, at]));
-  const source = buildGraph(view.documents, { options, catalogue });
-  const chosen = new Set(source.nodes.flatMap((node, id) => (!node.action || steps.has(node.key) ? [id] : [])));
-  const taken = new Map(
-    source.nodes.flatMap((node, id) => {
-      const way = node.anyOf?.findIndex((set) => set.every((need) => steps.has(source.nodes[need].key))) ?? -1;
-      return way >= 0 ? [[id, way] as const] : [];
-    }),
-  );
-  const { actions, before } = precedenceOf(source, chosen, taken);
+function layOut(view: PlanView, plan: Plan, catalogue: Catalogue): Drawn {
   const graph = new dagre.graphlib.Graph();
   graph.setGraph({ rankdir: 'LR', nodesep: 14, ranksep: 28, marginx: 12, marginy: 12 });
   graph.setDefaultEdgeLabel(() => ({}));
-  for (const id of actions) graph.setNode(source.nodes[id].key, { ...NODE });
-  before.forEach((list, to) =>
-    list.forEach((from) => graph.setEdge(source.nodes[actions[from]].key, source.nodes[actions[to]].key)),
-  );
+  for (const { key } of plan.removal) graph.setNode(key, { ...NODE });
+  plan.before.forEach((list, to) => {
+    for (const from of list) graph.setEdge(plan.removal[from].key, plan.removal[to].key);
+  });
   dagre.layout(graph);
   const { width = 0, height = 0 } = graph.graph();
-  const nodes = actions.map((id) => {
-    const { key } = source.nodes[id];
-    const step = plan.removal[steps.get(key)!];
-    const { x, y } = graph.node(key);
+  const nodes = plan.removal.map((step, at) => {
+    const { x, y } = graph.node(step.key);
     const document = view.documents.find((one) => one.id === step.procedure);
     const under = [
-      `step ${steps.get(key)! + 1}`,
+      `step ${at + 1}`,
       view.documents.length > 1 && document && `${zoneName(document.zone)}, ${document.side}`,
     ]
       .filter(Boolean)
       .join(' · ');
-    return { key, x, y, title: titleOf(view, step, catalogue), under, look: LOOKS[step.type] ?? 'vehicle' };
+    return { key: step.key, x, y, title: titleOf(view, step, catalogue), under, look: LOOKS[step.type] ?? 'vehicle' };
   });
   const edges = graph.edges().map(({ v, w }) => ({ from: v, to: w, points: graph.edge({ v, w }).points }));
   return { width, height, nodes, edges };

@@ -1,3 +1,4 @@
+import { readItemKey } from '@/core/procedure';
 import Link from 'next/link';
 import type { FindingView } from '@/contracts/views';
 
@@ -18,7 +19,7 @@ export function FromTheBay({
       <ul className="rows">
         {findings.map(({ event, item, text, person, at, jobNumber }) => (
           <li key={event} className="py-2">
-            <button type="button" className="finding-row" onClick={() => onSelect(item.slice(item.indexOf('/') + 1))}>
+            <button type="button" className="finding-row" onClick={() => onSelect(readItemKey(item)?.item ?? item)}>
               {text}
             </button>
             <span className="quiet">

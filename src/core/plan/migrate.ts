@@ -1,0 +1,39 @@
+import { conflict } from '../errors';
+import { BASE_CATALOGUE, extendCatalogue } from '../hardware';
+import { itemKey } from '../procedure';
+import { buildGraph, carryOut, precedenceOf } from '../graph';
+import { RUN_PLAN_VERSION, type RunPlan } from './run-plan';
+
+/** A run plan as some version of this program stored it; the first ones carried no version. */
+export type StoredRunPlan = Omit<Partial<RunPlan>, 'version'> & { version?: number };
+
+/** Steps from one version to the next, by the version they start from. */
+const STEPS: Record<number, (plan: StoredRunPlan) => StoredRunPlan> = { 1: addPrecedence };
+
+/** Reads a stored run plan, whatever version wrote it. @throws PezzoError `plan-too-new` where a newer program did. */
+export function readRunPlan(stored: StoredRunPlan): RunPlan {
+  let plan = stored;
+  for (let version = stored.version ?? 1; version !== RUN_PLAN_VERSION; version += 1) {
+    const step = STEPS[version];
+    if (!step) throw conflict('plan-too-new', 'A newer version of Pezzo opened this run. Update this one to go on.');
+    plan = { ...step(plan), version: version + 1 };
+  }
+  return plan as RunPlan;
+}
+
+/** Version 1 kept neither precedence nor ways: they follow from the documents and from what was planned. */
+function addPrecedence(plan: StoredRunPlan): StoredRunPlan {
+  const { documents = [], options = {}, removal = [], srsWaitSeconds, ownKinds = [] } = plan;
+  const catalogue = extendCatalogue(BASE_CATALOGUE, ownKinds);
+  const graph = buildGraph(documents, { options, srsWaitSeconds, catalogue });
+  const planned = new Set(removal.flatMap((key) => graph.idOf.get(key) ?? []));
+  const chosen = new Set([...planned, ...graph.nodes.flatMap(({ action }, id) => (action ? [] : [id]))]);
+  const { taken } = carryOut(graph, chosen, { rules: true });
+  const { actions, before } = precedenceOf(graph, chosen, taken);
+  const keyOf = (at: number) => graph.nodes[actions[at]].key;
+  return {
+    ...plan,
+    waitsFor: Object.fromEntries(before.map((list, at) => [keyOf(at), list.map(keyOf)])),
+    waysTaken: Object.fromEntries([...taken].map(([id, way]) => [itemKey(graph.nodes[id].ref), way])),
+  };
+}

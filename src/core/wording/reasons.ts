@@ -1,0 +1,75 @@
+import { countOf, itemWords } from '../procedure';
+import type { ActionGraph } from '../graph';
+import { chainFrom } from '../teardown';
+
+/** What a node is about, in running text with its article. */
+export function nodeWords(graph: ActionGraph, id: number): string {
+  const { procedure, item } = graph.nodes[id].ref;
+  if (procedure === null) return 'the battery';
+  const words = itemWords(graph.indexes.get(procedure)!, item, graph.catalogue);
+  return /^(the|its?) /.test(words) ? words : `the ${words}`;
+}
+
+/** True where a node is about several pieces. */
+function isSeveral(graph: ActionGraph, id: number): boolean {
+  const { procedure, item } = graph.nodes[id].ref;
+  const index = graph.indexes.get(procedure ?? '');
+  return countOf(index?.fasteners.get(item) ?? index?.links.get(item) ?? {}) > 1;
+}
+
+/** One reason: why `from` is needed for `to`. Empty where the hop says nothing new. */
+function hopWords(graph: ActionGraph, from: number, to: number): string {
+  const [a, b] = [nodeWords(graph, from), nodeWords(graph, to)];
+  const s = isSeveral(graph, from) ? '' : 's';
+  switch (`${graph.nodes[from].ref.type}>${graph.nodes[to].ref.type}`) {
+    case 'release>free':
+      return `${a} hold${s} ${b}`;
+    case 'undo>takeOff':
+      return `${a} still tie${s} ${b}`;
+    case 'release>release':
+      return `${b} let go only when ${a} ${s ? 'is' : 'are'} out`;
+    case 'free>reach':
+    case 'takeOff>reach':
+      return `${a} cover${s} ${b}`;
+    case 'release>reach':
+    case 'undo>reach':
+      return `${b} cannot be reached before ${a}`;
+    case 'free>undo':
+      return `${b} can be reached once ${a} swings free`;
+    case 'takeOff>takeOff':
+      return `${b} lies loose once ${a} is off`;
+    case 'takeOff>free':
+      return `${b} lies loose under ${a}`;
+    case 'wait>undo':
+      return `${b} is part of the airbag system: battery off and the vehicle maker's wait come first`;
+    default:
+      return '';
+  }
+}
+
+const WANTED: Record<string, string> = {
+  takeOff: 'out',
+  free: 'free',
+  release: 'released',
+  undo: 'undone',
+  reach: 'within reach',
+};
+
+function goalWords(graph: ActionGraph, id: number): string {
+  const { type } = graph.nodes[id].ref;
+  if (type === 'batteryOff') return 'the shop always takes the battery off';
+  return `${nodeWords(graph, id)} is wanted ${WANTED[type] ?? 'done'}`;
+}
+
+/** The chain of reasons from one chosen node to its goal, in trade words; ends with what is wanted. */
+export function whyWords(
+  graph: ActionGraph,
+  next: ReadonlyMap<number, number>,
+  start: number,
+  isGoal: (id: number) => boolean,
+): string[] {
+  const chain = chainFrom(next, start);
+  const hops = chain.slice(1).map((to, at) => hopWords(graph, chain[at], to));
+  const last = chain[chain.length - 1];
+  return [...hops.filter(Boolean), ...(isGoal(last) ? [goalWords(graph, last)] : [])];
+}
