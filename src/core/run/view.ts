@@ -71,9 +71,7 @@ function totalOf(graph: ActionGraph, step: { procedure: string | null; item: str
 
 function removalSteps(graph: ActionGraph, plan: RunPlan, state: RunState): RunStep[] {
   const planned = new Set(plan.removal);
-  const extra = [...state.done.keys()].filter(
-    (key) => !planned.has(key) && findAction(graph, key),
-  );
+  const extra = [...state.done.keys()].filter((key) => !planned.has(key) && findAction(graph, key));
   const keys = [...plan.removal, ...extra];
   const isDone = (key: string) => {
     const action = findAction(graph, key)!;
