@@ -1,12 +1,10 @@
-import { spawn } from 'node:child_process';
 import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import type { CDPSession, Page } from '@playwright/test';
 import { openBrowser, signedIn } from '../scripts/support/browser';
 import { ensureBuild } from '../scripts/support/build';
 import { ensureChromium } from '../scripts/support/debian';
 import { freePort } from '../scripts/support/ports';
-import { ROOT } from '../scripts/support/project';
+import { openRun, startAndStop, startUp } from './support/up';
 import { median, printTable, quantile } from './support/measure';
 
 const SLOWDOWN = 4;
@@ -26,7 +24,7 @@ export async function main(): Promise<void> {
     // The loader names functions with a helper that a function sent to the page does not find there.
     await page.addInitScript('globalThis.__name = (it) => it');
     const session = await context.newCDPSession(page);
-    const weight = await scriptWeight(page, session);
+    await openRun(page);
     const taps = await tapTimes(page, session);
     const other = await (await signedIn(browser, up.url, 'bea-nwosu', '3003')).newPage();
     const seen = await otherSees(page, other);
@@ -35,7 +33,6 @@ export async function main(): Promise<void> {
       ['what', 'figure', 'target'],
       [
         ['ready after a warm start', `${(up.readyMs / 1000).toFixed(1)} s`, '10 s'],
-        ['run screen, compressed script at first load', `${Math.round(weight / 1000)} kB`, '250 kB'],
         [
           `tap to painted, processor ${SLOWDOWN}× slower, median of ${taps.length}`,
           `${Math.round(median(taps))} ms`,
@@ -51,70 +48,6 @@ export async function main(): Promise<void> {
     await browser.close();
     await up.stop();
   }
-}
-
-interface Up {
-  url: string;
-  readyMs: number;
-  pid: number;
-  stop: () => Promise<void>;
-}
-
-/** Runs `bin/pezzo up` as a person would, and waits for its address. */
-async function startUp(port: number): Promise<Up> {
-  const began = performance.now();
-  const child = spawn(join(ROOT, 'bin/pezzo'), ['up', '--port', String(port)], {
-    cwd: ROOT,
-    stdio: ['ignore', 'pipe', 'inherit'],
-  });
-  const url = `http://127.0.0.1:${port}`;
-  await new Promise<void>((resolve, reject) => {
-    child.on('exit', () => reject(new Error('Pezzo ended while starting.')));
-    child.stdout.on('data', (text: Buffer) => text.includes('Pezzo is at') && resolve());
-  });
-  const readyMs = performance.now() - began;
-  const children = readFileSync(`/proc/${child.pid}/task/${child.pid}/children`, 'utf8').trim().split(' ').map(Number);
-  const pid = children.find((one) => readFileSync(`/proc/${one}/cmdline`, 'utf8').includes('front.mjs'))!;
-  const stop = () =>
-    new Promise<void>((resolve) => {
-      child.removeAllListeners('exit').on('exit', () => resolve());
-      child.kill('SIGINT');
-    });
-  return { url, readyMs, pid, stop };
-}
-
-/** Builds and loads whatever is missing, so that the next start is a warm one. */
-const startAndStop = async (port: number) => (await startUp(port)).stop();
-
-async function openRun(page: Page): Promise<void> {
-  await page.goto('/jobs/2402');
-  await page
-    .getByRole('link', { name: /^Velden Kite, rear door, left/ })
-    .first()
-    .click();
-  await page.locator('.done-bar').waitFor();
-}
-
-/** Bytes of script on the wire for the run screen, opened by its own address with an empty cache. */
-async function scriptWeight(page: Page, session: CDPSession): Promise<number> {
-  await openRun(page);
-  await session.send('Network.enable');
-  await session.send('Network.clearBrowserCache');
-  await session.send('Network.setCacheDisabled', { cacheDisabled: true });
-  const scripts = new Set<string>();
-  let bytes = 0;
-  session.on('Network.responseReceived', ({ requestId, type }) => {
-    if (type === 'Script') scripts.add(requestId);
-  });
-  session.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => {
-    if (scripts.has(requestId)) bytes += encodedDataLength;
-  });
-  await page.reload();
-  await page.locator('.done-bar').waitFor();
-  // The stream of news stays open, so the network is never idle: what is loaded late has come by then.
-  await page.waitForTimeout(3000);
-  await session.send('Network.setCacheDisabled', { cacheDisabled: false });
-  return bytes;
 }
 
 /** Milliseconds from the click on the wide bar to the frame after the next action is shown; each tap is taken back again. */

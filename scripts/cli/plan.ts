@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
-import { costSchema, costSettings, readForm } from '../../src/contracts/schemas';
+import { costSchema, readForm } from '../../src/contracts/schemas';
+import { costSettings } from '../../src/contracts/views';
 import { PezzoError } from '../../src/core/errors';
 import { makePlan, type Plan, type PlanProblem, type PlanRequest } from '../../src/core/plan';
 import type { CostSettings } from '../../src/core/graph';

@@ -176,23 +176,44 @@ export async function listEvents<E extends KeptEvent>(
   return { events: rows.map(toEvent<E>), position: rows.length ? Number(rows[rows.length - 1].position) : after };
 }
 
-/** The events of several logs, grouped by log. */
-export async function listEventsOf<E extends KeptEvent>(db: Db, logIds: string[]): Promise<Map<string, E[]>> {
-  const { rows } = await db.query<EventRow>(`select ${EVENT} ${FROM} where e.log_id = any($1) order by e.position`, [
-    logIds,
-  ]);
-  const grouped = new Map<string, E[]>(logIds.map((id) => [id, []]));
-  for (const row of rows) grouped.get(row.logId)!.push(toEvent<E>(row));
+function groupByLog<E extends KeptEvent>(rows: EventRow[]): Map<string, E[]> {
+  const grouped = new Map<string, E[]>();
+  for (const row of rows) {
+    const list = grouped.get(row.logId);
+    if (list) list.push(toEvent<E>(row));
+    else grouped.set(row.logId, [toEvent<E>(row)]);
+  }
   return grouped;
 }
 
-/** In which log each of the given events is; those that are in none are missing. */
-export async function findLogsOfEvents(db: Db, eventIds: string[]): Promise<Map<string, string>> {
-  const { rows } = await db.query<{ id: string; logId: string }>(
-    'select id, log_id as "logId" from events where id = any($1)',
-    [eventIds],
+/** The events of several logs, grouped by log; a log without any has an empty list. */
+export async function listEventsOf<E extends KeptEvent>(db: Db, logIds: string[]): Promise<Map<string, E[]>> {
+  const found = await listEventsAfter<E>(
+    db,
+    logIds.map((log) => ({ log, after: 0 })),
   );
-  return new Map(rows.map((row) => [row.id, row.logId]));
+  return new Map(logIds.map((id) => [id, found.get(id) ?? []]));
+}
+
+/** The position of the last event of each log; logs without any are missing. */
+export async function listPositions(db: Db, logIds: string[]): Promise<Map<string, number>> {
+  const { rows } = await db.query<{ log: string; position: string }>(
+    `select l.id as log, (select max(position) from events e where e.log_id = l.id) as position from logs l where l.id = any($1)`,
+    [logIds],
+  );
+  return new Map(rows.filter(({ position }) => position !== null).map(({ log, position }) => [log, Number(position)]));
+}
+
+/** The events of several logs that arrived after a position of each, grouped by log, in one statement. Logs without news are missing. */
+export async function listEventsAfter<E extends KeptEvent>(
+  db: Db,
+  asked: { log: string; after: number }[],
+): Promise<Map<string, E[]>> {
+  const { rows } = await db.query<EventRow>(
+    `select ${EVENT} ${FROM} join unnest($1::uuid[], $2::bigint[]) as a (log, after) on a.log = e.log_id and e.position > a.after order by e.position`,
+    [asked.map(({ log }) => log), asked.map(({ after }) => after)],
+  );
+  return groupByLog<E>(rows);
 }
 
 /** The highest logical time of a log; 0 where it is empty. */
@@ -204,11 +225,27 @@ export async function lastLamport(db: Db, logId: string): Promise<number> {
   return Number(rows[0].last ?? 0);
 }
 
-/** The types of the given events; those that are in no log are missing. */
-export async function listTypesOfEvents(db: Db, eventIds: string[]): Promise<Map<string, string>> {
-  if (eventIds.length === 0) return new Map();
-  const { rows } = await db.query<{ id: string; type: string }>('select id, type from events where id = any($1)', [
-    eventIds,
-  ]);
-  return new Map(rows.map((row) => [row.id, row.type]));
+/** What is known of events before a closer look. */
+export interface KnownEvents {
+  /** In which log each event is; those that are in none are missing. */
+  homes: Map<string, string>;
+  /** The type of each event; those that are in no log are missing. */
+  types: Map<string, string>;
+  /** The highest logical time of the log; 0 where it is empty. */
+  lastLamport: number;
+}
+
+/** What is known of the given events, and how far a log has come, in one statement. */
+export async function lookUpEvents(db: Db, logId: string, eventIds: string[]): Promise<KnownEvents> {
+  const { rows } = await db.query<{ last: string | null; known: { id: string; logId: string; type: string }[] | null }>(
+    `select (select max(lamport) from events where log_id = $1) as last,
+            (select json_agg(json_build_object('id', id, 'logId', log_id, 'type', type)) from events where id = any($2)) as known`,
+    [logId, eventIds],
+  );
+  const known = rows[0].known ?? [];
+  return {
+    homes: new Map(known.map((row) => [row.id, row.logId])),
+    types: new Map(known.map((row) => [row.id, row.type])),
+    lastLamport: Number(rows[0].last ?? 0),
+  };
 }

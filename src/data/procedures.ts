@@ -212,16 +212,31 @@ export interface ProcedureRanges extends ProcedureRow {
   ranges: Applicability[];
 }
 
-/** Approved procedures of one make, with the vehicles each was recorded for. */
-export async function listProceduresOfMake(db: Db, make: string): Promise<ProcedureRanges[]> {
+/** The revisions in force of the given procedures, by id. Null for one that has none, missing where there is no such procedure. */
+export async function listCurrentDocuments(
+  db: Db,
+  ids: string[],
+): Promise<Map<string, { document: ProcedureDocument; revision: number } | null>> {
+  const { rows } = await db.query<{ id: string; document: ProcedureDocument | null; revision: number }>(
+    `select p.id, r.document, r.revision
+       from procedures p left join procedure_revisions r on r.procedure_id = p.id and r.revision = p.revision where p.id = any($1)`,
+    [ids],
+  );
+  return new Map(
+    rows.map(({ id, document, revision }) => [id, document && { document: readDocument(document), revision }]),
+  );
+}
+
+/** Approved procedures of the given makes, with the vehicles each was recorded for. */
+export async function listProceduresOfMakes(db: Db, makes: string[]): Promise<ProcedureRanges[]> {
   const { rows } = await db.query<ProcedureRanges>(
     `select ${ROW}, (
          select json_agg(json_strip_nulls(json_build_object('make', a.make, 'model', a.model, 'from', lower(a.years), 'to', upper(a.years) - 1, 'body', a.body, 'steering', a.steering)))
            from procedure_applies a where a.procedure_id = p.id) as ranges
        from procedures p
-      where p.revision is not null and exists (select 1 from procedure_applies a where a.procedure_id = p.id and lower(a.make) = lower($1))
+      where p.revision is not null and exists (select 1 from procedure_applies a where a.procedure_id = p.id and lower(a.make) = any($1))
       order by p.zone, p.side, p.id`,
-    [make],
+    [makes.map((make) => make.toLowerCase())],
   );
   return rows;
 }

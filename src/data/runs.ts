@@ -75,6 +75,25 @@ export async function listRunsOfJobs(db: Db, jobNumbers: number[]): Promise<RunR
   return rows.map(asRun);
 }
 
+/** A run without its plan. */
+export type RunHead = Omit<RunRow, 'plan'>;
+
+/** The runs of the given jobs without their plans, oldest first. */
+export async function listRunHeads(db: Db, jobNumbers: number[]): Promise<RunHead[]> {
+  const { rows } = await db.query<RunHead>(
+    `select id, job_number as "jobNumber", title, created_at as "createdAt", finished_at as "finishedAt"
+       from runs where job_number = any($1) order by created_at, id`,
+    [jobNumbers],
+  );
+  return rows;
+}
+
+/** The plans of the given runs, by run. */
+export async function listRunPlans(db: Db, ids: string[]): Promise<Map<string, RunPlan>> {
+  const { rows } = await db.query<{ id: string; plan: RunPlan }>('select id, plan from runs where id = any($1)', [ids]);
+  return new Map(rows.map(({ id, plan }) => [id, readRunPlan(plan)]));
+}
+
 /** Notes that a run is finished. */
 export async function markFinished(db: Db, runId: string): Promise<void> {
   await db.query('update runs set finished_at = coalesce(finished_at, now()) where id = $1', [runId]);

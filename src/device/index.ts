@@ -1,3 +1,4 @@
+export { coalesce } from './coalesce';
 export { deviceName, nextSequence } from './device';
 export { exchange, logAddress } from './exchange';
 export { forgetPerson } from './leave';

@@ -2,11 +2,9 @@ import type { LogEvent } from '../contracts/schemas';
 import { NEVER_TAKEN_BACK, OWN_WORD } from '../core/log';
 import { foldVisit, type VisitEvent } from '../core/visit';
 import {
-  findLogsOfEvents,
-  lastLamport,
   listEvents,
+  lookUpEvents,
   listPeople,
-  listTypesOfEvents,
   MOST_LAMPORT_AHEAD,
   type Actor,
   type Db,
@@ -39,11 +37,7 @@ export async function askClosely(
   const takenBack = readable.flatMap(({ event }) =>
     event.type === 'retracted' ? [(event as LogEvent & { event: string }).event] : [],
   );
-  const [homes, last, types] = [
-    await findLogsOfEvents(tx, ids),
-    await lastLamport(tx, log.id),
-    await listTypesOfEvents(tx, takenBack),
-  ];
+  const { homes, types, lastLamport: last } = await lookUpEvents(tx, log.id, [...ids, ...takenBack]);
   const inBatch = new Map(readable.map(({ event }) => [event.id, event.type]));
   const against = ({ event }: AskedEvent): Pick<NewFlag, 'reason' | 'detail'> | null => {
     const home = homes.get(event.id);

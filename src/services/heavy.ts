@@ -22,6 +22,9 @@ const IDLE_MS = 60_000;
 /** The work took more time or memory than it may. */
 export class TooHard extends Error {}
 
+/** Whoever asked does not wait for it any more. */
+const cancelled = () => unavailable('cancelled', 'This was stopped. Nothing was changed.');
+
 class Workshop {
   private readonly pool: Piscina;
   private readonly waiting: (() => void)[] = [];
@@ -44,19 +47,25 @@ class Workshop {
     this.pool.on('error', () => undefined);
   }
 
-  async run<T>(name: string, input: unknown, limitMs: number): Promise<T> {
+  async run<T>(name: string, input: unknown, limitMs: number, signal?: AbortSignal): Promise<T> {
     if (this.running >= this.threads) {
       if (this.waiting.length >= MOST_WAITING)
         throw unavailable('busy', 'Too much is being worked out at once. Nothing was lost; try again.');
       await new Promise<void>((resolve) => this.waiting.push(resolve));
     }
+    if (signal?.aborted) {
+      this.next();
+      throw cancelled();
+    }
     this.running += 1;
     // The time counts from here, not from when it was asked: a queue does not make work hard.
     const stop = new AbortController();
     const timer = setTimeout(() => stop.abort(), limitMs);
+    const ends = signal ? AbortSignal.any([stop.signal, signal]) : stop.signal;
     try {
-      return (await this.pool.run(input, { name, signal: stop.signal })) as T;
+      return (await this.pool.run(input, { name, signal: ends })) as T;
     } catch (error) {
+      if (signal?.aborted) throw cancelled();
       if (stop.signal.aborted) throw new TooHard('time', { cause: error });
       if ((error as { code?: string }).code === 'ERR_WORKER_OUT_OF_MEMORY')
         throw new TooHard('memory', { cause: error });
@@ -64,19 +73,28 @@ class Workshop {
     } finally {
       clearTimeout(timer);
       this.running -= 1;
-      this.waiting.shift()?.();
+      this.next();
     }
   }
+
+  /** Lets the next one begin that waits for a thread. */
+  private next = () => this.waiting.shift()?.();
 }
 
 const keep = globalThis as { pezzoWorkshops?: Partial<Record<HeavyKind, Workshop>> };
 
 /**
  * Does a piece of heavy work in a thread of its own, with a limit on its time (milliseconds, from when it begins) and its memory. Throws `TooHard` where it
- * runs past either, `unavailable` where too much waits already.
+ * runs past either, `unavailable` where too much waits already, `cancelled` once `signal` says that nobody waits for it.
  */
-export function doHeavy<T>(kind: HeavyKind, name: string, input: unknown, limitMs: number): Promise<T> {
+export function doHeavy<T>(
+  kind: HeavyKind,
+  name: string,
+  input: unknown,
+  limitMs: number,
+  signal?: AbortSignal,
+): Promise<T> {
   keep.pezzoWorkshops ??= {};
   const workshop = (keep.pezzoWorkshops[kind] ??= new Workshop(kind, KINDS[kind].threads, KINDS[kind].memoryMb));
-  return workshop.run<T>(name, input, limitMs);
+  return workshop.run<T>(name, input, limitMs, signal);
 }

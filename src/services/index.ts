@@ -9,6 +9,7 @@ export * from './shop';
 export * from './library';
 export * from './planning';
 export * from './jobs';
+export * from './board';
 export * from './runs';
 export * from './logs';
 export * from './visits';

@@ -16,6 +16,7 @@ import {
   insertDraft,
   insertProcedure,
   insertRevision,
+  listCurrentDocuments,
   isProcedureId,
   listFindings,
   listRevisions,
@@ -54,20 +55,16 @@ export async function viewProcedure(id: string): Promise<ProcedureView> {
 
 /** The approved documents that a plan is made of; "kite-rear-door@right" asks for the other side of one. Throws not-found where one has no revision in force. */
 export async function approvedDocuments(ids: string[]): Promise<{ document: ProcedureDocument; revision: number }[]> {
-  return Promise.all(
-    [...new Set(ids)].map(async (asked) => {
-      const id = recordedId(asked);
-      await getProcedureRow(db, id);
-      const current = await findCurrentRevision(db, id);
-      if (!current)
-        throw conflict(
-          'not-approved',
-          'This procedure is still a draft: a lead has to approve it before it is planned.',
-        );
-      const wantsOther = asked !== id && mirroredSide(asked) !== current.document.side;
-      return { document: wantsOther ? mirror(current.document) : current.document, revision: current.revision };
-    }),
-  );
+  const found = await listCurrentDocuments(db, [...new Set(ids.map(recordedId))]);
+  return [...new Set(ids)].map((asked) => {
+    const id = recordedId(asked);
+    const current = found.get(id);
+    if (current === undefined) throw notFound('procedure-unknown', `There is no procedure “${id}”.`);
+    if (!current)
+      throw conflict('not-approved', 'This procedure is still a draft: a lead has to approve it before it is planned.');
+    const wantsOther = asked !== id && mirroredSide(asked) !== current.document.side;
+    return { document: wantsOther ? mirror(current.document) : current.document, revision: current.revision };
+  });
 }
 
 /** An id for a new procedure that nobody has yet. */

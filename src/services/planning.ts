@@ -1,4 +1,5 @@
-import { costSettings, type NewRunForm, type PlanQuery } from '../contracts/schemas';
+import { type NewRunForm, type PlanQuery } from '../contracts/schemas';
+import { costSettings } from '../contracts/views';
 import type { PlanView, ProcedureRowView, RelativeView, VerificationView } from '../contracts/views';
 import { invalid } from '../core/errors';
 import {
@@ -13,7 +14,7 @@ import {
 import type { PlanRequest, PlanResult, ShopPolicy, RunPlan } from '../core/plan';
 import { elsewhereFor, missKey, type StuckCause } from '../core/run';
 import { oppositeSide, rankFor, verifyFor, type Vehicle } from '../core/vehicle';
-import { db, getJob, listMisses, listProceduresOfMake, listStock, type Actor } from '../data';
+import { db, getJob, listMisses, listProceduresOfMakes, listStock, type Actor, type ProcedureRanges } from '../data';
 import { doHeavy, TooHard } from './heavy';
 import { shopHistory } from './history';
 import { approvedDocuments } from './library';
@@ -89,8 +90,12 @@ async function shopPolicy(): Promise<ShopPolicy> {
   };
 }
 
-/** A plan made on the server, for opening a run. */
-export async function planForRun(by: Actor, form: NewRunForm): Promise<{ view: PlanView; result: PlanResult }> {
+/** A plan made on the server, for opening a run; `signal` ends it where nobody waits for it any more. */
+export async function planForRun(
+  by: Actor,
+  form: NewRunForm,
+  signal?: AbortSignal,
+): Promise<{ view: PlanView; result: PlanResult }> {
   const view = await planView(by, form);
   const policy = { ...view.policy, ...(form.trayBins ? { trayBins: form.trayBins } : {}) };
   const request: PlanRequest = {
@@ -105,6 +110,7 @@ export async function planForRun(by: Actor, form: NewRunForm): Promise<{ view: P
     'plan',
     { request, ownKinds: view.ownKinds, limitMs: ORDER_LIMIT_MS },
     HARD_LIMIT_MS,
+    signal,
   ).catch((error: unknown) => {
     throw error instanceof TooHard
       ? invalid(
@@ -118,7 +124,7 @@ export async function planForRun(by: Actor, form: NewRunForm): Promise<{ view: P
 
 /** The procedures of a vehicle's make, nearest first: exact ones, then relatives with what differs and what is not known. */
 export async function proceduresFor(vehicle: Vehicle): Promise<RelativeView[]> {
-  const rows = await listProceduresOfMake(db, vehicle.make);
+  const rows = await listProceduresOfMakes(db, [vehicle.make]);
   const byId = new Map(rows.map((row) => [row.id, row]));
   return rankFor(vehicle, rows).map(({ id, verified, differs, unknown }) => {
     const { ranges: _ranges, ...row } = byId.get(id)!;
@@ -131,32 +137,41 @@ const MOST_RELATIVES = 6;
 
 /** What earlier runs and related procedures say about parts that would not move: fixed with the run's plan, so that it is there without a network. */
 export async function experienceFor(documents: ProcedureDocument[]): Promise<Pick<RunPlan, 'elsewhere' | 'misses'>> {
-  const elsewhere: NonNullable<RunPlan['elsewhere']> = [];
+  const makes = [...new Set(documents.map(({ applies }) => applies[0].make))];
+  const [catalogue, rows] = await Promise.all([shopCatalogue(), listProceduresOfMakes(db, makes)]);
+  const related = new Map(documents.map((document) => [document.id, relatedTo(document, rows)]));
+  const ids = [...new Set([...related.values()].flat())];
+  const [others, found] = await Promise.all([
+    approvedDocuments(ids),
+    listMisses(db, [...new Set([...documents.map(({ id }) => recordedId(id)), ...ids])]),
+  ]);
+  const elsewhere = documents.flatMap((document) => {
+    const own = others.filter((other) => related.get(document.id)!.includes(other.document.id));
+    return elsewhereFor(
+      document,
+      own.map((other) => ({ document: other.document, index: indexItems(other.document), catalogue })),
+      indexItems(document),
+    );
+  });
   const misses: Record<string, number> = {};
-  const catalogue = await shopCatalogue();
   for (const document of documents) {
-    const own = recordedId(document.id);
-    const approved = (await listProceduresOfMake(db, document.applies[0].make)).filter(
-      ({ revision }) => revision !== null,
-    );
-    const related = rankFor(document.applies[0], approved, { zone: document.zone })
-      .map(({ id }) => id)
-      .filter((id) => id !== own)
-      .slice(0, MOST_RELATIVES);
-    const others = await approvedDocuments(related);
-    elsewhere.push(
-      ...elsewhereFor(
-        document,
-        others.map((other) => ({ document: other.document, index: indexItems(other.document), catalogue })),
-        indexItems(document),
-      ),
-    );
-    for (const miss of await listMisses(db, [own, ...related])) {
-      const here = (item: string | null) =>
-        item && itemKey({ procedure: document.id, item: readItemKey(item)?.item ?? item });
-      const key = missKey(here(miss.item)!, here(miss.culprit), miss.cause as StuckCause);
-      misses[key] = (misses[key] ?? 0) + miss.count;
+    const of = new Set([recordedId(document.id), ...related.get(document.id)!]);
+    for (const { item, culprit, cause, count } of found) {
+      if (!of.has(recordedId(readItemKey(item)!.procedure))) continue;
+      const key = missKey(inDocument(document, item), culprit && inDocument(document, culprit), cause as StuckCause);
+      misses[key] = (misses[key] ?? 0) + count;
     }
   }
   return { elsewhere, misses };
 }
+
+/** The same item as another procedure names it, in this document. */
+const inDocument = ({ id }: ProcedureDocument, key: string): string =>
+  itemKey({ procedure: id, item: readItemKey(key)?.item ?? key });
+
+/** The nearest relatives of a document, by id. */
+const relatedTo = (document: ProcedureDocument, rows: ProcedureRanges[]): string[] =>
+  rankFor(document.applies[0], rows, { zone: document.zone })
+    .map(({ id }) => id)
+    .filter((id) => id !== recordedId(document.id))
+    .slice(0, MOST_RELATIVES);

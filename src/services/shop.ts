@@ -1,4 +1,4 @@
-import { DEFAULT_COST_FORM, type SettingsForm } from '../contracts/schemas';
+import { DEFAULT_COST_FORM, type SettingsForm } from '../contracts/views';
 import { BASE_CATALOGUE, extendCatalogue, type Catalogue } from '../core/hardware';
 import { db, findShop, getKit, updateKit, updateShopSettings, type Actor } from '../data';
 import { demand } from './permission';

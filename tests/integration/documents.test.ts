@@ -223,6 +223,15 @@ describe('a thread for heavy work', () => {
     expect(await doHeavy('think', 'say', 'still here', 5000)).toBe('still here');
   });
 
+  it('ends once nobody waits for it, under way or still in the queue', async () => {
+    const stop = new AbortController();
+    const works = Array.from({ length: 3 }, () => doHeavy('think', 'spin', null, 20_000, stop.signal));
+    const ended = Promise.all(works.map((work) => work.catch((error: { code?: string }) => error.code)));
+    setTimeout(() => stop.abort(), 100);
+    expect(await ended).toEqual(['cancelled', 'cancelled', 'cancelled']);
+    expect(await doHeavy('think', 'say', 'next', 5000)).toBe('next');
+  });
+
   it('counts its time from when it begins, and refuses what would wait too long', async () => {
     const slow = Array.from({ length: 2 }, () => doHeavy('think', 'spin', null, 600).catch((error: unknown) => error));
     const waiting = Array.from({ length: 60 }, (_, at) => doHeavy<number>('think', 'say', at, 500));

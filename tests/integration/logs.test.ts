@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { HERE } from '../support/sender';
 import { kiteJob, kiteShop, REAR_SPEAKER } from '../support/kite-shop';
 import type { RunFact } from '@/core/run';
@@ -24,7 +24,7 @@ import {
   viewStores,
   watchLog,
 } from '@/services';
-import { db, listMisses, type Actor } from '@/data';
+import { db, getPool, listMisses, type Actor } from '@/data';
 import { demoProcedure } from '../support/demo';
 
 let drop: () => Promise<void>;
@@ -358,5 +358,24 @@ describe('the board', () => {
     );
     expect((await standing()).runs[0].waits).toEqual(['a failed test: mend it, or a lead decides']);
     expect((await standing()).visit).toMatchObject({ checked: 0, signed: false, closed: false });
+  });
+
+  it('reads and works out again only the logs with news', async () => {
+    const number = await openJob(people.technician, kiteJob('News'));
+    const run = await openRun(people.technician, { job: number, ...REAR_SPEAKER });
+    await jobBoard();
+    const query = vi.spyOn(getPool(), 'query');
+    const logsRead = () =>
+      query.mock.calls.flatMap(([text, values]) =>
+        String(text).includes('e.position > a.after') ? ((values as unknown as string[][])[0] ?? []) : [],
+      );
+    await jobBoard();
+    expect(logsRead()).toEqual([]);
+    await receiveEvents(people.technician, run, [event({ type: 'started' })], 0);
+    query.mockClear();
+    const standing = (await jobBoard()).find((one) => one.job.number === number)!;
+    expect(logsRead()).toEqual([run]);
+    expect(standing.runs[0].stage).toBe('taking-apart');
+    query.mockRestore();
   });
 });

@@ -1,6 +1,6 @@
 import { planQuerySchema, readForm } from '@/contracts/schemas';
 import { PezzoError } from '@/core/errors';
-import { jobBoard, may, planView } from '@/services';
+import { listJobChoices, may, planView } from '@/services';
 import { PlanPage } from '@/ui/desk/plan';
 import { orNotFound } from '../../or-not-found';
 import { requirePerson } from '../../session';
@@ -29,8 +29,8 @@ async function readPlan(query: Query) {
   try {
     const asked = readQuery(query);
     const person = await requirePerson();
-    const [view, board] = await Promise.all([orNotFound(planView(person, asked)), jobBoard()]);
-    return { asked, person, view, board };
+    const [view, jobs] = await Promise.all([orNotFound(planView(person, asked)), listJobChoices()]);
+    return { asked, person, view, jobs };
   } catch (error) {
     if (error instanceof PezzoError) return { trouble: error.message };
     throw error;
@@ -41,8 +41,8 @@ export default async function PlanRoute({ searchParams }: { searchParams: Promis
   const query = await searchParams;
   const read = await readPlan(query);
   if (read.trouble !== undefined) return <p className="trouble">{read.trouble}</p>;
-  const { asked, person, view, board } = read;
-  const jobs = board.map(({ job }) => ({
+  const { asked, person, view } = read;
+  const jobs = read.jobs.map((job) => ({
     number: job.number,
     title: job.title,
     vehicle: `${job.vehicle.make} ${job.vehicle.model} ${job.vehicle.year ?? ''} ${job.vehicle.label}`.trim(),

@@ -3,4 +3,6 @@ import { openRun } from '@/services';
 import { answerPerson, readJson } from '../respond';
 
 export const POST = (request: Request) =>
-  answerPerson(async (person) => ({ id: await openRun(person, readForm(newRunSchema, await readJson(request))) }));
+  answerPerson(async (person) => ({
+    id: await openRun(person, readForm(newRunSchema, await readJson(request)), request.signal),
+  }));

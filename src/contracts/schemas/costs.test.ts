@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEFAULT_COSTS, moveMs, toolChangeMs, type CostSettings, type Place } from '../../core/graph';
-import { costSchema, costSettings, DEFAULT_COST_FORM } from './costs';
+import { costSettings, DEFAULT_COST_FORM } from '../views';
+import { costSchema } from './costs';
 
 const place: fc.Arbitrary<Place> = fc
   .record({

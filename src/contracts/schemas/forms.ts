@@ -2,7 +2,8 @@ import Joi from 'joi';
 import { invalid } from '../../core/errors';
 import { isTrivialPin } from './trivial-pin';
 import { FASTENER_KINDS, type OwnKind } from '../../core/hardware';
-import { costSchema, DEFAULT_COST_FORM, type CostForm } from './costs';
+import { DEFAULT_COST_FORM, TRAY_SIZES, type SettingsForm } from '../views';
+import { costSchema } from './costs';
 
 const name = Joi.string().trim().min(1).max(120);
 const pin = Joi.string()
@@ -107,9 +108,6 @@ const ownKind = Joi.object<OwnKind>({
   refitSeconds: Joi.number().min(0).max(600),
 });
 
-/** Compartments that trays are sold with. */
-export const TRAY_SIZES = [6, 8, 12, 18] as const;
-
 export const settingsSchema = Joi.object<SettingsForm>({
   batteryAlways: Joi.boolean().required(),
   srsWaitSeconds: Joi.number().integer().min(1).max(7200).allow(null).required(),
@@ -126,21 +124,6 @@ export const settingsSchema = Joi.object<SettingsForm>({
     value.srsWaitSeconds !== null && !value.srsWaitSource ? helpers.error('any.custom') : value,
   )
   .messages({ 'any.custom': 'A wait needs its source: which manual, which page.' });
-export interface SettingsForm {
-  batteryAlways: boolean;
-  srsWaitSeconds: number | null;
-  srsWaitSource: string;
-  costs: CostForm;
-  trayBins: (typeof TRAY_SIZES)[number];
-  /** How sure to be of having enough spares, 0.5…0.99. */
-  spareLevel: number;
-  labourPerHour: number | null;
-  currency: string;
-  ownKinds: OwnKind[];
-  /** Months that customers' data is kept after the vehicle was given back; null keeps it until somebody takes it out. */
-  keepingMonths: number | null;
-}
-
 export const kitSchema = Joi.object<{ tools: string[] }>({
   tools: Joi.array().items(Joi.string().min(1).max(40)).max(200).unique().required(),
 });

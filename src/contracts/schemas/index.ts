@@ -1,4 +1,4 @@
-export { DEFAULT_COST_FORM, costSchema, costSettings } from './costs';
+export { costSchema } from './costs';
 export {
   type LogAnswer,
   type LogEvent,
@@ -16,11 +16,9 @@ export {
   type PersonChange,
   type PersonForm,
   type PlanQuery,
-  type SettingsForm,
   type SetupForm,
   type SignInForm,
   type StockMoveForm,
-  TRAY_SIZES,
   approveSchema,
   deriveSchema,
   deviceSchema,

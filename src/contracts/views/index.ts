@@ -1,19 +1,9 @@
 export { type LaterLine, MOST_PRINTED_PHOTOS, type Report, type RunReport } from './report';
-export type {
-  CustomerView,
-  DeviceView,
-  FindingView,
-  FlagView,
-  JobStanding,
-  PersonView,
-  PlanView,
-  ProcedureRowView,
-  ProcedureView,
-  RelativeView,
-  RunStanding,
-  RunStart,
-  StoresView,
-  VerificationView,
-  VisitStanding,
-  VisitView,
-} from './views';
+export type { PersonView, DeviceView } from './people';
+export type { ProcedureRowView, ProcedureView, FindingView, VerificationView, RelativeView } from './procedures';
+export type { RunStanding, VisitStanding, JobStanding, FlagView, CustomerView } from './jobs';
+export type { RunStart, VisitView } from './bay';
+export type { PlanView } from './plan';
+export type { StoresView } from './stores';
+export { type CostForm, DEFAULT_COST_FORM, costSettings } from './costs';
+export { type SettingsForm, TRAY_SIZES } from './shop';

@@ -1,4 +1,4 @@
-export { useCatalogue } from './catalogue';
+export { useCatalogue, useOwnKinds } from './catalogue';
 export { Field } from './field';
 export { PageHead } from './page-head';
 export { Plate } from './plate';

@@ -3,7 +3,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { v4 as uuid } from 'uuid';
 import type { EventStamp } from '@/core/log';
 import { deviceName, keepEvents, listLocal, listUnsent, listWaitingPhotos, nextSequence } from '@/device';
-import { exchange, logAddress, sendPhotos, SendingStore } from '../../../device';
+import { coalesce, exchange, logAddress, sendPhotos, SendingStore } from '../../../device';
 import { ApiError, send, troubleWords } from '../../../device/http';
 import { useKeptPhotos } from './use-kept-photos';
 import { useLook } from './use-look';
@@ -35,7 +35,8 @@ export function useLog<E extends LogEvent>(
   const { events, add, drop, stamp } = useEvents<E>(first, person);
   const [sending] = useState(() => new SendingStore());
   const position = useRef(firstPosition);
-  const queue = useRef<Promise<unknown>>(Promise.resolve());
+  /** What this device has of the log, read once; exchanges come after it. */
+  const atStart = useRef<Promise<unknown>>(Promise.resolve());
   /** Events on their way to this device's own disk. */
   const keeping = useRef(0);
   /** Events that this device's store could not take: they wait in the page until the server has them. */
@@ -77,12 +78,9 @@ export function useLog<E extends LogEvent>(
       }));
     }
   }, [log, person, add, drop, sending, waiting]);
-  const flush = useCallback(() => {
-    queue.current = queue.current.then(once);
-    return queue.current;
-  }, [once]);
+  const flush = useMemo(() => coalesce(() => atStart.current.then(once)), [once]);
   useEffect(() => {
-    queue.current = queue.current.then(async () => add((await listLocal(log).catch(() => [])) as E[]));
+    atStart.current = atStart.current.then(async () => add((await listLocal(log).catch(() => [])) as E[]));
   }, [log, add]);
   useLook(log, flush, sending);
   useKeptPhotos(events);

@@ -1,5 +1,5 @@
 'use client';
-import { useEffect } from 'react';
+import { useEffect, useRef } from 'react';
 
 /** What the keys of a keyboard or foot pedal do; a focused button keeps its own Space. */
 export interface RunKeys {
@@ -11,7 +11,11 @@ export interface RunKeys {
 }
 
 /** Space says done, Backspace takes back, the arrows go through the steps that are open now. */
-export function useRunKeys({ done, back, other }: RunKeys) {
+export function useRunKeys(keys: RunKeys) {
+  const latest = useRef(keys);
+  useEffect(() => {
+    latest.current = keys;
+  });
   useEffect(() => {
     const key = (event: KeyboardEvent) => {
       // A key or pedal that is held is one press.
@@ -20,6 +24,7 @@ export function useRunKeys({ done, back, other }: RunKeys) {
         return;
       }
       if ((event.target as HTMLElement).closest('button, a, input, select, textarea')) return;
+      const { done, back, other } = latest.current;
       if (event.key === ' ' && done) done();
       else if (event.key === 'Backspace' && back) back();
       else if (event.key === 'ArrowRight' && other) other(1);
@@ -29,5 +34,5 @@ export function useRunKeys({ done, back, other }: RunKeys) {
     };
     window.addEventListener('keydown', key);
     return () => window.removeEventListener('keydown', key);
-  });
+  }, []);
 }

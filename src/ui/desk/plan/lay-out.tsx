@@ -1,5 +1,5 @@
 'use client';
-import { TRAY_SIZES, type SettingsForm } from '@/contracts/schemas';
+import { TRAY_SIZES, type SettingsForm } from '@/contracts/views';
 import type { PlanView } from '@/contracts/views';
 import { compareKit } from '@/core/layout';
 import type { Plan } from '@/core/plan';

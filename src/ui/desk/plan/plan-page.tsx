@@ -1,8 +1,9 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
-import { useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import type { PlanView } from '@/contracts/views';
+import type { PlannerQuestion } from '@/workers/planner.worker';
 import { PageHead } from '../../design';
 import { GoalMaps, Goals } from './goals';
 import { LayOut } from './lay-out';
@@ -31,15 +32,13 @@ export function PlanPage({ view, asked: first, jobs, forJob, mayOpen }: PlanPage
   const [order, setOrder] = useState<'best' | 'recorded'>('best');
   const [trayBins, setTrayBins] = useState(view.policy.trayBins as 6 | 8 | 12 | 18);
   const [drawing, setDrawing] = useState(false);
-  const policy = { ...view.policy, trayBins };
-  const planning = usePlan(
-    asked.goals.length
-      ? {
-          request: { documents: view.documents, goals: asked.goals, options: asked.options, order, policy },
-          ownKinds: view.ownKinds,
-        }
-      : null,
-  );
+  const { goals, options } = asked;
+  const question = useMemo((): PlannerQuestion | null => {
+    const { documents, ownKinds, policy } = view;
+    if (goals.length === 0) return null;
+    return { request: { documents, goals, options, order, policy: { ...policy, trayBins } }, ownKinds };
+  }, [view, goals, options, order, trayBins]);
+  const planning = usePlan(question);
   const { result } = planning;
   const plan = result?.ok ? result.plan : null;
   return (

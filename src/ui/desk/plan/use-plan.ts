@@ -15,14 +15,12 @@ export interface Planning {
 
 const IDLE: Planning = { result: null, busy: false, states: 0, stopped: false };
 
-/** Plans in a worker whenever the question changes; a new question ends the old search, and so does `stop`. */
+/** Plans in a worker whenever another question is asked (by identity: keep it while nothing changes); a new one ends the old search, and so does `stop`. */
 export function usePlan(asked: PlannerQuestion | null): Planning & { stop: () => void } {
   const [planning, setPlanning] = useState<Planning>(IDLE);
   const worker = useRef<Worker | null>(null);
-  const question = JSON.stringify(asked);
   useEffect(() => {
-    const now = JSON.parse(question) as PlannerQuestion | null;
-    if (!now) return;
+    if (!asked) return;
     let ended = false;
     const made = new Worker(new URL('../../../workers/planner.worker.ts', import.meta.url), { type: 'module' });
     worker.current = made;
@@ -44,12 +42,12 @@ export function usePlan(asked: PlannerQuestion | null): Planning & { stop: () =>
           ],
         },
       });
-    made.postMessage(now);
+    made.postMessage(asked);
     return () => {
       ended = true;
       made.terminate();
     };
-  }, [question]);
+  }, [asked]);
   const stop = useCallback(() => {
     worker.current?.terminate();
     setPlanning((now) => ({ ...now, busy: false, stopped: true }));

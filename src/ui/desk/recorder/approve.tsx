@@ -14,7 +14,8 @@ export function Approve({
   version,
 }: {
   id: string;
-  errors: number;
+  /** What stands against it; null while the checker still looks. */
+  errors: number | null;
   saveNow: () => Promise<boolean>;
   version: React.RefObject<number>;
 }) {
@@ -36,8 +37,8 @@ export function Approve({
   return (
     <>
       <Button
-        disabled={errors > 0}
-        title={errors ? 'The checker finds errors' : undefined}
+        disabled={errors !== 0}
+        title={errors === null ? 'Checking…' : errors > 0 ? 'The checker finds errors' : undefined}
         onClick={() => setOpen(true)}
       >
         Approve

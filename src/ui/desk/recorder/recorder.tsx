@@ -1,9 +1,8 @@
 'use client';
-import { useDeferredValue, useEffect, useMemo, useRef, useState, type PointerEvent } from 'react';
-import { checkProcedure } from '@/core/check';
+import { useEffect, useMemo, useRef, useState, type PointerEvent } from 'react';
 import { layersOf, type Edit, type Point, type ProcedureDocument } from '@/core/procedure';
 import { drawingOf, ItemList, PanelMap, Peel, peeled, peelSteps, toMap } from '../../map';
-import { PageHead, useCatalogue } from '../../design';
+import { PageHead, useOwnKinds } from '../../design';
 import { Findings } from '../procedure/findings';
 import { Approve } from './approve';
 import { Discard } from './discard';
@@ -13,6 +12,7 @@ import { likelyPart, newFastener, newLink, newPart, type Tool } from './placing'
 import { SaveWords } from './save-words';
 import { PartHandles, PointHandle } from './shape-handles';
 import { ToolRow } from './tool-row';
+import { useCheck } from './use-check';
 import { useDraft } from './use-draft';
 
 /** Records a procedure: tap the map to place, change what is selected, the order of placing is the recorded order. */
@@ -35,9 +35,7 @@ export function Recorder({
   const layers = useMemo(() => layersOf(document), [document]);
   const steps = peelSteps(document);
   const [peel, setPeel] = useState(0);
-  const checked = useDeferredValue(document);
-  const catalogue = useCatalogue();
-  const check = useMemo(() => checkProcedure(checked, catalogue), [checked, catalogue]);
+  const check = useCheck(document, useOwnKinds());
   const svg = useRef<SVGSVGElement>(null);
   useUndoKeys(edit);
 
@@ -92,7 +90,7 @@ export function Recorder({
     edit(change);
     if (change.type === 'remove') setSelected(null);
   };
-  const errors = check.findings.filter((finding) => finding.level === 'error').length;
+  const errors = check && check.findings.filter((finding) => finding.level === 'error').length;
   const part = document.parts.find((one) => one.id === selected && one.shape);
   const fastener = document.fasteners.find((one) => one.id === selected);
   return (
@@ -157,7 +155,7 @@ export function Recorder({
           </div>
           <section className="sheet mt-3">
             <h2>Checker</h2>
-            <Findings check={check} onSelect={select} />
+            {check ? <Findings check={check} onSelect={select} /> : <p className="quiet mb-0">Checking…</p>}
           </section>
         </div>
         <div>

@@ -4,7 +4,8 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useFieldArray, useForm, type Control, type UseFormRegister } from 'react-hook-form';
-import { settingsSchema, TRAY_SIZES, type SettingsForm } from '@/contracts/schemas';
+import { settingsSchema } from '@/contracts/schemas';
+import { TRAY_SIZES, type SettingsForm } from '@/contracts/views';
 import { FASTENER_KINDS } from '@/core/hardware';
 import { Field, PageHead, Trouble, useSend } from '../../design';
 

@@ -1,0 +1,26 @@
+import type { RunPlan } from '../../core/plan';
+import type { RunEvent } from '../../core/run';
+import type { CheckedLine, CheckZone, VisitEvent } from '../../core/visit';
+import type { JobView } from './jobs';
+
+/** Everything the bay screen starts from. */
+export interface RunStart {
+  run: { id: string; title: string; plan: RunPlan };
+  job: JobView;
+  events: RunEvent[];
+  position: number;
+  /** What did not work on arrival. */
+  faults: CheckedLine[];
+  people: { id: string; name: string; active: boolean; mayOverride: boolean }[];
+}
+
+/** Everything check-in and hand-over start from. */
+export interface VisitView {
+  job: JobView;
+  events: VisitEvent[];
+  position: number;
+  /** The zones its runs open. */
+  zones: CheckZone[];
+  names: Record<string, string>;
+  runs: { id: string; title: string; finished: boolean }[];
+}

@@ -1,0 +1,79 @@
+import type { Vehicle } from '../../core/vehicle';
+import type { Wait } from '../../core/visit';
+
+export interface JobView {
+  number: number;
+  title: string;
+  customer: string;
+  createdAt: Date;
+  /** The log of its visit. */
+  visit: string;
+  vehicle: Vehicle & { label: string; vin: string | null };
+}
+
+/** Where one run stands, for the board. */
+export interface RunStanding {
+  id: string;
+  title: string;
+  stage: 'not-started' | 'taking-apart' | 'fitting' | 'putting-back' | 'to-close' | 'paused' | 'finished';
+  done: number;
+  of: number;
+  /** Who has it, by id. */
+  holder: string | null;
+  /** How long it takes still, seconds. */
+  likelySeconds: number;
+  safeSeconds: number;
+  /** What it waits for by itself, in trade words: a reason for a pause, a failed test, a question. */
+  waits: string[];
+  /** True where it follows a procedure that was not recorded for exactly this vehicle. */
+  unverified: boolean;
+}
+
+/** Where a vehicle's visit stands. */
+export interface VisitStanding {
+  /** Lines answered on arrival, of how many. */
+  checked: number;
+  of: number;
+  signed: boolean;
+  repeated: number;
+  closed: boolean;
+  closedAt: string | null;
+  waits: Wait[];
+}
+
+export interface JobStanding {
+  job: JobView;
+  runs: RunStanding[];
+  visit: VisitStanding;
+  /** What a lead must look at. */
+  flags: number;
+}
+
+/** Something a lead must look at. */
+export interface FlagView {
+  id: string;
+  jobNumber: number;
+  reason: string;
+  detail: string;
+  /** The event as it was sent, where it could not be taken into the log. */
+  body: string | null;
+  raisedAt: Date;
+}
+
+/** What a job holds of its customer, and whether the shop's keeping time is over. */
+export interface CustomerView {
+  jobNumber: number;
+  customer: string;
+  title: string;
+  /** The vehicle's label: a plate, or what the shop calls it. */
+  plate: string;
+  vehicle: string;
+  vin: string | null;
+  signatures: number;
+  photos: number;
+  openedAt: Date;
+  /** When the vehicle was given back; null while it is here. */
+  closedAt: Date | null;
+  redactedAt: Date | null;
+  isDue: boolean;
+}

@@ -1,0 +1,22 @@
+import type { OwnKind } from '../../core/hardware';
+import type { ShopPolicy } from '../../core/plan';
+import type { ProcedureDocument } from '../../core/procedure';
+import type { ProcedureRowView, VerificationView } from './procedures';
+
+/** Everything a plan is made from; the planning itself is done where the question is asked. */
+export interface PlanView {
+  documents: ProcedureDocument[];
+  revisions: [id: string, revision: number][];
+  options: Record<string, string[]>;
+  policy: ShopPolicy;
+  ownKinds: OwnKind[];
+  /** Tool codes in the asking person's kit. */
+  kit: string[];
+  /** What there is in stores, by kind or material; kinds that never moved are missing. */
+  stock: Record<string, number>;
+  labour: { perHour: number; currency: string } | null;
+  /** By procedure, for the vehicle of the job; null where no job is named. */
+  verification: Record<string, VerificationView> | null;
+  /** The vehicle's other procedures, to plan together with these. */
+  others: ProcedureRowView[];
+}

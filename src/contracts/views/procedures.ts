@@ -1,0 +1,56 @@
+import type { CheckResult } from '../../core/check';
+import type { ProcedureDocument } from '../../core/procedure';
+import type { Side } from '../../core/vehicle';
+
+/** A procedure as lists show it. `revision` is null while it is only a draft. */
+export interface ProcedureRowView {
+  id: string;
+  title: string;
+  zone: string;
+  side: Side;
+  revision: number | null;
+  hasDraft: boolean;
+  applies: string;
+}
+
+export interface RevisionView {
+  revision: number;
+  note: string;
+  madeBy: string;
+  approvedBy: string;
+  approvedAt: Date;
+}
+
+/** A procedure as its page shows it: what is in force, else the draft. */
+export interface ProcedureView {
+  row: ProcedureRowView;
+  document: ProcedureDocument;
+  current: RevisionView | null;
+  draft: { version: number; editedBy: string; editedAt: Date } | null;
+  revisions: RevisionView[];
+  check: CheckResult;
+  /** What the bay found, newest first. */
+  findings: FindingView[];
+}
+
+/** A finding of the bay on a procedure. */
+export interface FindingView {
+  event: string;
+  item: string;
+  text: string;
+  person: string;
+  at: Date;
+  jobNumber: number;
+}
+
+/** How a procedure stands to a vehicle: recorded for exactly it, or what differs and what is not known. */
+export interface VerificationView {
+  verified: boolean;
+  differs: string[];
+  unknown: string[];
+}
+
+/** A procedure that may help with a vehicle. */
+export interface RelativeView extends VerificationView {
+  row: ProcedureRowView;
+}
