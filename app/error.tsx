@@ -28,11 +28,8 @@ export default function ErrorPage() {
   }, []);
   return (
     <main className="page">
-      <h1>This page could not be made</h1>
-      <p>
-        Nothing that was recorded is lost. If the database is restarting, it will be back in a moment; the page comes by
-        itself then.
-      </p>
+      <h1>This page didn’t load</h1>
+      <p>Nothing you recorded is lost. If the server is restarting, this page loads by itself in a moment.</p>
       <button type="button" className="btn btn-primary" onClick={() => location.reload()}>
         Try again
       </button>

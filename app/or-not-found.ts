@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation';
 import { PezzoError } from '@/core/errors';
 
-/** Waits for something a page shows; where it does not exist, or is not for this person, the page is not found. */
+/** Waiting for something a page shows; where it does not exist, or is not for this person, the page is not found. */
 export async function orNotFound<T>(work: Promise<T>): Promise<T> {
   try {
     return await work;

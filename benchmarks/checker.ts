@@ -65,7 +65,7 @@ export async function main(): Promise<void> {
   const rows = [chain(5000), wide(5000), ring(5000)].map((document) => {
     const items = document.parts.length + document.fasteners.length;
     const began = performance.now();
-    const { findings, coverage } = checkProcedure(document);
+    const { remarks, coverage } = checkProcedure(document);
     const checked = performance.now() - began;
     const from = performance.now();
     const plan = makePlan({
@@ -78,11 +78,11 @@ export async function main(): Promise<void> {
       items,
       `${checked.toFixed(0)} ms`,
       `${coverage.sets} of ${coverage.of}`,
-      findings.length,
+      remarks.length,
       `${(performance.now() - from).toFixed(0)} ms`,
       plan.ok ? 'planned' : plan.problems[0].code,
       `${Math.round(process.memoryUsage().rss / 1e6)} MB`,
     ];
   });
-  printTable(['document', 'items', 'check', 'option sets', 'findings', 'plan', 'result', 'memory'], rows);
+  printTable(['document', 'items', 'check', 'option sets', 'remarks', 'plan', 'result', 'memory'], rows);
 }

@@ -1,6 +1,6 @@
 import { redirect } from 'next/navigation';
 import { needsSetup } from '@/services';
-import { SetupForm } from '@/ui/sign-in';
+import { SetupForm } from '@/ui/setup';
 
 export const dynamic = 'force-dynamic';
 export const metadata = { title: 'Set up' };

@@ -11,7 +11,7 @@ export default function TrustPage() {
       <main className="page">
         <h1>Nothing to do</h1>
         <p>
-          This address is trusted already, or it is used on this machine only. <Link href="/">To the jobs</Link>
+          This address is trusted already, or it is used on this machine only. <Link href="/">Go to Jobs</Link>
         </p>
       </main>
     );
@@ -29,7 +29,7 @@ export default function TrustPage() {
         </li>
         <li className="py-2">
           <a className="btn btn-primary" href="/trust/certificate" download>
-            Fetch the certificate
+            Download the certificate
           </a>
         </li>
         <li className="py-2">
@@ -38,7 +38,7 @@ export default function TrustPage() {
           under “trusted certificates”.
         </li>
         <li className="py-2">
-          Close the browser, open it again and go to <Link href="/">the jobs</Link>: no warning should come.
+          Close the browser, open it again and go to <Link href="/">the jobs</Link>: there should be no warning.
         </li>
       </ol>
     </main>

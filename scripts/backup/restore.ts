@@ -22,7 +22,7 @@ export async function restore(databaseUrl: string, file: string, replace: boolea
   if (!(await isEmpty(databaseUrl))) {
     if (!replace)
       throw new PlainFailure(
-        'The database holds something already, so nothing was changed. To put the backup in its place, say --replace.',
+        'The database holds something already, so nothing was changed. To replace it with the backup, add --replace.',
       );
   }
   const folder = mkdtempSync(join(tmpdir(), 'pezzo-restore-'));
@@ -91,6 +91,6 @@ export async function restoreCommand(name: string, { replace }: { replace?: bool
     say(error.message);
     return 1;
   }
-  say('Everything of the backup is back.');
+  say('The backup is restored.');
   return 0;
 }

@@ -1,14 +1,15 @@
 import { hasErrors } from '../../src/core/check';
 import { readAndCheck } from './read-file';
 
-/** `pezzo check FILE`: prints the findings; returns the exit status. */
+/** `pezzo check FILE`: prints the remarks; returns the exit status. */
 export function checkCommand(file: string, { json }: { json?: boolean }): number {
   const { result } = readAndCheck(file);
-  if (json) process.stdout.write(`${JSON.stringify(result, null, 2)}\n`);
-  for (const finding of result.findings) {
-    if (!json) process.stdout.write(`${finding.level}: ${finding.message}\n  ${finding.repair}\n`);
-    else if (finding.level === 'error') process.stderr.write(`${finding.message}\n`);
+  if (json)
+    process.stdout.write(`${JSON.stringify({ findings: result.remarks, coverage: result.coverage }, null, 2)}\n`);
+  for (const remark of result.remarks) {
+    if (!json) process.stdout.write(`${remark.level}: ${remark.message}\n  ${remark.repair}\n`);
+    else if (remark.level === 'error') process.stderr.write(`${remark.message}\n`);
   }
-  if (!json && result.findings.length === 0) process.stdout.write('Nothing found.\n');
-  return hasErrors(result.findings) ? 1 : 0;
+  if (!json && result.remarks.length === 0) process.stdout.write('No problems found.\n');
+  return hasErrors(result.remarks) ? 1 : 0;
 }

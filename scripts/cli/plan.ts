@@ -6,7 +6,7 @@ import { PezzoError } from '../../src/core/errors';
 import { makePlan, type Plan, type PlanProblem, type PlanRequest } from '../../src/core/plan';
 import type { CostSettings } from '../../src/core/graph';
 import type { OptionValues, ProcedureDocument } from '../../src/core/procedure';
-import { hasErrors, type Finding } from '../../src/core/check';
+import { hasErrors, type Remark } from '../../src/core/check';
 import { printPlan } from './print-plan';
 import { readAndCheck } from './read-file';
 
@@ -27,21 +27,21 @@ interface PlanArguments {
 export function planCommand(names: string[], given: PlanArguments): number {
   const { goal: goals, option: options, order, tray: trayBins, timeLimit: limit = Infinity, json } = given;
   const costs = given.costs === undefined ? undefined : readCosts(given.costs);
-  if (costs && 'findings' in costs) return refuse(costs.findings, json);
+  if (costs && 'remarks' in costs) return refuse(costs.remarks, json);
 
   const files = names.map(readAndCheck);
-  const findings = files.flatMap(({ result }) => result.findings);
+  const remarks = files.flatMap(({ result }) => result.remarks);
   const documents = files.flatMap(({ read }) => (read.ok ? [read.document] : []));
   const doubled = twice(documents);
   if (doubled)
-    findings.unshift({
+    remarks.unshift({
       level: 'error',
       code: 'duplicate-procedure',
       items: [doubled],
       message: `Two files hold the procedure “${doubled}”.`,
       repair: 'Name each procedure once.',
     });
-  if (documents.length < files.length || hasErrors(findings)) return refuse(findings, json);
+  if (documents.length < files.length || hasErrors(remarks)) return refuse(remarks, json);
   const request: PlanRequest = {
     documents,
     goals,
@@ -51,15 +51,15 @@ export function planCommand(names: string[], given: PlanArguments): number {
   };
   const end = performance.now() + limit * 1000;
   const planned = makePlan(request, limit === Infinity ? {} : { shouldStop: () => performance.now() > end });
-  if (!planned.ok) return refuse([...planned.problems.map(asFinding), ...findings], json);
-  if (json) process.stdout.write(`${JSON.stringify(planOutput(planned.plan, documents, findings), null, 2)}\n`);
+  if (!planned.ok) return refuse([...planned.problems.map(asRemark), ...remarks], json);
+  if (json) process.stdout.write(`${JSON.stringify(planOutput(planned.plan, documents, remarks), null, 2)}\n`);
   else process.stdout.write(printPlan(documents, planned.plan));
   return 0;
 }
 
-function readCosts(name: string): CostSettings | { findings: Finding[] } {
-  const fail = (message: string): { findings: Finding[] } => ({
-    findings: [
+function readCosts(name: string): CostSettings | { remarks: Remark[] } {
+  const fail = (message: string): { remarks: Remark[] } => ({
+    remarks: [
       {
         level: 'error',
         code: 'costs',
@@ -81,7 +81,7 @@ function readCosts(name: string): CostSettings | { findings: Finding[] } {
 const twice = (documents: ProcedureDocument[]) =>
   documents.map((document) => document.id).find((id, at, all) => all.indexOf(id) !== at) ?? null;
 
-const asFinding = ({ code, items, message }: PlanProblem): Finding => ({
+const asRemark = ({ code, items, message }: PlanProblem): Remark => ({
   level: 'error',
   code,
   items,
@@ -89,14 +89,14 @@ const asFinding = ({ code, items, message }: PlanProblem): Finding => ({
   repair: 'Correct the goal, the option or the procedure.',
 });
 
-function refuse(findings: Finding[], json: boolean | undefined): number {
-  for (const finding of findings) if (finding.level === 'error') process.stderr.write(`${finding.message}\n`);
-  if (json) process.stdout.write(`${JSON.stringify({ findings }, null, 2)}\n`);
+function refuse(remarks: Remark[], json: boolean | undefined): number {
+  for (const remark of remarks) if (remark.level === 'error') process.stderr.write(`${remark.message}\n`);
+  if (json) process.stdout.write(`${JSON.stringify({ findings: remarks }, null, 2)}\n`);
   return 1;
 }
 
 /** The published shape of a plan: see docs/command-line.md. Times in seconds; in a plan over one procedure items are named without it. */
-function planOutput(plan: Plan, documents: ProcedureDocument[], findings: Finding[]) {
+function planOutput(plan: Plan, documents: ProcedureDocument[], remarks: Remark[]) {
   const short = (item: string) => (documents.length === 1 ? item.slice(item.indexOf('/') + 1) : item);
   return {
     removal: plan.removal.map((action) => ({
@@ -141,6 +141,6 @@ function planOutput(plan: Plan, documents: ProcedureDocument[], findings: Findin
     recorded: plan.recorded,
     routesTaken: plan.routesTaken,
     stays: plan.stays,
-    findings,
+    findings: remarks,
   };
 }

@@ -6,18 +6,18 @@ import { checkProcedure, type CheckResult } from '../../src/core/check';
 /** A file read and checked: the document where its form is right, and everything found. */
 export type CheckedFile = { read: ReadProcedure; result: CheckResult };
 
-/** Reads and checks one procedure file. A file that cannot be read is a finding, not a crash. */
+/** Reads and checks one procedure file. A file that cannot be read is a remark, not a crash. */
 export function readAndCheck(name: string): CheckedFile {
   const path = resolve(process.env.PEZZO_CWD ?? '.', name);
   const read = readFile(path);
-  if (!read.ok) return { read, result: { findings: read.findings, coverage: { sets: 0, of: 0, exhaustive: false } } };
+  if (!read.ok) return { read, result: { remarks: read.remarks, coverage: { sets: 0, of: 0, exhaustive: false } } };
   return { read, result: checkProcedure(read.document) };
 }
 
 function readFile(path: string): ReadProcedure {
   const fail = (code: string, message: string, repair: string): ReadProcedure => ({
     ok: false,
-    findings: [{ level: 'error', code, items: [], message, repair }],
+    remarks: [{ level: 'error', code, items: [], message, repair }],
   });
   try {
     if (statSync(path).size > MAX_PROCEDURE_BYTES)

@@ -134,7 +134,7 @@ describe('a given certificate', () => {
 
   it('is refused in words where they do not, or are none', async () => {
     const other = await privateCertificate('third.pezzo.test');
-    expect(() => givenCertificate(made.certificateFile, other.keyFile)).toThrow('of another certificate');
+    expect(() => givenCertificate(made.certificateFile, other.keyFile)).toThrow('belongs to another certificate');
     expect(() => givenCertificate(put('c.pem', 'nothing'), made.keyFile)).toThrow('PEM');
     expect(() => givenCertificate(join(folder, 'no.pem'), join(folder, 'no.key'))).toThrow('There is no file');
   });

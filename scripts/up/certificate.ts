@@ -56,7 +56,7 @@ export function givenCertificate(certificatePath: string, keyPath: string): Cert
     read(keyPath, 'key', (text) => createPrivateKey(text)),
   ];
   if (!certificate.checkPrivateKey(key))
-    throw new PlainFailure('The certificate cannot be used: the key is of another certificate.');
+    throw new PlainFailure('The certificate cannot be used: the key belongs to another certificate.');
   return { certificateFile: certificatePath, keyFile: keyPath, authority: null };
 }
 

@@ -61,5 +61,5 @@ export async function markLooked(db: Db, id: string, by: string): Promise<void> 
     'update flags set looked_by = coalesce(looked_by, $2), looked_at = coalesce(looked_at, now()) where id = $1',
     [id, by],
   );
-  if (!rowCount) throw notFound('flag-unknown', 'There is nothing like that to look at.');
+  if (!rowCount) throw notFound('flag-unknown', 'There is no such record.');
 }

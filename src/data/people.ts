@@ -27,7 +27,7 @@ export async function listPeople(db: Db): Promise<Person[]> {
 /** One person. Throws not-found. */
 export async function getPerson(db: Db, id: string): Promise<Person> {
   const { rows } = await db.query<Person>(`select ${PERSON} from people where id = $1`, [id]);
-  if (!rows[0]) throw notFound('person-unknown', 'There is nobody by that name here.');
+  if (!rows[0]) throw notFound('person-unknown', 'Nobody of that name works here.');
   return rows[0];
 }
 
@@ -81,7 +81,7 @@ export async function countOwners(db: Db): Promise<number> {
 /** The tool codes in a person's kit. Empty where nothing was ever said. */
 export async function getKit(db: Db, id: string): Promise<string[]> {
   const { rows } = await db.query<{ kit: string[] }>('select kit from people where id = $1', [id]);
-  if (!rows[0]) throw notFound('person-unknown', 'There is nobody by that name here.');
+  if (!rows[0]) throw notFound('person-unknown', 'Nobody of that name works here.');
   return rows[0].kit;
 }
 

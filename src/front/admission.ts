@@ -52,9 +52,9 @@ export function pathOf(url: string): string | null {
 /** Whether a request may come in; null where it may. Nothing of its body has been read by then. */
 export function admit(knock: Knock, house: House): Refusal | null {
   const { method, headers } = knock;
-  if (!METHODS.has(method)) return refuse(405, 'method', `“${method.slice(0, 20)}” is not done here.`);
+  if (!METHODS.has(method)) return refuse(405, 'method', `“${method.slice(0, 20)}” is not supported here.`);
   const path = pathOf(knock.url);
-  if (path === null) return refuse(400, 'bad-address', 'That address cannot be read.');
+  if (path === null) return refuse(400, 'bad-address', 'That address is not valid.');
   if (!house.hosts.has(hostName(one(headers.host) ?? '')))
     return refuse(
       421,

@@ -24,11 +24,11 @@ export async function readAndCheck(text: string): Promise<{ document: ProcedureD
   if (read.ok) return { document: read.document, check: check! };
   throw invalid(
     'procedure-form',
-    read.findings
-      .map((finding) => finding.message)
+    read.remarks
+      .map((remark) => remark.message)
       .slice(0, 5)
       .join(' '),
-    errorFields(read.findings),
+    errorFields(read.remarks),
   );
 }
 
@@ -44,7 +44,7 @@ const titleIn = (text: string): string => /"title"\s*:\s*"((?:[^"\\]|\\.){1,200}
 const remembered = new Map<string, CheckResult>();
 const MOST_REMEMBERED = 200;
 
-/** What the checker finds in a document that is kept already. `mark` tells one state of it from another. One that is too hard to check says so in a finding. */
+/** What the checker finds in a document that is kept already. `mark` tells one state of it from another. One that is too hard to check says so in a remark. */
 export async function checkKept(document: ProcedureDocument, mark: string): Promise<CheckResult> {
   const {
     settings: { ownKinds },
@@ -57,7 +57,7 @@ export async function checkKept(document: ProcedureDocument, mark: string): Prom
       if (!(error instanceof TooHard)) throw error;
       const { message } = tooHard(document.title);
       return {
-        findings: [
+        remarks: [
           {
             level: 'error',
             code: 'too-hard',
@@ -76,7 +76,7 @@ export async function checkKept(document: ProcedureDocument, mark: string): Prom
 }
 
 /** Findings that stand against using a document, as the fields of a refusal. */
-export const errorFields = (findings: CheckResult['findings']) =>
-  findings
-    .filter((finding) => finding.level === 'error')
-    .map((finding) => ({ place: finding.items.join(', '), message: finding.message }));
+export const errorFields = (remarks: CheckResult['remarks']) =>
+  remarks
+    .filter((remark) => remark.level === 'error')
+    .map((remark) => ({ place: remark.items.join(', '), message: remark.message }));

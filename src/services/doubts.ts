@@ -104,8 +104,8 @@ export async function doubtsOf(
             flag(
               'late',
               log.kind === 'run'
-                ? `“${event.type}” by ${name} arrived after the run was finished. It stands beside the ledger and changes nothing.`
-                : `“${event.type}” by ${name} arrived after the vehicle was given back. It stands beside and changes nothing.`,
+                ? `“${event.type}” by ${name} arrived after the run was finished. It is shown beside the ledger and changes nothing.`
+                : `“${event.type}” by ${name} arrived after the vehicle was given back. It is shown beside and changes nothing.`,
             ),
           ]
         : []),

@@ -23,7 +23,7 @@ const IDLE_MS = 60_000;
 export class TooHard extends Error {}
 
 /** Whoever asked does not wait for it any more. */
-const cancelled = () => unavailable('cancelled', 'This was stopped. Nothing was changed.');
+const cancelled = () => unavailable('cancelled', 'Stopped. Nothing was changed.');
 
 class Workshop {
   private readonly pool: Piscina;

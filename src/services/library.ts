@@ -48,7 +48,7 @@ export async function viewProcedure(id: string): Promise<ProcedureView> {
     listFindings(db, id, FINDINGS_SHOWN),
   ]);
   const document = current?.document ?? draft?.document;
-  if (!document) throw notFound('procedure-empty', `“${id}” has neither draft nor revision.`);
+  if (!document) throw notFound('procedure-empty', `“${id}” has no draft and no revision.`);
   const check = await checkKept(document, current ? `revision ${current.revision}` : `draft ${draft!.version}`);
   return { row, document, current, draft, revisions, findings, check };
 }
@@ -61,7 +61,10 @@ export async function approvedDocuments(ids: string[]): Promise<{ document: Proc
     const current = found.get(id);
     if (current === undefined) throw notFound('procedure-unknown', `There is no procedure “${id}”.`);
     if (!current)
-      throw conflict('not-approved', 'This procedure is still a draft: a lead has to approve it before it is planned.');
+      throw conflict(
+        'not-approved',
+        'This procedure is still a draft: a lead has to publish it before it can be planned.',
+      );
     const wantsOther = asked !== id && mirroredSide(asked) !== current.document.side;
     return { document: wantsOther ? mirror(current.document) : current.document, revision: current.revision };
   });
@@ -189,14 +192,14 @@ async function beginDraft(tx: Db, document: ProcedureDocument, by: Actor): Promi
 export async function approveDraft(by: Actor, id: string, version: number, note: string): Promise<number> {
   demand(by, 'approve');
   const asked = await findDraft(db, id);
-  if (!asked) throw notFound('no-draft', 'There is no draft to approve.');
-  const { findings } = await checkKept(asked.document, `draft ${asked.version} ${asked.editedAt.toISOString()}`);
+  if (!asked) throw notFound('no-draft', 'There is no draft to publish.');
+  const { remarks } = await checkKept(asked.document, `draft ${asked.version} ${asked.editedAt.toISOString()}`);
   return transaction(async (tx) => {
     const draft = await findDraft(tx, id);
     if (draft?.version !== version || asked.version !== version)
-      throw conflict('draft-moved-on', 'The draft was changed since you looked at it. Look again before approving.');
-    if (hasErrors(findings))
-      throw conflict('has-errors', 'The checker still finds errors; they must go first.', errorFields(findings));
+      throw conflict('draft-moved-on', 'The draft was changed since you looked at it. Look again before publishing.');
+    if (hasErrors(remarks))
+      throw conflict('has-errors', 'The checker still finds errors; they must go first.', errorFields(remarks));
     const revision = await insertRevision(tx, draft.document, note, draft.editedBy, by.id);
     await updateProcedureColumns(tx, draft.document);
     await deleteDraft(tx, id);
@@ -232,7 +235,7 @@ export async function bringIn(by: Actor, text: string): Promise<{ id: string; ch
   await transaction(async (tx) => {
     const known = await isProcedureId(tx, document.id);
     if (known && (await findDraft(tx, document.id))) {
-      throw conflict('draft-exists', `“${document.id}” is being edited just now: approve or discard that draft first.`);
+      throw conflict('draft-exists', `“${document.id}” is being edited just now: publish or discard that draft first.`);
     }
     if (!known) await insertProcedure(tx, document, by.id);
     await insertDraft(tx, document, by.id);

@@ -162,7 +162,7 @@ async function sort(log: LogRow, raw: unknown[]): Promise<Sorted> {
       sorted.aside.push({
         eventId: verdict.id,
         reason: 'unreadable',
-        detail: `Not in order: ${verdict.unreadable}`,
+        detail: `Not readable: ${verdict.unreadable}`,
         body,
       });
       continue;

@@ -63,7 +63,7 @@ export async function keepPhoto(by: Actor, { id, jobNumber, bytes, sha256 }: Sen
 }
 
 const unreadable = (why: string) =>
-  invalid('photo-unreadable', `That is no picture that can be read (JPEG, PNG, WebP or HEIC): ${why}.`);
+  invalid('photo-unreadable', `This file is not a picture that can be read (JPEG, PNG, WebP or HEIC): ${why}.`);
 
 /** What the first bytes say of a picture: its kind and size. Nothing of it is decoded. Throws `invalid` where it is of another kind, or too large to decode. */
 function lookAtHeader(bytes: Buffer): { isHeic: boolean } {

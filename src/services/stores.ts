@@ -26,8 +26,7 @@ export async function moveStock(by: Actor, { kind, change, reason }: StockMoveFo
   demand(by, 'record');
   await transaction(async (tx) => {
     const here = (await listStock(tx)).find((row) => row.kind === kind)?.count ?? 0;
-    if (change < 0 && here + change < 0)
-      throw conflict('not-so-many', `There ${here === 1 ? 'is' : 'are'} only ${Math.max(0, here)} there.`);
+    if (change < 0 && here + change < 0) throw conflict('not-so-many', `Only ${Math.max(0, here)} in stores.`);
     await insertStockMove(tx, { kind, change, reason, runId: null, by: by.id });
   });
 }

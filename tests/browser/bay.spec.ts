@@ -40,11 +40,11 @@ test('finds where a stuck panel is held, takes the screw that nobody recorded, a
     .getByRole('button', { name: /push clips/ })
     .first()
     .click();
-  await page.getByRole('button', { name: 'Make it a finding for the procedure' }).click();
+  await page.getByRole('button', { name: 'Report as a finding' }).click();
   await expect(page.getByText('will see it as a finding')).toBeVisible();
   await page
     .getByRole('button', { name: 'Do it now' })
-    .or(page.getByRole('button', { name: 'Go on' }))
+    .or(page.getByRole('button', { name: 'Resume' }))
     .click();
   await expect(page.getByText('● saved')).toBeVisible();
 
@@ -121,7 +121,7 @@ test('keeps a gate shut over a failed test until it is mended or a lead says oth
     if ((await works.getAttribute('aria-pressed')) === 'false') await works.click();
   await page.getByRole('button', { name: 'Fails' }).first().click();
   await expect(page.getByRole('button', { name: 'Shut: a test failed' })).toBeDisabled();
-  await expect(page.getByRole('button', { name: 'Already so' }).first()).toBeDisabled();
+  await expect(page.getByRole('button', { name: 'Same on arrival' }).first()).toBeDisabled();
   await expectAccessible(page);
   const decide = page.getByRole('group', { name: 'A lead decides' });
   await decide.getByLabel('Why go on all the same').fill('speaker follows on Friday');
@@ -143,7 +143,7 @@ test('rests with a reason, is handed over with a word, and goes on with the othe
   await signIn(page, 'Rui Castellane', '4004');
   const { run } = await openRun(page, 'Handed over');
   await page.getByRole('button', { name: 'More', exact: true }).click();
-  await page.getByLabel('Say for whoever takes it over').fill('bezel is stiff, warm it');
+  await page.getByLabel('Note for whoever takes over').fill('bezel is stiff, warm it');
   await page.getByRole('button', { name: 'Bea Nwosu' }).click();
   await page.getByRole('button', { name: 'More', exact: true }).click();
   await page.getByRole('button', { name: 'end of the day' }).click();
@@ -154,7 +154,7 @@ test('rests with a reason, is handed over with a word, and goes on with the othe
   await expect(other.getByRole('link', { name: /Handed over/ })).toContainText('end of the day');
   await other.goto(`/runs/${run}`);
   await expect(other.getByText('Bea Nwosu has it.')).toBeVisible();
-  await other.getByRole('button', { name: 'Go on' }).click();
+  await other.getByRole('button', { name: 'Resume' }).click();
   await expect(other.getByText('Rui Castellane: bezel is stiff, warm it')).toBeVisible();
   await expect(page.getByText('Bea has it')).toBeVisible();
   await other.close();
@@ -162,7 +162,7 @@ test('rests with a reason, is handed over with a word, and goes on with the othe
 
 test('shows the night bay without glare, with enough contrast, and remembers it', async ({ page }) => {
   await signIn(page, 'Rui Castellane', '4004');
-  await page.getByRole('button', { name: 'Night bay' }).click();
+  await page.getByRole('button', { name: 'Dark screen' }).click();
   const luminance = () => page.evaluate(() => Number(/\d+/.exec(getComputedStyle(document.body).backgroundColor)![0]));
   expect(await luminance()).toBeLessThan(60);
   for (const address of [

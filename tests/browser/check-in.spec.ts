@@ -9,7 +9,7 @@ test('checks a vehicle in, with faults, marks, a photo and a signature, and comp
 }) => {
   await signIn(page, 'Bea Nwosu', '3003');
   const job = await openJob(page, 'Reversing chime');
-  await page.getByRole('link', { name: 'Check it in' }).click();
+  await page.getByRole('link', { name: 'Check in' }).click();
   await expect(page.getByRole('button', { name: /^What works/ })).toContainText('0 of 7');
   // Nothing was said on arrival that could be repeated.
   await page.getByRole('button', { name: 'Giving back' }).click();
@@ -18,28 +18,28 @@ test('checks a vehicle in, with faults, marks, a photo and a signature, and comp
 
   // The VIN: wrong, misread, right.
   await page.getByLabel('VIN, if it matters for the job').fill('1M8GDM9AXKP04278');
-  await expect(page.getByText('A VIN has 17 signs; this has 16.')).toBeVisible();
+  await expect(page.getByText('A VIN has 17 characters; this one has 16.')).toBeVisible();
   await page.getByLabel('VIN, if it matters for the job').fill('1M8GDM9AXKP042789');
   await expect(page.getByText('at least one sign is misread')).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Keep it' })).toBeDisabled();
+  await expect(page.getByRole('button', { name: 'Save' })).toBeDisabled();
   await page.getByLabel('VIN, if it matters for the job').fill('1m8gdm9axkp042788');
-  await expect(page.getByText('Model year by its tenth sign: 1989; the job says 2017')).toBeVisible();
-  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText('Model year from the 10th character: 1989; the job says 2017')).toBeVisible();
+  await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('button', { name: 'Kept' })).toBeVisible();
 
-  await page.getByLabel('Check a zone too').selectOption('rear-door|left');
+  await page.getByLabel('Check another zone').selectOption('rear-door|left');
   await line(page, 'Speaker alone (balance left, fader rear)').getByRole('button', { name: 'Now and then' }).click();
   await line(page, 'When?').getByRole('button', { name: 'when warm' }).click();
   await line(page, /^Clock and settings/)
     .getByRole('button', { name: 'Does not' })
     .click();
   await page.getByLabel('A line of your own').fill('Tow-bar socket');
-  await page.getByRole('button', { name: 'Add the line' }).click();
+  await page.getByRole('button', { name: 'Add line' }).click();
   await tapAll(page.getByRole('button', { name: /^The other \d+ work$/ }));
   await expect(page.getByRole('button', { name: /^What works/ })).toContainText('12 of 12');
   await expectAccessible(page);
 
-  await page.getByRole('button', { name: 'All looked at: body and trim' }).click();
+  await page.getByRole('button', { name: 'All checked: body and trim' }).click();
   await page.getByRole('button', { name: 'Right side' }).click();
   await page
     .getByRole('img', { name: /^Right side, 0 marks/ })
@@ -51,13 +51,13 @@ test('checks a vehicle in, with faults, marks, a photo and a signature, and comp
   await page.getByRole('button', { name: 'scratch' }).click();
   await expect(page.getByRole('listitem').filter({ hasText: 'scratch, right side: below the handle' })).toBeVisible();
   await expectAccessible(page);
-  await page.getByRole('button', { name: 'On to the signature' }).click();
+  await page.getByRole('button', { name: 'Next: signature' }).click();
   await expect(page.getByText('works only sometimes: when warm')).toBeVisible();
   await expect(page.getByRole('button', { name: 'I have seen it' })).toBeDisabled();
   const noted = page.getByRole('group', { name: 'Also noted' });
   for (const note of ['rattles over bumps', 'said twice']) {
     await noted.getByLabel('Note').fill(note);
-    await noted.getByRole('button', { name: 'Keep' }).click();
+    await noted.getByRole('button', { name: 'Save' }).click();
     await expect(noted.getByRole('listitem').filter({ hasText: note })).toBeVisible();
   }
   await noted.getByRole('button', { name: 'Take back: said twice' }).click();
@@ -118,29 +118,29 @@ test('scans the VIN where the browser can read bar codes', async ({ browser, bas
   await page.goto('/jobs/2403/check-in');
   await page.getByRole('button', { name: 'Scan it' }).click();
   await expect(page.getByLabel('VIN, if it matters for the job')).toHaveValue('1M8GDM9AXKP042788');
-  await expect(page.getByRole('button', { name: 'Keep it' })).toBeEnabled();
+  await expect(page.getByRole('button', { name: 'Save' })).toBeEnabled();
   await context.close();
 });
 
 test('notes what a job waits for, and shows it on the board until it is here', async ({ page }) => {
   await signIn(page, 'Tomas Varga', 'saltmarsh-bench');
-  const job = await openJob(page, 'Waits for a ring');
-  await page.getByLabel('It waits for').fill('adapter ring, rear door');
+  const job = await openJob(page, 'Waiting for a ring');
+  await page.getByLabel('Waiting for').fill('adapter ring, rear door');
   await page.getByRole('button', { name: 'Note it' }).click();
-  await expect(page.getByText('Waits for a part: adapter ring, rear door')).toBeVisible();
+  await expect(page.getByText('Waiting for a part: adapter ring, rear door')).toBeVisible();
   await expect(page.getByText('● saved')).toBeVisible();
   await page.goto('/');
   const row = page
     .getByRole('region', { name: 'Waiting for something' })
-    .getByRole('link', { name: /Waits for a ring/ });
-  await expect(row).toContainText('Waits for a part: adapter ring, rear door');
+    .getByRole('link', { name: /Waiting for a ring/ });
+  await expect(row).toContainText('Waiting for a part: adapter ring, rear door');
   await expectAccessible(page);
   await page.goto(`/jobs/${job}`);
-  await page.getByRole('button', { name: 'It is here' }).click();
-  await expect(page.getByRole('button', { name: 'It is here' })).toBeHidden();
+  await page.getByRole('button', { name: 'Arrived' }).click();
+  await expect(page.getByRole('button', { name: 'Arrived' })).toBeHidden();
   await expect(page.getByText('● saved')).toBeVisible();
   await page.goto('/');
   await expect(
-    page.getByRole('region', { name: 'To start' }).getByRole('link', { name: /Waits for a ring/ }),
+    page.getByRole('region', { name: 'To start' }).getByRole('link', { name: /Waiting for a ring/ }),
   ).toBeVisible();
 });

@@ -7,7 +7,7 @@ test('records a small door from nothing, plans it, runs it to the end and sees t
 }) => {
   await signIn(page, 'Tomas Varga', 'saltmarsh-bench');
   await page.getByRole('link', { name: 'Library' }).click();
-  await page.getByRole('link', { name: 'Record a new one' }).click();
+  await page.getByRole('link', { name: 'Record new' }).click();
   await page.getByLabel('Make').fill('Brannock');
   await page.getByLabel('Model', { exact: true }).fill('Tarn');
   await page.getByLabel('From model year').fill('1986');
@@ -51,14 +51,14 @@ test('records a small door from nothing, plans it, runs it to the end and sees t
   await page.reload();
   await expect(inList('pull-cup cap')).toBeVisible();
 
-  await page.getByRole('button', { name: 'Approve' }).click();
+  await page.getByRole('button', { name: 'Publish revision' }).click();
   await page.getByLabel('What changed, and why').fill('First recording');
-  await page.getByRole('button', { name: 'Put in force' }).click();
+  await page.getByRole('button', { name: 'Publish' }).click();
   await expect(page.getByText('First recording')).toBeVisible();
 
   await page.getByRole('link', { name: 'Jobs' }).click();
   await page.getByRole('link', { name: 'Open a job' }).click();
-  await page.getByLabel('What is to be done').fill('First door speakers, wedding cars');
+  await page.getByLabel('What needs doing').fill('First door speakers, wedding cars');
   await page.getByLabel('Make').fill('Brannock');
   await page.getByLabel('Model', { exact: true }).fill('Tarn');
   await page.getByLabel('Year').fill('1990');
@@ -68,7 +68,7 @@ test('records a small door from nothing, plans it, runs it to the end and sees t
   await expect(page.getByRole('heading', { name: /^Take apart: / })).toBeVisible();
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Take it to the bay' }).click();
-  await page.getByLabel('To fit, one a line').fill('New speaker\nFoam behind the cable');
+  await page.getByLabel('Parts to fit, one per line').fill('New speaker\nFoam behind the cable');
   await page.getByRole('button', { name: 'Start there' }).click();
 
   await page.getByRole('button', { name: 'Start', exact: true }).click();

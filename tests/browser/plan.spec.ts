@@ -63,13 +63,13 @@ test('says what is missing in the kit, and takes a substitute within the fit rul
 test('starts a recording for a vehicle from its nearest relative', async ({ page }) => {
   await signIn(page, 'Tomas Varga', 'saltmarsh-bench');
   await page.goto('/jobs/new');
-  await page.getByLabel('What is to be done').fill('Rear speakers');
+  await page.getByLabel('What needs doing').fill('Rear speakers');
   await page.getByLabel('Make').fill('Velden');
   await page.getByLabel('Model', { exact: true }).fill('Kite');
   await page.getByLabel('Year').fill('2012');
   await page.getByRole('button', { name: 'Open the job' }).click();
   const relative = page.getByRole('listitem').filter({ hasText: '2 model years outside Velden Kite 2014–2019' });
-  await relative.first().getByRole('button', { name: 'Record from it' }).click();
+  await relative.first().getByRole('button', { name: 'Start a recording from this' }).click();
   await expect(page.getByRole('heading', { name: /^Velden Kite, / })).toBeVisible();
   await expect(page.getByText('Draft saved')).toBeVisible();
 });

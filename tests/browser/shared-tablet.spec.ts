@@ -151,7 +151,7 @@ test('a device that was not enrolled shows nobody’s name and asks for name and
   await page.getByRole('button', { name: 'Sign in', exact: true }).click();
   await expect(page.getByText('That does not match. Try again.')).toBeVisible();
   await page.getByRole('button', { name: 'Enrol this tablet' }).click();
-  await page.getByLabel('What it is called').fill('Bay 2');
+  await page.getByLabel('Tablet name').fill('Bay 2');
   await page.getByLabel('Name of a lead or the owner').fill('Tomas Varga');
   await page.getByLabel('Password').last().fill('saltmarsh-bench');
   await page.getByRole('button', { name: 'Enrol', exact: true }).click();

@@ -123,7 +123,7 @@ test('over TLS: cookies that never travel in the clear, HSTS, and no PIN before 
       true,
     ]);
     expect((await ask('/sign-in', { cookie: tablet })).text).toContain('Bea Nwosu');
-    // Shut out by the owner: nothing works on it any more, at once.
+    // Remove access by the owner: nothing works on it any more, at once.
     const owner = (
       await ask('/api/sign-in', { body: { person: 'Ines Okafor-Lind', password: 'saltmarsh-desk' } })
     ).cookies[0].split(';')[0];

@@ -93,7 +93,7 @@ describe('a document', () => {
       findings: [{ code: 'too-many-fields' }],
     });
     const read = readProcedure({ ...kite, parts: empty, fasteners: empty });
-    expect(!read.ok && read.findings.length).toBe(50);
+    expect(!read.ok && read.remarks.length).toBe(50);
     expect(performance.now() - started).toBeLessThan(3 * 1000);
     await expect(bringIn(people.lead, `[${'{},'.repeat(1_500_000)}{}]`)).rejects.toMatchObject({ kind: 'invalid' });
     await expect(bringIn(people.lead, '['.repeat(200_000))).rejects.toMatchObject({ kind: 'invalid' });
@@ -136,7 +136,7 @@ describe('a document', () => {
       'insert into procedure_drafts (procedure_id, document, begun_by, edited_by) values ($1, $2, $3, $3)',
       ['old', old, 'lead'],
     );
-    expect((await viewProcedure('old')).check.findings[0]).toMatchObject({
+    expect((await viewProcedure('old')).check.remarks[0]).toMatchObject({
       level: 'error',
       message: expect.stringContaining('options'),
     });

@@ -258,7 +258,7 @@ export const stockMoveSchema = Joi.object<StockMoveForm>({
     .max(10_000)
     .invalid(0)
     .required()
-    .messages({ 'any.invalid': 'How many? Not none.', 'number.base': 'How many?' }),
+    .messages({ 'any.invalid': 'Enter a number other than 0.', 'number.base': 'How many?' }),
   reason: text,
 });
 export interface StockMoveForm {

@@ -10,10 +10,10 @@ import { readProcedure, readProcedureText } from './procedure';
 const DOOR = demoProcedure('kite-rear-door');
 const first = (value: unknown) => {
   const read = readProcedure(value);
-  return read.ok ? null : [read.findings[0].code, read.findings[0].message.split(':')[0], read.findings[0].items];
+  return read.ok ? null : [read.remarks[0].code, read.remarks[0].message.split(':')[0], read.remarks[0].items];
 };
 
-const bad: [what: string, value: unknown, finding: unknown[]][] = [
+const bad: [what: string, value: unknown, remark: unknown[]][] = [
   ['an unknown field', { ...DOOR, colour: 'red' }, ['unknown-field', 'colour', []]],
   [
     'an unknown field of an item',
@@ -39,10 +39,10 @@ describe('a procedure file', () => {
     expect(readProcedureText(JSON.stringify(DOOR))).toEqual({ ok: true, document: DOOR });
   });
 
-  it.each(bad)('with %s is refused, naming the place', (_, value, finding) => {
+  it.each(bad)('with %s is refused, naming the place', (_, value, remark) => {
     const got = first(value)!;
-    expect([got[0], got[1]]).toEqual([finding[0], finding[1]]);
-    if ((finding[2] as []).length) expect(got[2]).toEqual(finding[2]);
+    expect([got[0], got[1]]).toEqual([remark[0], remark[1]]);
+    if ((remark[2] as []).length) expect(got[2]).toEqual(remark[2]);
   });
 
   it.each([
@@ -51,7 +51,7 @@ describe('a procedure file', () => {
     [' '.repeat(5 * 1024 * 1024 + 1), 'too-large'],
   ])('that cannot be read is refused in words', (text, code) => {
     const read = readProcedureText(text);
-    expect(read.ok ? null : read.findings[0].code).toBe(code);
+    expect(read.ok ? null : read.remarks[0].code).toBe(code);
   });
 });
 

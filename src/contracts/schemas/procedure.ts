@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import type { Finding } from '../../core/check';
+import type { Remark } from '../../core/check';
 import type { ProcedureDocument } from '../../core/procedure';
 import { MAX_JSON_DEPTH, measureJson } from './json-shape';
 
@@ -167,7 +167,7 @@ export const procedureSchema = Joi.object({
 }).required();
 
 /** A document, or what is wrong with its form. */
-export type ReadProcedure = { ok: true; document: ProcedureDocument } | { ok: false; findings: Finding[] };
+export type ReadProcedure = { ok: true; document: ProcedureDocument } | { ok: false; remarks: Remark[] };
 
 /** Lists of a document with what each of their entries must be. */
 const LISTS: [name: 'parts' | 'fasteners' | 'links' | 'before' | 'routes', entry: Joi.ObjectSchema][] = [
@@ -179,7 +179,7 @@ const LISTS: [name: 'parts' | 'fasteners' | 'links' | 'before' | 'routes', entry
 ];
 
 /**
- * Checks the form of a parsed document. Every finding names its place ("fasteners[2].count") and, where it can, the item. At most 50 are given, and no more
+ * Checks the form of a parsed document. Every remark names its place ("fasteners[2].count") and, where it can, the item. At most 50 are given, and no more
  * are made: a document that is wrong in a million places costs no more than one that is wrong in fifty.
  */
 export function readProcedure(value: unknown): ReadProcedure {
@@ -191,7 +191,7 @@ export function readProcedure(value: unknown): ReadProcedure {
       'A procedure’s items have a dozen fields each: this is some other file.',
     );
   const { error } = procedureSchema.validate(value, { abortEarly: true, convert: false, allowUnknown: false });
-  return error ? { ok: false, findings: problemsOf(value, error) } : { ok: true, document: value as ProcedureDocument };
+  return error ? { ok: false, remarks: problemsOf(value, error) } : { ok: true, document: value as ProcedureDocument };
 }
 
 /** The most fields any object in a value has. */
@@ -209,14 +209,14 @@ function widestObject(value: unknown): number {
 }
 
 /** What is wrong with a document's form, list entry by list entry until there is enough to see the pattern. */
-function problemsOf(value: unknown, first: Joi.ValidationError): Finding[] {
+function problemsOf(value: unknown, first: Joi.ValidationError): Remark[] {
   const details: Joi.ValidationErrorItem[] = [];
   const add = (schema: Joi.Schema, part: unknown, path: (string | number)[]) => {
     const { error } = schema.validate(part, { abortEarly: false, convert: false, allowUnknown: false });
     for (const detail of error?.details ?? []) details.push({ ...detail, path: [...path, ...detail.path] });
   };
   if (typeof value !== 'object' || value === null || Array.isArray(value))
-    return first.details.map((detail) => formFinding(value, detail));
+    return first.details.map((detail) => formRemark(value, detail));
   const lists = value as Record<string, unknown>;
   add(
     procedureSchema,
@@ -230,12 +230,12 @@ function problemsOf(value: unknown, first: Joi.ValidationError): Finding[] {
       add(entry.required(), list[at], [name, at]);
   }
   // What is wrong with a list as a whole (too long, too many ways) is found only by looking at all of it.
-  return (details.length ? details : first.details).slice(0, MAX_PROBLEMS).map((detail) => formFinding(value, detail));
+  return (details.length ? details : first.details).slice(0, MAX_PROBLEMS).map((detail) => formRemark(value, detail));
 }
 
 const oneProblem = (code: string, message: string, repair: string): ReadProcedure => ({
   ok: false,
-  findings: [{ level: 'error', code, items: [], message, repair }],
+  remarks: [{ level: 'error', code, items: [], message, repair }],
 });
 
 /** Reads a file's text: size, JSON, then form. */
@@ -282,7 +282,7 @@ function itemAt(value: unknown, path: (string | number)[]): string | null {
   return typeof found === 'string' ? found : null;
 }
 
-function formFinding(value: unknown, { path, type, message }: Joi.ValidationErrorItem): Finding {
+function formRemark(value: unknown, { path, type, message }: Joi.ValidationErrorItem): Remark {
   const place = placeWords(path);
   const item = itemAt(value, path);
   const isCount = path.at(-1) === 'count' && type === 'number.min';

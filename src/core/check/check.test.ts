@@ -7,9 +7,9 @@ import { checkProcedure, hasErrors } from './check';
 
 const DOOR = demoProcedure('kite-rear-door');
 const codes = (change: Partial<ProcedureDocument>) =>
-  checkProcedure({ ...DOOR, ...change }).findings.map((finding) => finding.code);
+  checkProcedure({ ...DOOR, ...change }).remarks.map((remark) => remark.code);
 const found = (change: Partial<ProcedureDocument>, code: string) =>
-  checkProcedure({ ...DOOR, ...change }).findings.find((finding) => finding.code === code);
+  checkProcedure({ ...DOOR, ...change }).remarks.find((remark) => remark.code === code);
 const withPart = (id: string, patch: object) => ({
   parts: DOOR.parts.map((part) => (part.id === id ? { ...part, ...patch } : part)),
 });
@@ -19,7 +19,7 @@ const withFastener = (id: string, patch: object) => ({
 
 describe('the checker', () => {
   it.each(['kite-rear-door', 'kite-front-door', 'lumen-front-door'])('finds no error in the demo’s %s', (id) => {
-    expect(checkProcedure(demoProcedure(id)).findings.filter((finding) => finding.level === 'error')).toEqual([]);
+    expect(checkProcedure(demoProcedure(id)).remarks.filter((remark) => remark.level === 'error')).toEqual([]);
   });
 
   const cases: [what: string, change: Partial<ProcedureDocument>, code: string, items: string[]][] = [
@@ -67,9 +67,9 @@ describe('the checker', () => {
     ['a zone nobody knows', { zone: 'moon-roof' }, 'unknown-zone', []],
   ];
   it.each(cases)('reports %s', (_, change, code, items) => {
-    const finding = found(change, code);
-    expect(finding?.items).toEqual(items);
-    expect(finding!.message.length * finding!.repair.length).toBeGreaterThan(0);
+    const remark = found(change, code);
+    expect(remark?.items).toEqual(items);
+    expect(remark!.message.length * remark!.repair.length).toBeGreaterThan(0);
   });
 
   it('reports a loop as its path', () => {
@@ -80,18 +80,18 @@ describe('the checker', () => {
   });
 
   it('reports what can never be reached, and under which options', () => {
-    const finding =
+    const remark =
       found(withFastener('s2', { behind: ['woofer'] }), 'loop') ??
       found(withFastener('s2', { behind: ['woofer'] }), 'unreachable');
-    expect(finding!.message).toContain('with windows power');
+    expect(remark!.message).toContain('with windows power');
   });
 
   it('never throws and has the same answer twice, whatever the document', () => {
     fc.assert(
       fc.property(procedures(), (document) => {
-        const { findings } = checkProcedure(document);
-        expect(checkProcedure(document).findings).toEqual(findings);
-        expect(hasErrors(findings)).toBe(findings.some((finding) => finding.level === 'error'));
+        const { remarks } = checkProcedure(document);
+        expect(checkProcedure(document).remarks).toEqual(remarks);
+        expect(hasErrors(remarks)).toBe(remarks.some((remark) => remark.level === 'error'));
       }),
     );
   });

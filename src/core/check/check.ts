@@ -1,6 +1,6 @@
 import { BASE_CATALOGUE, type Catalogue } from '../hardware';
 import { indexItems, type ProcedureDocument } from '../procedure';
-import type { Finding } from './finding';
+import type { Remark } from './remark';
 import { checkHardware, checkLookAlikes, checkPlaces } from './hardware-check';
 import { checkOptionUse, coverOptions } from './options-check';
 import { checkReferences } from './references-check';
@@ -8,7 +8,7 @@ import { checkWork } from './work-check';
 
 /** What the checker found, and over how many option sets it looked. */
 export interface CheckResult {
-  findings: Finding[];
+  remarks: Remark[];
   coverage: { sets: number; of: number; exhaustive: boolean };
 }
 
@@ -24,7 +24,7 @@ export function checkProcedure(document: ProcedureDocument, catalogue: Catalogue
   const index = indexItems(document);
   const size = Math.max(1, index.typeOf.size);
   const coverage = coverOptions(document, Math.max(2, Math.min(MAX_SETS, Math.floor(ITEM_BUDGET / size))));
-  const findings = [
+  const remarks = [
     ...checkReferences(document, index),
     ...checkHardware(document, catalogue),
     ...checkPlaces(document),
@@ -32,13 +32,13 @@ export function checkProcedure(document: ProcedureDocument, catalogue: Catalogue
     ...checkWork(document, catalogue, coverage.sets),
     ...checkLookAlikes(document, catalogue),
   ];
-  const unique = [...new Map(findings.map((finding) => [`${finding.code}|${finding.message}`, finding])).values()];
+  const unique = [...new Map(remarks.map((remark) => [`${remark.code}|${remark.message}`, remark])).values()];
   unique.sort((a, b) => Number(b.level === 'error') - Number(a.level === 'error'));
   return {
-    findings: unique,
+    remarks: unique,
     coverage: { sets: coverage.sets.length, of: coverage.of, exhaustive: coverage.exhaustive },
   };
 }
 
 /** True where nothing found stands against planning. */
-export const hasErrors = (findings: Finding[]) => findings.some((finding) => finding.level === 'error');
+export const hasErrors = (remarks: Remark[]) => remarks.some((remark) => remark.level === 'error');

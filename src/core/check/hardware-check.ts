@@ -9,10 +9,10 @@ import {
 } from '../hardware';
 import { findZone } from '../vehicle';
 import { countOf, type Fastener, type Point, type ProcedureDocument } from '../procedure';
-import { error, warning, type Finding } from './finding';
+import { error, warning, type Remark } from './remark';
 
 /** Kinds, drives, motions and tools the catalogue does not know. */
-export function checkHardware(document: ProcedureDocument, catalogue: Catalogue): Finding[] {
+export function checkHardware(document: ProcedureDocument, catalogue: Catalogue): Remark[] {
   const add = 'Pick one from the catalogue, or add it to the shop’s own entries.';
   const parts = document.parts.flatMap((part) => [
     ...(findPartKind(catalogue, part.kind)
@@ -57,7 +57,7 @@ export function checkHardware(document: ProcedureDocument, catalogue: Catalogue)
 }
 
 /** Counts below 1, positions that do not match the count, and anything drawn outside the map. */
-export function checkPlaces(document: ProcedureDocument): Finding[] {
+export function checkPlaces(document: ProcedureDocument): Remark[] {
   const { width, height } = document.map;
   const outside = (points: Point[] | undefined) =>
     (points ?? []).some(([x, y]) => x < 0 || y < 0 || x > width || y > height);
@@ -90,8 +90,8 @@ export function checkPlaces(document: ProcedureDocument): Finding[] {
   return [...counts, ...off, ...mismatch];
 }
 
-/** Threaded fasteners with one drive but different length or thread: the ones that get mixed up. One finding a drive. */
-export function checkLookAlikes(document: ProcedureDocument, catalogue: Catalogue): Finding[] {
+/** Threaded fasteners with one drive but different length or thread: the ones that get mixed up. One remark a drive. */
+export function checkLookAlikes(document: ProcedureDocument, catalogue: Catalogue): Remark[] {
   const groups = new Map<string, Fastener[]>();
   for (const fastener of document.fasteners) {
     const drive = fastener.drive && parseDrive(fastener.drive)?.code;

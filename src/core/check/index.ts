@@ -1,2 +1,2 @@
 export { type CheckResult, checkProcedure, hasErrors } from './check';
-export type { Finding } from './finding';
+export type { Remark } from './remark';

@@ -1,8 +1,8 @@
 import type { OptionValues, ProcedureDocument, When } from '../procedure';
-import { error, warning, type Finding } from './finding';
+import { error, warning, type Remark } from './remark';
 
 /** Options nothing depends on, and conditions on options or values that do not exist. */
-export function checkOptionUse(document: ProcedureDocument): Finding[] {
+export function checkOptionUse(document: ProcedureDocument): Remark[] {
   const options = document.options ?? {};
   const items = [...document.parts, ...document.fasteners, ...document.links];
   const named = new Set(items.flatMap((item) => Object.keys(item.when ?? {})));
@@ -19,7 +19,7 @@ export function checkOptionUse(document: ProcedureDocument): Finding[] {
   return [...unused, ...items.flatMap(({ id, when }) => badConditions(id, when, options))];
 }
 
-function badConditions(id: string, when: When | undefined, options: Record<string, string[]>): Finding[] {
+function badConditions(id: string, when: When | undefined, options: Record<string, string[]>): Remark[] {
   return Object.entries(when ?? {}).flatMap(([option, wanted]) => {
     if (!options[option])
       return [

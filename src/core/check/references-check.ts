@@ -7,7 +7,7 @@ import {
   type ItemType,
   type ProcedureDocument,
 } from '../procedure';
-import { error, warning, type Finding } from './finding';
+import { error, warning, type Remark } from './remark';
 
 interface Mention {
   text: string;
@@ -54,14 +54,14 @@ function mentionsOf(document: ProcedureDocument): Mention[] {
 }
 
 /** References to nothing, to the wrong kind of thing, or to a state that thing does not have; ids used twice. */
-export function checkReferences(document: ProcedureDocument, index: ItemIndex): Finding[] {
+export function checkReferences(document: ProcedureDocument, index: ItemIndex): Remark[] {
   return [
     ...duplicateIds(document),
     ...mentionsOf(document).flatMap((mention) => checkMention(document, index, mention)),
   ];
 }
 
-function checkMention(document: ProcedureDocument, index: ItemIndex, mention: Mention): Finding[] {
+function checkMention(document: ProcedureDocument, index: ItemIndex, mention: Mention): Remark[] {
   const { text, item, field } = mention;
   const items = index.typeOf.has(item) ? [item] : [];
   const dangling = (message: string) => [
@@ -92,7 +92,7 @@ function checkMention(document: ProcedureDocument, index: ItemIndex, mention: Me
   return [];
 }
 
-function duplicateIds(document: ProcedureDocument): Finding[] {
+function duplicateIds(document: ProcedureDocument): Remark[] {
   const seen = new Set<string>();
   return [...document.parts, ...document.fasteners, ...document.links].flatMap(({ id }) => {
     if (!seen.has(id)) {

@@ -1,16 +1,16 @@
 import { findMotion, type Catalogue } from '../hardware';
 import { buildGraph, type ActionGraph, carryOut, loopsAmong } from '../graph';
 import { heldParts, itemWords, BODY, type OptionValues, type ProcedureDocument } from '../procedure';
-import { error, warning, type Finding } from './finding';
+import { error, warning, type Remark } from './remark';
 
 /** Whether the work can be carried out under each option set: loops, items never reached, parts nothing holds, links to them. */
-export function checkWork(document: ProcedureDocument, catalogue: Catalogue, sets: OptionValues[]): Finding[] {
-  const found = new Map<string, Finding>();
+export function checkWork(document: ProcedureDocument, catalogue: Catalogue, sets: OptionValues[]): Remark[] {
+  const found = new Map<string, Remark>();
   for (const options of sets) {
     const graph = buildGraph([document], { options, catalogue });
-    for (const finding of [...checkDoable(graph, document, options), ...checkHeld(graph, document, catalogue)]) {
-      const key = `${finding.code}|${[...finding.items].sort().join()}`;
-      if (!found.has(key)) found.set(key, finding);
+    for (const remark of [...checkDoable(graph, document, options), ...checkHeld(graph, document, catalogue)]) {
+      const key = `${remark.code}|${[...remark.items].sort().join()}`;
+      if (!found.has(key)) found.set(key, remark);
     }
   }
   return [...found.values()];
@@ -21,10 +21,10 @@ const optionWords = (options: OptionValues) => {
   return words.length ? ` (with ${words.join(', ')})` : '';
 };
 
-function checkDoable(graph: ActionGraph, document: ProcedureDocument, options: OptionValues): Finding[] {
+function checkDoable(graph: ActionGraph, document: ProcedureDocument, options: OptionValues): Remark[] {
   const all = new Set(graph.nodes.keys());
   const { done } = carryOut(graph, all, { rules: false });
-  if (done.size === all.size) return ruleFindings(graph, document, all, options);
+  if (done.size === all.size) return ruleRemarks(graph, document, all, options);
   const stuck = [...all].filter((id) => !done.has(id));
   const loops = loopsAmong(graph, stuck).map((loop) => itemsOf(graph, loop));
   const onLoop = new Set(loops.flat());
@@ -33,7 +33,7 @@ function checkDoable(graph: ActionGraph, document: ProcedureDocument, options: O
     .filter(({ type, item }) => !onLoop.has(item) && (type === 'release' || type === 'undo'))
     .map(({ item }) => item);
   return [
-    ...loops.map((items) => loopFinding(graph, document, items, options, 'loop')),
+    ...loops.map((items) => loopRemark(graph, document, items, options, 'loop')),
     ...[...new Set(unreached)].map((item) =>
       error(
         'unreachable',
@@ -56,17 +56,17 @@ const words = (graph: ActionGraph, document: ProcedureDocument, item: string) =>
 const MOST_WAYS = 200;
 
 /** Order rules that close a loop whatever way in is taken, and ways in that a rule makes useless. */
-function ruleFindings(
+function ruleRemarks(
   graph: ActionGraph,
   document: ProcedureDocument,
   all: ReadonlySet<number>,
   options: OptionValues,
-): Finding[] {
+): Remark[] {
   const { done } = carryOut(graph, all, { rules: true });
   const stuck = [...all].filter((id) => !done.has(id));
   if (stuck.length)
     return loopsAmong(graph, stuck, 1).map((loop) =>
-      loopFinding(graph, document, itemsOf(graph, loop), options, 'before'),
+      loopRemark(graph, document, itemsOf(graph, loop), options, 'before'),
     );
   if (graph.orderEdges.length === 0) return [];
   const routed = [...all].filter((id) => (graph.nodes[id].anyOf?.length ?? 0) > 1);
@@ -75,7 +75,7 @@ function ruleFindings(
     ? []
     : ways
         .filter(({ id, way }) => isUseless(graph, all, id, way))
-        .map(({ id, way }) => routeFinding(graph, document, id, way, options));
+        .map(({ id, way }) => routeRemark(graph, document, id, way, options));
 }
 
 /** Whether nothing can be put in order once this is the only way in to the node. */
@@ -89,13 +89,13 @@ function isUseless(graph: ActionGraph, all: ReadonlySet<number>, id: number, way
   );
 }
 
-function routeFinding(
+function routeRemark(
   graph: ActionGraph,
   document: ProcedureDocument,
   id: number,
   way: number[],
   options: OptionValues,
-): Finding {
+): Remark {
   const { item } = graph.nodes[id].ref;
   const through = itemsOf(graph, way);
   return warning(
@@ -106,13 +106,13 @@ function routeFinding(
   );
 }
 
-function loopFinding(
+function loopRemark(
   graph: ActionGraph,
   document: ProcedureDocument,
   items: string[],
   options: OptionValues,
   cause: 'loop' | 'before',
-): Finding {
+): Remark {
   const path = [...items, items[0]].map((item) => words(graph, document, item)).join(' → ');
   return error(
     'loop',
@@ -124,7 +124,7 @@ function loopFinding(
   );
 }
 
-function checkHeld(graph: ActionGraph, document: ProcedureDocument, catalogue: Catalogue): Finding[] {
+function checkHeld(graph: ActionGraph, document: ProcedureDocument, catalogue: Catalogue): Remark[] {
   const presence = graph.presence.get(document.id)!.of;
   const isHere = (id: string) => presence.get(id) !== 'absent';
   const held = new Set(document.fasteners.filter((f) => isHere(f.id)).flatMap(heldParts));

@@ -117,7 +117,7 @@ const ROWS: Row[] = [
     'spring-clip',
   ],
   ['tab', 'tab', 'tabs', 'pulled', 'Ease out', 'Click in', 'trim-tool', 3, 2, 'inspect', 1, 25, 'tab', 'integral'],
-  ['hook', 'hook', 'hooks', 'pulled', 'Unhook', 'Hook in', 'hand', 2, 3, 'inspect', 1, 60, 'hook', 'integral'],
+  ['hook', 'hook', 'hooks', 'pulled', 'Free', 'Engage', 'hand', 2, 3, 'inspect', 1, 60, 'hook', 'integral'],
   [
     'bracket',
     'keyhole bracket',

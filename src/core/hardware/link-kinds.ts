@@ -28,7 +28,7 @@ const ROWS: Row[] = [
     5,
   ],
   ['cable', 'cable', 'cables', false, 'Unhook', 'Hook up', 'unhook the outer, turn, drop the end out', 'hand', 10, 14],
-  ['rod', 'rod', 'rods', false, 'Release', 'Clip in', 'rotate the keeper, draw the rod out', 'hand', 8, 10],
+  ['rod', 'rod', 'rods', false, 'Unclip', 'Clip in', 'rotate the keeper, draw the rod out', 'hand', 8, 10],
   ['lamp', 'lamp', 'lamps', true, 'Unplug', 'Plug in', 'twist the holder out', 'hand', 6, 6],
   ['wire', 'wire', 'wires', true, 'Part', 'Join', 'part at the joint', 'side-cutters', 15, 60],
   ['aerial', 'aerial lead', 'aerial leads', true, 'Pull', 'Push in', 'pull the plug straight', 'hand', 5, 5],

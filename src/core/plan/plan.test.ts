@@ -13,7 +13,7 @@ const POWER = { windows: 'power' };
 
 /** Plans for a generated document, or skips the case where the document itself is wrong. */
 function planFor(document: ProcedureDocument, goal: string): Plan {
-  fc.pre(!hasErrors(checkProcedure(document).findings));
+  fc.pre(!hasErrors(checkProcedure(document).remarks));
   const result = makePlan({ documents: [document], goals: [goal], options: POWER });
   fc.pre(result.ok || result.problems[0].code !== 'goal-excluded');
   if (!result.ok) throw new Error(result.problems[0].message);

@@ -40,7 +40,7 @@ describe('editing a procedure', () => {
     fc.assert(
       fc.property(fc.uniqueArray(fc.constantFrom(...ids), { maxLength: 8 }), (gone) => {
         const left = gone.reduce((document, id) => applyEdit(document, { type: 'remove', id }), start);
-        expect(checkProcedure(left).findings.filter((finding) => finding.code === 'dangling-reference')).toEqual([]);
+        expect(checkProcedure(left).remarks.filter((remark) => remark.code === 'dangling-reference')).toEqual([]);
       }),
     );
   });

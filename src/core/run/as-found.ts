@@ -31,7 +31,7 @@ const entryOf = ({ event, holds, kind, drive, count, point }: ExtraFastener & { 
   kind,
   count,
   behind: [],
-  note: 'Found on this vehicle; not in the procedure.',
+  note: 'Found on this vehicle, not in the procedure.',
   ...(drive ? { drive } : {}),
   ...(point ? { at: [point] } : {}),
 });

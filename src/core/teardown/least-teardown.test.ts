@@ -58,7 +58,7 @@ describe('the least teardown', () => {
   it('without ways to choose from is the ancestors of the goal, as a graph library finds them', () => {
     fc.assert(
       fc.property(procedures({ maxParts: 8 }), fc.nat(20), (document, n) => {
-        fc.pre(!hasErrors(checkProcedure(document).findings));
+        fc.pre(!hasErrors(checkProcedure(document).remarks));
         const graph = buildGraph([document], { options: POWER });
         const goal = goalOf(graph, document, n);
         fc.pre(goal !== undefined);
@@ -112,7 +112,7 @@ it('folds a deep document without overflowing, and keeps odd ids apart', () => {
     fasteners: [],
     links: [],
   };
-  expect(checkProcedure(document).findings.filter((finding) => finding.level === 'error')).toEqual([]);
+  expect(checkProcedure(document).remarks.filter((remark) => remark.level === 'error')).toEqual([]);
   const graph = buildGraph([document], { options: {} });
   const least = leastTeardown(graph, [graph.idOf.get('takeOff:deep/p2999')!]);
   if ('stuck' in least) throw new Error('stuck');

@@ -60,18 +60,19 @@ export function readVin(text: string): VinReading {
   const vin = plain.length === 18 && plain.startsWith('I') ? plain.slice(1) : plain;
   const northAmerica = /^[1-5]/.test(vin);
   const reading = { vin, northAmerica, year: null, warning: null };
-  if (vin.length !== 17) return { ...reading, fault: 'length', warning: `A VIN has 17 signs; this has ${vin.length}.` };
+  if (vin.length !== 17)
+    return { ...reading, fault: 'length', warning: `A VIN has 17 characters; this one has ${vin.length}.` };
   if (!/^[A-HJ-NPR-Z0-9]{17}$/.test(vin))
-    return { ...reading, fault: 'letters', warning: 'A VIN has no I, O or Q: look at 1 and 0 again.' };
+    return { ...reading, fault: 'letters', warning: 'A VIN has no I, O or Q: check for 1 and 0.' };
   const year = modelYear(vin);
   if (vinCheckDigit(vin) === vin[8]) return { ...reading, fault: null, year };
   return northAmerica
-    ? { ...reading, fault: 'check-digit', year, warning: 'The check digit does not fit: at least one sign is misread.' }
+    ? { ...reading, fault: 'check-digit', year, warning: 'The check digit doesn’t match: a character is wrong.' }
     : {
         ...reading,
         fault: null,
         year,
-        warning: 'The check digit does not fit. Outside North America it need not; look at it once more.',
+        warning: 'The check digit doesn’t match. Outside North America it doesn’t have to: check it once more.',
       };
 }
 

@@ -130,7 +130,7 @@ function zoneLines({ zone, side, document, options = {} }: CheckZone, place: str
       group,
       words:
         part.kind === 'sensor'
-          ? `${capital(itemWords(index, part.id))}: its warning lamp goes out`
+          ? `${capital(itemWords(index, part.id))}: no fault shown`
           : `${capital(itemWords(index, part.id))} works${part.kind === 'tweeter' ? `, alone (${balance(side, zone)})` : ''}`,
     }));
   return [...usual, ...more];

@@ -105,7 +105,7 @@ describe('one step at arm’s length', () => {
     expect(gates).toEqual(['Clips of the door card', 'Before the door card closes', 'Test with the door card open']);
     const late = lumen.refit.find((one) => one.late)!;
     expect(gateWords([LUMEN], late)).toBe('Test with the door woofer in place');
-    expect(gateWords([KITE], { gate: 'test', procedure: null, item: 'hand-over' })).toBe('Test at hand-over');
+    expect(gateWords([KITE], { gate: 'test', procedure: null, item: 'hand-over' })).toBe('Test before giving back');
   });
 });
 

@@ -65,7 +65,7 @@ export function instructionFor(
         name,
         [
           document.links.some((link) => link.joins.includes(step.item))
-            ? 'Its links are undone: lift it away and put it aside, face up.'
+            ? 'Everything is unplugged and unhooked: lift it away and put it aside, face up.'
             : 'Put it aside, face up, with its clips on it.',
           ...carriedLines(document, index, step.item),
         ],
@@ -95,7 +95,7 @@ export function gateWords(
   gate: Pick<RefitStep, 'gate' | 'procedure' | 'item' | 'late'>,
 ): string {
   const document = documents.find((one) => one.id === gate.procedure);
-  if (!document) return 'Test at hand-over';
+  if (!document) return 'Test before giving back';
   const part = itemWords(indexItems(document), gate.item);
   const titles = {
     clips: `Clips of the ${part}`,
@@ -132,7 +132,7 @@ function vehicleWords(step: Step): Instruction {
       return plain(
         'Reconnect',
         'the battery',
-        ['Every SRS connector is joined. Nobody’s hands in a glass path.'],
+        ['Every SRS connector is plugged in. Keep hands clear of the glass.'],
         'Battery is on',
       );
     default:

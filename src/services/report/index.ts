@@ -28,7 +28,7 @@ export async function printReport(jobNumber: number): Promise<Buffer> {
     throw error instanceof TooHard
       ? unavailable(
           'report-too-large',
-          'This report is too large to be printed in one piece. The report as data (report.json) has everything.',
+          'This report is too large to print in one piece. The data file (report.json) has everything.',
           error,
         )
       : error;

@@ -59,7 +59,7 @@ export function TopBar({
         {person.name}, {person.role}
       </span>
       <button type="button" className="leave" onClick={() => setScheme(scheme === 'night' ? 'day' : 'night')}>
-        {scheme === 'night' ? 'Day bay' : 'Night bay'}
+        {scheme === 'night' ? 'Light screen' : 'Dark screen'}
       </button>
       <button type="button" className="leave" onClick={signOut}>
         Sign out

@@ -27,7 +27,7 @@ export function EnrolForm() {
   if (!open) {
     return (
       <div className="sheet">
-        <h2>Is this a tablet of the shop?</h2>
+        <h2>Is this one of the shop’s tablets?</h2>
         <p>A lead or the owner can enrol it, once. After that everybody taps their name here and types a PIN.</p>
         <Button variant="outline-dark" onClick={() => setOpen(true)}>
           Enrol this tablet
@@ -38,12 +38,7 @@ export function EnrolForm() {
   return (
     <Form className="sheet" onSubmit={enrol} noValidate>
       <h2>Enrol this tablet</h2>
-      <Field
-        id="tablet-name"
-        label="What it is called"
-        hint="For example: Bay 2, by the compressor"
-        error={errors.name}
-      >
+      <Field id="tablet-name" label="Tablet name" hint="For example: Bay 2, by the compressor" error={errors.name}>
         <Form.Control maxLength={60} {...register('name')} />
       </Field>
       <Field id="enrol-person" label="Name of a lead or the owner" error={errors.person}>

@@ -1,2 +1,1 @@
-export { SetupForm } from './setup-form';
 export { SignIn } from './sign-in';

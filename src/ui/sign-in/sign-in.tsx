@@ -1,13 +1,17 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import type { PersonView } from '@/contracts/views';
 import { forgetPerson, noteLeaving, noteSessionEnd } from '@/device';
 import { Trouble, useSend } from '../design';
 import { goTo } from '../design/go-to';
-import { EnrolForm } from './enrol-form';
+
 import { NameForm, PasswordForm } from './password-form';
 import { PinPad } from './pin-pad';
+
+/** Asked for once in a tablet's life: its schema comes only then. */
+const EnrolForm = dynamic(() => import('./enrol-form').then((module) => module.EnrolForm));
 
 export type SignInPerson = Pick<PersonView, 'id' | 'name' | 'role' | 'hasPassword'>;
 

@@ -249,13 +249,13 @@ function runPart(doc: Doc, run: RunReport): void {
       done || !run.finishedAt ? INK : OXIDE,
     );
   for (const text of run.asFound) paragraph(doc, `Found on this vehicle: ${text}`);
-  for (const text of run.skipped) paragraph(doc, `Left out: ${text}`);
+  for (const text of run.skipped) paragraph(doc, `Skipped: ${text}`);
   for (const text of run.notes) paragraph(doc, `Note: ${text}`);
   for (const { gate, reason, by } of run.overridden)
     paragraph(doc, `${gate}: passed on the word of ${by}: ${reason}`, OXIDE);
   if (run.tests.length) {
     doc.moveDown(0.4);
-    const words = { pass: 'works', fail: 'FAILED', 'was-already-so': 'already so on arrival' } as const;
+    const words = { pass: 'works', fail: 'FAILED', 'was-already-so': 'same on arrival' } as const;
     table(
       doc,
       [0.3, 0.5, 0.2],

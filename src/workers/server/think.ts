@@ -21,9 +21,9 @@ export function readAndCheck({ text, ownKinds }: { text: string; ownKinds: OwnKi
 /** Checks a document that was kept: its form too, since it may be older than today's bounds. */
 export function check({ document, ownKinds }: { document: ProcedureDocument; ownKinds: OwnKind[] }): CheckResult {
   const read = readProcedure(document);
-  if (!read.ok) return { findings: read.findings, coverage: { sets: 0, of: 0, exhaustive: false } };
-  const { findings, coverage } = checkProcedure(document, extendCatalogue(BASE_CATALOGUE, ownKinds));
-  return { findings: findings.slice(0, MOST_FINDINGS), coverage };
+  if (!read.ok) return { remarks: read.remarks, coverage: { sets: 0, of: 0, exhaustive: false } };
+  const { remarks, coverage } = checkProcedure(document, extendCatalogue(BASE_CATALOGUE, ownKinds));
+  return { remarks: remarks.slice(0, MOST_FINDINGS), coverage };
 }
 
 /** Plans within a time, milliseconds. */

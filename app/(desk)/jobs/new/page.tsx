@@ -1,4 +1,4 @@
-import { NewJob } from '@/ui/desk/jobs';
+import { NewJob } from '@/ui/desk/jobs/new';
 
 export const metadata = { title: 'New job' };
 

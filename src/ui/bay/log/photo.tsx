@@ -20,7 +20,7 @@ export function Photo({ id, alt }: { id: string; alt: string }) {
       if (url) URL.revokeObjectURL(url);
     };
   }, [id]);
-  if (local.refused) return <span className="trouble">Photo not kept: {local.refused}</span>;
+  if (local.refused) return <span className="trouble">Photo not saved: {local.refused}</span>;
   // A plain element: the picture is private and already as small as it is shown.
   // eslint-disable-next-line @next/next/no-img-element
   return <img className="photo" src={local.url ?? `/api/photos/${id}?size=small`} alt={alt} />;
@@ -46,7 +46,7 @@ export function PhotoButton({
     setTrouble(null);
     setKeeping(true);
     await takePhoto(file, job).then(onTaken, (cause: unknown) =>
-      setTrouble(cause instanceof UnreadableFile ? 'The file could not be read.' : 'The tablet has no room for it.'),
+      setTrouble(cause instanceof UnreadableFile ? 'The file could not be read.' : 'Tablet storage is full.'),
     );
     setKeeping(false);
   };
@@ -60,7 +60,7 @@ export function PhotoButton({
         aria-live="polite"
         onClick={() => input.current?.click()}
       >
-        {keeping ? 'Keeping it…' : (trouble ?? label)}
+        {keeping ? 'Saving…' : (trouble ?? label)}
       </button>
       <input
         ref={input}

@@ -20,7 +20,7 @@ export function SavedWords({ sending }: { sending: SendingStore }) {
       <>
         {aside}
         <span className="saved" role="status">
-          ◌ {unsent} kept here · <Link href="/sign-in">sign in again</Link>
+          ◌ {unsent} saved here · <Link href="/sign-in">sign in again</Link>
         </span>
       </>
     );

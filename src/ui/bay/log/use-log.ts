@@ -23,7 +23,7 @@ export interface LogHandle<E extends LogEvent> {
 
 /** The next action is painted before the disk is waited for and anything is sent. */
 const AFTER_PAINT_MS = 60;
-const NO_ROOM = 'This tablet cannot keep anything just now: stay on this page until it says saved.';
+const NO_ROOM = 'Can’t save on this tablet: stay on this page until it says saved.';
 
 /** One log on this device: the events, and getting them to the server without losing any. */
 export function useLog<E extends LogEvent>(

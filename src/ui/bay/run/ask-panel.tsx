@@ -27,7 +27,7 @@ export function AskPanel({ bay }: { bay: Bay }) {
               {itemNamed(bay, question.item)} {question.what}
             </h1>
             <p className="where">
-              Neither had heard of the other. Are these the same {question.unheard === 1 ? 'piece' : 'pieces'}?
+              Neither saw the other’s report. Are these the same {question.unheard === 1 ? 'piece' : 'pieces'}?
             </p>
           </>
         ) : (

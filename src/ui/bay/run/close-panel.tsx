@@ -54,7 +54,7 @@ export function ClosePanel({ bay }: { bay: Bay }) {
         )}
         {state.finished && (
           <Link className="done-bar" href={`/jobs/${job.number}/check-in?walk=departure`}>
-            Repeat the checks, hand over
+            Repeat the checks, give back
           </Link>
         )}
         {state.finished ? (
@@ -88,7 +88,7 @@ function Bins({
       <p className="good">
         {state.finished
           ? 'Every bin of the tray was empty.'
-          : 'Every bin of the tray should be empty: look, and then say so by finishing.'}
+          : 'Every bin of the tray should be empty: check, then tap Finish.'}
       </p>
     );
   return (
@@ -127,7 +127,7 @@ function Notes({
       ))}
       {skipped.map((reason) => (
         <p key={reason} className="mb-1">
-          Left out: {reason}
+          Skipped: {reason}
         </p>
       ))}
       {overridden.map(([key, gate]) => (

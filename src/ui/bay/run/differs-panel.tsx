@@ -78,10 +78,10 @@ export function DiffersPanel({ bay }: { bay: Bay }) {
         </button>
       </div>
       <button type="button" className="done-bar" disabled={!found} onClick={() => keep(false)}>
-        {found ? `Noted: ${found.difference}` : 'Say what is different'}
+        {found ? `To note: ${found.difference}` : 'Choose what differs'}
       </button>
       <button type="button" className="second-bar" disabled={!found} onClick={() => keep(true)}>
-        Note it, and make it a finding for the procedure
+        Note it and report as a finding
       </button>
       <SheetFoot bay={bay} />
     </section>

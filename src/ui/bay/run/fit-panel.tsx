@@ -49,7 +49,7 @@ export function FitPanel({ bay }: { bay: Bay }) {
             onChange={(event) => setNote(event.target.value)}
           />
           <button type="button" className="btn btn-outline-dark" disabled={!note.trim()} onClick={keep}>
-            Keep
+            Save
           </button>
         </div>
         {state.phase === 'fit' && view.removal.some((step) => step.state === 'open') && (

@@ -10,7 +10,7 @@ import { LeadDecides } from './lead-decides';
 import { ShortLines } from './short-lines';
 
 /** Reasons a gate may be passed in spite of a line that does not hold. */
-const REASONS = ['was already so on arrival', 'part to follow', 'cannot be done on this vehicle'] as const;
+const REASONS = ['same fault on arrival', 'part to follow', 'cannot be done on this vehicle'] as const;
 
 /** A point that must be passed before going on: every line looked at, or a reason given. */
 export function GatePanel({ bay, step }: { bay: Bay; step: RefitStep }) {
@@ -75,7 +75,7 @@ export function GatePanel({ bay, step }: { bay: Bay; step: RefitStep }) {
         disabled={!all || short.length + inside.length > 0}
         onClick={() => record({ type: 'gatePassed', gate: step.key })}
       >
-        All is well
+        All good
       </button>
       <RunFoot bay={bay} />
     </section>

@@ -45,7 +45,7 @@ export function MorePanel({ bay }: { bay: Bay }) {
               bay.show('step');
             }}
           >
-            Stop taking apart here, and fit the new parts
+            Stop here and fit the new parts
           </button>
         )}
       </div>
@@ -92,7 +92,7 @@ function Skip({ bay }: { bay: Bay }) {
   };
   return (
     <Chips
-      label={`Leave out “${[verb, plate, thing].filter(Boolean).join(' ')}”, because it is`}
+      label={`Skip “${[verb, plate, thing].filter(Boolean).join(' ')}”, because it is`}
       value={null}
       options={SKIP_REASONS}
       onPick={skip}
@@ -126,7 +126,7 @@ function NoteLine({ bay }: { bay: Bay }) {
           onChange={(event) => setText(event.target.value)}
         />
         <button type="button" className="btn btn-outline-dark" disabled={!text.trim()} onClick={keep}>
-          Keep
+          Save
         </button>
       </div>
     </div>
@@ -143,7 +143,7 @@ function HandOver({ bay }: { bay: Bay }) {
   return (
     <div className="more-block">
       <label className="label" htmlFor="hand-over-note">
-        Say for whoever takes it over
+        Note for whoever takes over
       </label>
       <input
         id="hand-over-note"
@@ -169,9 +169,9 @@ function Night() {
       label="Screen"
       value={scheme}
       options={[
-        ['day', 'Day bay'],
-        ['night', 'Night bay'],
-        ['auto', 'As the tablet'],
+        ['day', 'Light screen'],
+        ['night', 'Dark screen'],
+        ['auto', 'Same as tablet'],
       ]}
       onPick={setScheme}
     />

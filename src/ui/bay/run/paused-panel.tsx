@@ -17,12 +17,12 @@ export function PausedPanel({
     <section className="run-panel">
       <div className="run-scroll" tabIndex={0}>
         <span className="label">Paused</span>
-        <h1 className="verb small">{state.pauseReason ?? 'Resting'}</h1>
+        <h1 className="verb small">{state.pauseReason ?? 'Paused'}</h1>
         {state.holder && <p className="where">{nameOf(state.holder)} has it.</p>}
         {state.handOverNote && <p className="caution mild">{state.handOverNote}</p>}
       </div>
       <button type="button" className="done-bar" onClick={goOn}>
-        Go on
+        Resume
       </button>
     </section>
   );

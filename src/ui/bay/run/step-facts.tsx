@@ -24,7 +24,7 @@ export function Facts({ bay: { handle }, now, soundBack }: { bay: Bay; now: RunS
           <dt>Tray</dt>
           <dd>
             <span className="bin-plate">Bin {bin}</span> {kind}
-            {soundBack !== null && ` · ${soundBack} sound in it`}
+            {soundBack !== null && ` · ${soundBack} good in it`}
           </dd>
         </>
       )}

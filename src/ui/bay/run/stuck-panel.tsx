@@ -71,7 +71,7 @@ export function StuckPanel({ bay }: { bay: Bay }) {
                   <i style={{ width: `${Math.max(4, suspect.share * 100)}%` }} />
                 </span>
                 <span className="reason">{capital(suspect.reason)}</span>
-                <span className="it-was">It was this</span>
+                <span className="it-was">This was it</span>
               </button>
             </li>
           ))}
@@ -128,7 +128,7 @@ function Found({ bay, item, part, suspect }: { bay: Bay; item: string; part: str
         ) : (
           <button type="button" className="check-line" onClick={tell}>
             <span className="box" aria-hidden="true" />
-            Make it a finding for the procedure
+            Report as a finding
           </button>
         )}
       </div>

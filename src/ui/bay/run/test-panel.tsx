@@ -9,7 +9,7 @@ import type { Bay } from './bay';
 const RESULTS: [TestResult, string][] = [
   ['pass', 'Works'],
   ['fail', 'Fails'],
-  ['was-already-so', 'Already so'],
+  ['was-already-so', 'Same on arrival'],
 ];
 
 /** The test sheet before something closes: every function answered. A failed one keeps the gate shut until it is mended or a lead decides. */

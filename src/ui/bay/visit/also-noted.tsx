@@ -46,7 +46,7 @@ export function AlsoNoted({ visit: { state, record, start } }: { visit: VisitHan
           onChange={(event) => setText(event.target.value)}
         />
         <button type="submit" className="btn btn-outline-dark" disabled={!text.trim()}>
-          Keep
+          Save
         </button>
         <PhotoButton
           job={start.job.number}

@@ -97,7 +97,7 @@ export function BodyTab({ visit, next }: { visit: VisitHandle; next: () => void 
         ))}
       </ul>
       <button type="button" className="done-bar" onClick={next}>
-        {walk === 'arrival' ? 'On to the signature' : 'On to the comparison'}
+        {walk === 'arrival' ? 'Next: signature' : 'Next: comparison'}
       </button>
     </section>
   );

@@ -61,7 +61,7 @@ export function ElectricalTab({ visit, next }: { visit: VisitHandle; next: () =>
       })}
       {walk === 'arrival' && <MoreLines visit={visit} />}
       <button type="button" className="done-bar" onClick={next}>
-        {all.every((line) => line[walk]) ? 'All looked at: body and trim' : 'On to body and trim'}
+        {all.every((line) => line[walk]) ? 'All checked: body and trim' : 'Next: body and trim'}
       </button>
     </section>
   );
@@ -129,14 +129,14 @@ function MoreLines({ visit }: { visit: VisitHandle }) {
     <div className="check-group more-lines">
       <select
         className="form-select"
-        aria-label="Check a zone too"
+        aria-label="Check another zone"
         value=""
         onChange={(event) => {
           const [zone, side] = event.target.value.split('|');
           if (zone) visit.record({ type: 'zone', zone, side: side as 'left' });
         }}
       >
-        <option value="">Check another zone too…</option>
+        <option value="">Check another zone…</option>
         {ZONES.flatMap((zone) =>
           (zone.sided ? ['left', 'right'] : ['centre']).map((side) => (
             <option key={`${zone.code}${side}`} value={`${zone.code}|${side}`}>
@@ -155,7 +155,7 @@ function MoreLines({ visit }: { visit: VisitHandle }) {
         onChange={(event) => setText(event.target.value)}
       />
       <button type="button" className="btn btn-outline-dark" disabled={!text.trim()} onClick={add}>
-        Add the line
+        Add line
       </button>
     </div>
   );

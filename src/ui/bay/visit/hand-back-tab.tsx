@@ -41,7 +41,7 @@ export function HandBackTab({ visit, walkAgain }: { visit: VisitHandle; walkAgai
             <p className="d-flex gap-3 align-items-center mt-3 mb-1">
               <strong>{open.length} not repeated yet:</strong>
               <button type="button" className="btn btn-primary" onClick={walkAgain}>
-                Walk the list
+                Go through the list
               </button>
             </p>
             {open.map((line) => (
@@ -51,19 +51,23 @@ export function HandBackTab({ visit, walkAgain }: { visit: VisitHandle; walkAgai
         )}
       </div>
       <AlsoNoted visit={visit} />
-      <SignBox visit={visit} walk="departure" sentence="I have my vehicle back; the list was walked with me." />
+      <SignBox
+        visit={visit}
+        walk="departure"
+        sentence="I have my vehicle back, and we went through the list together."
+      />
       <div className="sheet">
         <h2>{state.closed ? 'The vehicle is back with its owner' : 'Give it back'}</h2>
         {!state.closed && (
           <>
             {unfinished > 0 && (
               <p className="trouble">
-                {unfinished} {unfinished === 1 ? 'run is' : 'runs are'} not finished; one that was begun has to be.
+                {unfinished} {unfinished === 1 ? 'run is' : 'runs are'} not finished: finish started runs first.
               </p>
             )}
             {blocks.length > 0 && (
               <p className="trouble">
-                {blocks.length} {blocks.length === 1 ? 'line stands' : 'lines stand'} against it.
+                {blocks.length} {blocks.length === 1 ? 'line' : 'lines'} unresolved.
               </p>
             )}
             <Trouble text={trouble} />

@@ -8,13 +8,13 @@ export function FrozenLine({ visit: { state, walk } }: { visit: VisitHandle }) {
   if (state.closed)
     return (
       <p className="caution mild">
-        The vehicle was given back. What is recorded now stands beside and changes nothing.
+        The vehicle was given back. What is recorded now is shown beside and changes nothing.
       </p>
     );
   if (!given) return null;
   return (
     <p className="caution mild">
-      Signed by {given.name}. What is recorded now stands beside, with your name, and is not covered by the signature.
+      Signed by {given.name}. What is recorded now is shown beside it with your name; the signature does not cover it.
     </p>
   );
 }

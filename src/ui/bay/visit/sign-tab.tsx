@@ -14,9 +14,9 @@ export function SignTab({ visit }: { visit: VisitHandle }) {
   return (
     <section className="visit-body" tabIndex={0}>
       <div className="sheet">
-        <h2>Already so on arrival</h2>
+        <h2>Faults on arrival</h2>
         {faults.length + marks.length === 0 && (
-          <p className="quiet">Nothing was found: everything looked at works, and there are no marks.</p>
+          <p className="quiet">No faults: everything checked works, and there are no marks.</p>
         )}
         <ul className="rows">
           {faults.map((line) => (
@@ -36,7 +36,7 @@ export function SignTab({ visit }: { visit: VisitHandle }) {
       <SignBox
         visit={visit}
         walk="arrival"
-        sentence="I have seen what is listed here; it was so when I brought the vehicle."
+        sentence="I have seen this list: this was the vehicle’s condition on arrival."
       />
     </section>
   );

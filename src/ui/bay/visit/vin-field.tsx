@@ -54,7 +54,7 @@ export function VinField({ visit: { state, start, record } }: { visit: VisitHand
         disabled={!reading || reading.fault !== null || kept}
         onClick={() => record({ type: 'vin', vin: reading!.vin, how })}
       >
-        {kept ? 'Kept' : 'Keep it'}
+        {kept ? 'Saved' : 'Save'}
       </button>
       {reading?.warning && (
         <span className={reading.fault ? 'trouble' : 'not-verified'} role="status">
@@ -63,7 +63,7 @@ export function VinField({ visit: { state, start, record } }: { visit: VisitHand
       )}
       {reading && !reading.fault && reading.year && (
         <span className="quiet" role="status">
-          Model year by its tenth sign: {reading.year}
+          Model year from the 10th character: {reading.year}
           {year && year !== reading.year ? `; the job says ${year}` : ''}
         </span>
       )}
@@ -103,7 +103,7 @@ function Scanner({ onFound, onTrouble }: { onFound: (text: string) => void; onTr
         if (vin && !gone) found.current(vin.vin);
       }, LOOK_EVERY_MS);
     };
-    begin().catch(() => setTrouble('The camera is not to be had: type it instead.'));
+    begin().catch(() => setTrouble('Camera unavailable: type it instead.'));
     return () => {
       gone = true;
       if (timer) clearInterval(timer);

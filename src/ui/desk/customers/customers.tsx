@@ -13,7 +13,7 @@ export function Customers({ customers, keepingMonths }: { customers: CustomerVie
   const due = customers.filter((row) => row.isDue);
   const rule =
     keepingMonths === null
-      ? 'No keeping time is set: nothing is due until one is.'
+      ? 'No keeping time is set, so nothing is due.'
       : `Kept ${keepingMonths} ${keepingMonths === 1 ? 'month' : 'months'} after the vehicle was given back.`;
   return (
     <>

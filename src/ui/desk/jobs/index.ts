@@ -1,4 +1,2 @@
-export * from './job-board';
-export * from './job-page';
-export * from './new-job';
-export * from './stage-words';
+export { JobBoard } from './job-board';
+export { JobPage } from './job-page';

@@ -39,7 +39,7 @@ function placeOf(standing: JobStanding): Place {
   return begun ? 'bay' : 'next';
 }
 
-/** What is to be done next with the vehicle, where no run says it. */
+/** What needs doing next with the vehicle, where no run says it. */
 function nextWords({ runs, visit }: JobStanding): string | null {
   if (visit.closed) return null;
   if (runs.length > 0 && runs.every((run) => run.stage === 'finished')) {
@@ -152,7 +152,7 @@ function BoardRow({ standing, names }: { standing: JobStanding; names: Record<st
               .join(' · ')}
           </span>
           {next && <span className="next-do">{next}</span>}
-          {waits.length > 0 && <span className="waits-for">Waits for {waits.join('; ')}</span>}
+          {waits.length > 0 && <span className="waits-for">Waiting for {waits.join('; ')}</span>}
         </span>
         <span className="runs-now">
           {runs.length === 0 && <span className="stage">Nothing planned</span>}

@@ -64,7 +64,7 @@ export function JobPage({
         <h2>Plan a teardown for this vehicle</h2>
         {exact.length === 0 && (
           <p className="quiet">
-            The library has nothing approved for exactly {vehicle.make} {vehicle.model} {vehicle.year}.{' '}
+            The library has nothing published for exactly this {vehicle.make} {vehicle.model} {vehicle.year}.{' '}
             <Link href="/library">Search the library</Link>
           </p>
         )}

@@ -5,7 +5,7 @@ const STAGES: Record<RunStanding['stage'], [words: string, look: string]> = {
   'taking-apart': ['Taking apart', 'now'],
   fitting: ['Fitting the new parts', 'now'],
   'putting-back': ['Putting back', 'now'],
-  'to-close': ['All back: look at the tray and close', 'now'],
+  'to-close': ['All back: check the tray, then finish', 'now'],
   paused: ['Paused', 'halted'],
   finished: ['Finished, all accounted for', 'done'],
 };

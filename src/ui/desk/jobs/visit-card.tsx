@@ -26,11 +26,7 @@ export function VisitCard({ standing, start, me }: { standing: JobStanding; star
           className={`btn ${state.signatures.arrival ? 'btn-outline-dark' : 'btn-primary'}`}
           href={`/jobs/${job.number}/check-in`}
         >
-          {state.signatures.arrival
-            ? 'Check-in, signed'
-            : standing.visit.checked
-              ? 'Go on with the check-in'
-              : 'Check it in'}
+          {state.signatures.arrival ? 'Check-in, signed' : standing.visit.checked ? 'Continue check-in' : 'Check in'}
         </Link>
         <Link className="btn btn-outline-dark" href={`/jobs/${job.number}/check-in?walk=departure`}>
           {state.closed ? 'Given back' : 'Give it back'}
@@ -46,7 +42,7 @@ export function VisitCard({ standing, start, me }: { standing: JobStanding; star
       {state.waits.map((wait) => (
         <p key={wait.id} className="waits-for d-flex gap-2 align-items-center mb-2">
           <span>
-            Waits for {WAIT_WORDS[wait.for]}: {wait.what}{' '}
+            Waiting for {WAIT_WORDS[wait.for]}: {wait.what}{' '}
             <span className="quiet">({start.names[wait.person] ?? wait.person})</span>
           </span>
           <button
@@ -54,18 +50,18 @@ export function VisitCard({ standing, start, me }: { standing: JobStanding; star
             className="btn btn-sm btn-outline-dark"
             onClick={() => log.record({ type: 'waitOver', wait: wait.id })}
           >
-            It is here
+            Arrived
           </button>
         </p>
       ))}
       {!state.closed && (
         <div className="wait-form">
           <label className="label" htmlFor="wait-what">
-            It waits for
+            Waiting for
           </label>
           <select
             className="form-select"
-            aria-label="Kind of wait"
+            aria-label="What is awaited"
             value={kind}
             onChange={(event) => setKind(event.target.value as WaitFor)}
           >

@@ -20,7 +20,7 @@ export function Library({ q, rows, mayRecord }: { q: string; rows: ProcedureRowV
         {mayRecord && <BringIn />}
         {mayRecord && (
           <Link className="btn btn-primary" href="/procedures/new">
-            Record a new one
+            Record new
           </Link>
         )}
       </PageHead>
@@ -103,7 +103,7 @@ function BringIn() {
       const response = await fetch('/api/procedures/bring-in', { method: 'POST', body: await file.text() });
       const answer = (await response.json()) as { id?: string; message?: string };
       if (response.ok) router.push(`/procedures/${encodeURIComponent(answer.id!)}/edit`);
-      else setTrouble(answer.message ?? 'The file was not taken.');
+      else setTrouble(answer.message ?? 'The file wasn’t imported.');
     } catch (error) {
       setTrouble(troubleWords(error));
     }
@@ -112,7 +112,7 @@ function BringIn() {
     <>
       {trouble && <Trouble text={trouble} />}
       <label className="btn btn-outline-dark" htmlFor="bring-in">
-        Bring in a file
+        Import file
       </label>
       <input
         id="bring-in"

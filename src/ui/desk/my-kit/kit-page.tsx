@@ -40,7 +40,7 @@ export function KitPage({ kit }: { kit: string[] }) {
   };
   return (
     <>
-      <PageHead title="My kit" under="Tap what you have; every plan then says what is missing">
+      <PageHead title="My kit" under="Tap what you have: plans show what’s missing">
         <span className="save-state" role="status">
           {busy ? 'Saving…' : saved ? 'Saved' : ''}
         </span>
@@ -49,7 +49,7 @@ export function KitPage({ kit }: { kit: string[] }) {
           className="btn btn-outline-dark"
           onClick={() => change(new Set(GROUPS.flatMap(([, codes]) => codes)))}
         >
-          I have all of them
+          I have all of these
         </button>
       </PageHead>
       <Trouble text={trouble} />

@@ -31,7 +31,7 @@ export function Devices({ devices, people }: { devices: DeviceView[]; people: Pe
               <th>Enrolled</th>
               <th>Last sign-in</th>
               <th>
-                <span className="visually-hidden">Shut out</span>
+                <span className="visually-hidden">Access</span>
               </th>
             </tr>
           </thead>
@@ -65,10 +65,10 @@ function DeviceRow({ device, by }: { device: DeviceView; by: string }) {
       <td>{day(device.seenAt)}</td>
       <td>
         {device.revokedAt ? (
-          `shut out ${day(device.revokedAt)}`
+          `removed ${day(device.revokedAt)}`
         ) : (
           <Button variant="outline-danger" size="sm" disabled={busy} onClick={shutOut}>
-            Shut out
+            Remove access
           </Button>
         )}
       </td>

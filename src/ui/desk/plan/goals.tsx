@@ -16,9 +16,9 @@ export interface GoalProps {
 
 const WISHES: [wish: Wish, words: string][] = [
   ['out', 'out'],
-  ['free', 'free, still on its links'],
+  ['free', 'free, still connected'],
   ['reach', 'within reach'],
-  ['keep', 'to stay'],
+  ['keep', 'kept fitted'],
 ];
 const without = (goals: string[], procedure: string, item: string, only: string) =>
   goals.filter((goal) => {

@@ -34,7 +34,7 @@ export function LayOut({ view, plan, trayBins, onTray }: LayOutProps) {
         <section className="sheet mt-3">
           {plan.unknownOptions.length > 0 && (
             <p className="caution mild mb-0">
-              Not known, and it changes the work: <strong>{plan.unknownOptions.join(', ')}</strong>. Steps marked “if
+              Not known, but changes the work: <strong>{plan.unknownOptions.join(', ')}</strong>. Steps marked “if
               fitted” may fall away.
             </p>
           )}

@@ -67,7 +67,7 @@ export function OpenRun({
                 </Form.Select>
               </Form.Group>
               <Form.Group controlId="run-parts">
-                <Form.Label>To fit, one a line</Form.Label>
+                <Form.Label>Parts to fit, one per line</Form.Label>
                 <Form.Control as="textarea" rows={4} value={lines} onChange={(event) => setLines(event.target.value)} />
                 <Form.Text>These become the tick list between taking apart and putting back.</Form.Text>
               </Form.Group>

@@ -102,20 +102,20 @@ function Proof({
           <span className="good">Proved: no order is quicker.</span>
         ) : (
           <>
-            No order is quicker than {clock(cost.lowerBound)}: <strong>{gap.toFixed(gap < 1 ? 2 : 1)} %</strong> is
-            open.
+            No order is quicker than {clock(cost.lowerBound)}: <strong>{gap.toFixed(gap < 1 ? 2 : 1)} %</strong> could
+            still be saved.
           </>
         )}
         {planning.busy && (
           <>
             {' '}
-            Looking on… {planning.states > 0 && `${planning.states.toLocaleString('en')} part-orders so far. `}
+            Still searching… {planning.states > 0 && `${planning.states.toLocaleString('en')} part-orders so far. `}
             <button type="button" className="btn btn-sm btn-outline-dark" onClick={planning.stop}>
               Take this one
             </button>
           </>
         )}
-        {planning.stopped && ' The search was ended early.'}
+        {planning.stopped && ' Search stopped early.'}
       </p>
     </div>
   );

@@ -45,7 +45,7 @@ export function PlanPage({ view, asked: first, jobs, forJob, mayOpen }: PlanPage
     <>
       <PageHead
         title={`Plan: ${view.documents.map((document) => document.title).join(' + ')}`}
-        under="Say what you want; the least that must come off is worked out"
+        under="Choose what you want out or reached"
       >
         {plan && (
           <button
@@ -69,7 +69,7 @@ export function PlanPage({ view, asked: first, jobs, forJob, mayOpen }: PlanPage
             <GoalMaps view={view} asked={asked} forJob={forJob} ask={ask} />
             {asked.goals.length > 0 && !result && (
               <p className="empty" role="status">
-                Working it out…
+                Planning…
               </p>
             )}
             {plan && <Order view={view} plan={plan} planning={planning} order={order} onOrder={setOrder} />}

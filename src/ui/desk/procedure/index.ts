@@ -1,3 +1,1 @@
-export * from './procedure-page';
-export * from './findings';
-export * from './item-facts';
+export { ProcedurePage } from './procedure-page';

@@ -7,7 +7,7 @@ import { applicabilityWords, oppositeSide, zoneName } from '@/core/vehicle';
 import { ItemList, PanelMap, Peel, peeled, peelSteps } from '../../map';
 import { PageHead } from '../../design';
 import { ItemFacts } from './item-facts';
-import { Findings } from './findings';
+import { Remarks } from './remarks';
 import { FromTheBay } from './from-the-bay';
 
 /** A procedure: the panel map with its peel control, everything on it as a list, what the checker says, its revisions. */
@@ -41,7 +41,7 @@ export function ProcedurePage({
         </a>
         {mayRecord && (
           <Link className="btn btn-outline-dark" href={`/procedures/${encodeURIComponent(row.id)}/edit`}>
-            {draft ? 'Go on editing' : 'Edit'}
+            {draft ? 'Continue editing' : 'Edit'}
           </Link>
         )}
         {current && (
@@ -50,7 +50,7 @@ export function ProcedurePage({
           </Link>
         )}
       </PageHead>
-      {!current && <p className="caution mild">This is a draft. A lead has to approve it before it can be planned.</p>}
+      {!current && <p className="caution mild">This is a draft. A lead has to publish it before it can be planned.</p>}
       <div className="split">
         <div>
           <div className="map-sheet">
@@ -94,7 +94,7 @@ export function ProcedurePage({
           />
           <section className="sheet">
             <h2>Checker</h2>
-            <Findings check={check} onSelect={select} />
+            <Remarks check={check} onSelect={select} />
           </section>
           <Revisions view={view} names={names} />
         </div>

@@ -41,11 +41,11 @@ export function Approve({
         title={errors === null ? 'Checking…' : errors > 0 ? 'The checker finds errors' : undefined}
         onClick={() => setOpen(true)}
       >
-        Approve
+        Publish revision
       </Button>
       <Modal show={open} onHide={() => setOpen(false)} centered>
         <Modal.Header closeButton>
-          <Modal.Title>Put it in force</Modal.Title>
+          <Modal.Title>Publish revision</Modal.Title>
         </Modal.Header>
         <Modal.Body>
           <Form.Group controlId="approve-note">
@@ -56,7 +56,7 @@ export function Approve({
         </Modal.Body>
         <Modal.Footer>
           <Button disabled={busy || !note.trim()} onClick={approve}>
-            Put in force
+            Publish
           </Button>
         </Modal.Footer>
       </Modal>

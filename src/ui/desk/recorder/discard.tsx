@@ -37,8 +37,8 @@ export function Discard({
         </Modal.Header>
         <Modal.Body>
           <p>
-            Everything changed in the draft of “{title}” is lost. A revision that is in force stays as it is; a
-            procedure that never had one goes with its draft.
+            All changes in the draft of “{title}” are lost. A published revision stays as it is; a procedure that was
+            never published is deleted.
           </p>
           <Trouble text={trouble} />
         </Modal.Body>

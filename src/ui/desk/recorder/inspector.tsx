@@ -189,7 +189,7 @@ function PartFields({ document, part, change }: { document: ProcedureDocument; p
         <SelectField
           label="Tool"
           value={part.tool ?? ''}
-          options={[['', 'as the motion asks'], ...named(NAMED_TOOLS)]}
+          options={[['', 'depends on the motion'], ...named(NAMED_TOOLS)]}
           onChange={(tool) => change({ tool: nothing(tool) })}
         />
         <TextField
@@ -262,7 +262,7 @@ function BehindField({ document, item, change }: { document: ProcedureDocument; 
   return (
     <Chips label="It is behind" pressed={named} options={partOptions(document, item.id)} onToggle={toggle}>
       <button type="button" aria-pressed={behind === undefined} onClick={() => change({ behind: undefined })}>
-        the usual
+        default
       </button>
       <button type="button" aria-pressed={behind?.length === 0} onClick={() => change({ behind: [] })}>
         nothing: in sight

@@ -48,7 +48,7 @@ export function NewProcedure() {
   });
   return (
     <>
-      <PageHead title="Record a new procedure" under="Once, well: the next technician follows it" />
+      <PageHead title="Record a new procedure" under="Record it once; the next technician follows it" />
       <Form className="form-narrow sheet" onSubmit={save} noValidate>
         <div className="row">
           <div className="col">

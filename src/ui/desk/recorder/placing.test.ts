@@ -41,7 +41,7 @@ describe('placing', () => {
       const document = withPart(EMPTY, 'panel');
       const made = newFastener(document, kind, [300, 200], likelyPart(document, null)!);
       expect(made).toMatchObject({ holds: 'panel', count: 1, at: [[300, 200]] });
-      expect(hasErrors(checkProcedure(applyEdit(document, { type: 'addFastener', fastener: made })).findings)).toBe(
+      expect(hasErrors(checkProcedure(applyEdit(document, { type: 'addFastener', fastener: made })).remarks)).toBe(
         false,
       );
     },
@@ -51,7 +51,7 @@ describe('placing', () => {
     const document = withPart(EMPTY, 'panel');
     const made = newLink(document, kind, 'panel');
     expect(made.joins).toEqual(['panel', 'body']);
-    expect(hasErrors(checkProcedure(applyEdit(document, { type: 'addLink', link: made })).findings)).toBe(false);
+    expect(hasErrors(checkProcedure(applyEdit(document, { type: 'addLink', link: made })).remarks)).toBe(false);
   });
 
   it('gives every new thing an id of its own', () => {

@@ -3,7 +3,7 @@ import { useEffect, useMemo, useRef, useState, type PointerEvent } from 'react';
 import { layersOf, type Edit, type Point, type ProcedureDocument } from '@/core/procedure';
 import { drawingOf, ItemList, PanelMap, Peel, peeled, peelSteps, toMap } from '../../map';
 import { PageHead, useOwnKinds } from '../../design';
-import { Findings } from '../procedure/findings';
+import { Remarks } from '../procedure/remarks';
 import { Approve } from './approve';
 import { Discard } from './discard';
 import { Inspector } from './inspector';
@@ -90,7 +90,7 @@ export function Recorder({
     edit(change);
     if (change.type === 'remove') setSelected(null);
   };
-  const errors = check && check.findings.filter((finding) => finding.level === 'error').length;
+  const errors = check && check.remarks.filter((remark) => remark.level === 'error').length;
   const part = document.parts.find((one) => one.id === selected && one.shape);
   const fastener = document.fasteners.find((one) => one.id === selected);
   return (
@@ -155,7 +155,7 @@ export function Recorder({
           </div>
           <section className="sheet mt-3">
             <h2>Checker</h2>
-            {check ? <Findings check={check} onSelect={select} /> : <p className="quiet mb-0">Checking…</p>}
+            {check ? <Remarks check={check} onSelect={select} /> : <p className="quiet mb-0">Checking…</p>}
           </section>
         </div>
         <div>

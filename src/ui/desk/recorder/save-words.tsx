@@ -26,7 +26,7 @@ export function SaveWords({ save, document }: { save: SaveState; document: Proce
         <>
           {' '}
           <button type="button" className="btn btn-sm btn-outline-dark" onClick={keep}>
-            Keep mine as a file
+            Save mine as a file
           </button>{' '}
           <button type="button" className="btn btn-sm btn-outline-dark" onClick={() => window.location.reload()}>
             Load theirs

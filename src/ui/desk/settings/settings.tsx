@@ -47,27 +47,27 @@ export function Settings({ settings }: { settings: SettingsForm }) {
           <Field
             id="wait"
             label="Wait after battery off, seconds"
-            hint="Leave empty: the technician is sent to the vehicle maker's manual"
+            hint="Leave empty to refer to the vehicle maker’s manual"
             error={errors.srsWaitSeconds}
           >
             <Form.Control type="number" min={1} {...register('srsWaitSeconds', numberOrNull)} />
           </Field>
-          <Field id="source" label="Where that figure is from" error={errors.srsWaitSource}>
+          <Field id="source" label="Source of that figure" error={errors.srsWaitSource}>
             <Form.Control {...register('srsWaitSource')} />
           </Field>
           {Object.keys(errors).includes('') && <Trouble text="A wait needs its source: which manual, which page." />}
         </section>
         <section className="sheet">
-          <h2>What an order is priced with</h2>
+          <h2>Times that decide the order</h2>
           <div className="pair-grid">
-            <Field id="tool-change" label="Taking up another tool, s" error={errors.costs?.toolChangeSeconds}>
+            <Field id="tool-change" label="Changing tool, s" error={errors.costs?.toolChangeSeconds}>
               <Form.Control
                 type="number"
                 step="any"
                 {...register('costs.toolChangeSeconds', { valueAsNumber: true })}
               />
             </Field>
-            <Field id="bare-hand" label="Laying the tool down, s" error={errors.costs?.bareHandSeconds}>
+            <Field id="bare-hand" label="Putting the tool down, s" error={errors.costs?.bareHandSeconds}>
               <Form.Control type="number" step="any" {...register('costs.bareHandSeconds', { valueAsNumber: true })} />
             </Field>
             <Field id="move" label="Moving within a panel, mm/s" error={errors.costs?.moveMmPerSecond}>
@@ -153,7 +153,7 @@ function OwnKinds({
   return (
     <section className="sheet" aria-label="Own fastener kinds">
       <h2>Own fastener kinds</h2>
-      {fields.length === 0 && <p className="quiet">The catalogue’s kinds are enough so far.</p>}
+      {fields.length === 0 && <p className="quiet">No kinds of your own yet.</p>}
       {fields.map((field, at) => (
         <div key={field.id} className="own-kind">
           <Field id={`kind-code-${at}`} label="Code" error={errors?.[at]?.code}>

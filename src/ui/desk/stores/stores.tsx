@@ -22,12 +22,12 @@ export function Stores({
 }) {
   return (
     <>
-      <PageHead title="Stores" under="Clips, screws and materials; a finished run takes what it fitted new by itself" />
+      <PageHead title="Stores" under="Clips, screws and materials; finished runs take what they fitted new" />
       <div className="split">
         <section className="sheet">
           <h2>What there is</h2>
           {stock.length === 0 && (
-            <p className="quiet">Nothing was put in yet. Put in what is on the shelf; runs then take from it.</p>
+            <p className="quiet">Nothing here yet. Count in what is on the shelf; runs take from it.</p>
           )}
           {stock.length > 0 && (
             <Table className="ledger-table mb-0">
@@ -55,7 +55,7 @@ export function Stores({
       </div>
       {moves.length > 0 && (
         <section className="sheet mt-3">
-          <h2>Moved lately</h2>
+          <h2>Recent moves</h2>
           <ul className="rows">
             {moves.map((move, n) => (
               <li key={n} className="py-2">
@@ -91,7 +91,7 @@ function MoveForm() {
   });
   return (
     <Form className="sheet" onSubmit={save} noValidate>
-      <h2>Put in or take out</h2>
+      <h2>Add or take out</h2>
       <Field id="kind" label="What" error={errors.kind}>
         <Form.Control list="kinds" {...register('kind')} />
       </Field>
@@ -102,7 +102,7 @@ function MoveForm() {
           </option>
         ))}
       </datalist>
-      <Field id="change" label="How many" hint="A minus takes out" error={errors.change}>
+      <Field id="change" label="How many" hint="Use minus to take out" error={errors.change}>
         <Form.Control type="number" {...register('change', { valueAsNumber: true })} />
       </Field>
       <Field id="reason" label="Why" error={errors.reason}>

@@ -5,7 +5,7 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useForm } from 'react-hook-form';
 import { jobSchema, type JobForm } from '@/contracts/schemas';
-import { Field, PageHead, Trouble, useSend } from '../../design';
+import { Field, PageHead, Trouble, useSend } from '../../../design';
 
 const EMPTY: JobForm = {
   title: '',
@@ -38,7 +38,7 @@ export function NewJob() {
     <>
       <PageHead title="Open a job" under="One vehicle's visit" />
       <Form className="form-narrow sheet" onSubmit={save} noValidate>
-        <Field id="title" label="What is to be done" error={errors.title}>
+        <Field id="title" label="What needs doing" error={errors.title}>
           <Form.Control placeholder="Rear speakers" {...register('title')} />
         </Field>
         <Field id="customer" label="Customer" error={errors.customer}>

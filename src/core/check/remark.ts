@@ -1,5 +1,5 @@
 /** Something the checker found, with the items it is about and a proposed repair. */
-export interface Finding {
+export interface Remark {
   level: 'error' | 'warning';
   code: string;
   items: string[];
@@ -8,7 +8,7 @@ export interface Finding {
 }
 
 /** An error: the procedure cannot be planned or approved with it. */
-export const error = (code: string, items: string[], message: string, repair: string): Finding => ({
+export const error = (code: string, items: string[], message: string, repair: string): Remark => ({
   level: 'error',
   code,
   items,
@@ -17,7 +17,7 @@ export const error = (code: string, items: string[], message: string, repair: st
 });
 
 /** A warning: worth a look, planning goes on. */
-export const warning = (code: string, items: string[], message: string, repair: string): Finding => ({
+export const warning = (code: string, items: string[], message: string, repair: string): Remark => ({
   level: 'warning',
   code,
   items,

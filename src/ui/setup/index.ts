@@ -1,0 +1,1 @@
+export { SetupForm } from './setup-form';
