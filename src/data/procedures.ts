@@ -1,5 +1,6 @@
 import { conflict, notFound } from '../core/errors';
 import { readDocument, type ProcedureDocument } from '../core/procedure';
+import type { Summary } from '../core/plan';
 import { foldText } from '../core/text';
 import { zoneName, type Applicability, type SearchQuery } from '../core/vehicle';
 import type { Db } from './pool';
@@ -64,7 +65,7 @@ export async function insertProcedure(db: Db, document: ProcedureDocument, by: s
 /** Brings the search columns in line with a document. */
 export async function updateProcedureColumns(db: Db, document: ProcedureDocument): Promise<void> {
   await db.query(
-    'update procedures set title = $2, zone = $3, side = $4, search_text = $5, changed_at = now() where id = $1',
+    'update procedures set title = $2, zone = $3, side = $4, search_text = $5, summary = null, changed_at = now() where id = $1',
     [document.id, document.title, document.zone, document.side, searchText(document)],
   );
   await db.query('delete from procedure_applies where procedure_id = $1', [document.id]);
@@ -106,6 +107,47 @@ export async function searchProcedures(db: Db, query: SearchQuery, limit: number
     [query.zone, query.side, query.year, limit, ...words],
   );
   return rows;
+}
+
+/** The summaries of the given procedures that are there, by id. */
+export async function listSummaries(db: Db, ids: string[]): Promise<Map<string, Summary>> {
+  const { rows } = await db.query<{ id: string; summary: Summary }>(
+    'select id, summary from procedures where id = any($1) and summary is not null',
+    [ids],
+  );
+  return new Map(rows.map(({ id, summary }) => [id, summary]));
+}
+
+/** Keeps summaries that were worked out from documents as they stood. */
+export async function keepSummaries(db: Db, summaries: ReadonlyMap<string, Summary>): Promise<void> {
+  await db.query(
+    `update procedures p set summary = s.summary from unnest($1::text[], $2::jsonb[]) as s (id, summary) where p.id = s.id`,
+    [[...summaries.keys()], [...summaries.values()]],
+  );
+}
+
+/** What stands for each of the given procedures: the revision in force, else the draft. */
+export async function listStandingDocuments(db: Db, ids: string[]): Promise<ProcedureDocument[]> {
+  const { rows } = await db.query<{ document: ProcedureDocument }>(
+    `select coalesce(r.document, d.document) as document
+       from procedures p left join procedure_revisions r on r.procedure_id = p.id and r.revision = p.revision
+            left join procedure_drafts d on d.procedure_id = p.id
+      where p.id = any($1) and coalesce(r.document, d.document) is not null`,
+    [ids],
+  );
+  return rows.map(({ document }) => readDocument(document));
+}
+
+/** When each of the given procedures was last worked through to the end, and by whom; those that never were are missing. */
+export async function listLastDone(db: Db, ids: string[]): Promise<Map<string, { at: Date; person: string }>> {
+  const { rows } = await db.query<{ id: string; at: Date; person: string }>(
+    `select distinct on (p.procedure_id) p.procedure_id as id, r.finished_at as at, e.person_id as person
+       from run_procedures p join runs r on r.id = p.run_id join events e on e.log_id = r.id and e.type = 'finished'
+      where p.procedure_id = any($1) and r.finished_at is not null
+      order by p.procedure_id, r.finished_at desc`,
+    [ids],
+  );
+  return new Map(rows.map(({ id, at, person }) => [id, { at, person }]));
 }
 
 /** One procedure's row. Throws not-found. */

@@ -1,5 +1,6 @@
 import type { ReadProcedure } from '../contracts/schemas';
 import { invalid } from '../core/errors';
+import type { Summary } from '../core/plan';
 import type { ProcedureDocument } from '../core/procedure';
 import type { CheckResult } from '../core/check';
 import { doHeavy, TooHard } from './heavy';
@@ -80,3 +81,23 @@ export const errorFields = (remarks: CheckResult['remarks']) =>
   remarks
     .filter((remark) => remark.level === 'error')
     .map((remark) => ({ place: remark.items.join(', '), message: remark.message }));
+
+/** How long many documents may take to be summed up, milliseconds. */
+const SUMMARY_LIMIT_MS = 8000;
+
+/** Sums documents up for lists, by id; empty where it takes too long: a list goes on without. */
+export async function summariseAll(documents: ProcedureDocument[]): Promise<Map<string, Summary>> {
+  const {
+    settings: { ownKinds },
+  } = await readShop();
+  const made = await doHeavy<[string, Summary][]>(
+    'think',
+    'summariseAll',
+    { documents, ownKinds },
+    SUMMARY_LIMIT_MS,
+  ).catch((error: unknown) => {
+    if (error instanceof TooHard) return [];
+    throw error;
+  });
+  return new Map(made);
+}

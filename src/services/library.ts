@@ -1,5 +1,6 @@
+import { SUMMARY_VERSION, type Summary } from '../core/plan';
 import type { NewProcedureForm } from '../contracts/schemas';
-import type { ProcedureRowView, ProcedureView } from '../contracts/views';
+import type { LibraryRowView, ProcedureView } from '../contracts/views';
 import { conflict, forbidden, invalid, notFound } from '../core/errors';
 import { hasErrors, type CheckResult } from '../core/check';
 import { mirror, mirroredSide, recordedId, type ProcedureDocument } from '../core/procedure';
@@ -16,7 +17,11 @@ import {
   insertDraft,
   insertProcedure,
   insertRevision,
+  keepSummaries,
   listCurrentDocuments,
+  listLastDone,
+  listStandingDocuments,
+  listSummaries,
   isProcedureId,
   listFindings,
   listRevisions,
@@ -28,15 +33,33 @@ import {
   type Db,
   type Draft,
 } from '../data';
-import { checkKept, errorFields, readAndCheck } from './checking';
+import { checkKept, errorFields, readAndCheck, summariseAll } from './checking';
 import { demand, may } from './permission';
 
 const SEARCH_LIMIT = 200;
 const FINDINGS_SHOWN = 50;
 
-/** Procedures for one line of search, in any order of words. */
-export const searchLibrary = (text: string): Promise<ProcedureRowView[]> =>
-  searchProcedures(db, parseSearch(text), SEARCH_LIMIT);
+/** Procedures for one line of search, in any order of words, each with what a list shows of it. */
+export async function searchLibrary(text: string): Promise<LibraryRowView[]> {
+  const rows = await searchProcedures(db, parseSearch(text), SEARCH_LIMIT);
+  const ids = rows.map(({ id }) => id);
+  const [summaries, lastDone] = await Promise.all([summariesOf(ids), listLastDone(db, ids)]);
+  return rows.map((row) => ({
+    ...row,
+    summary: summaries.get(row.id) ?? null,
+    lastDone: lastDone.get(row.id) ?? null,
+  }));
+}
+
+/** The summaries of procedures; those that are missing or of another version are worked out once and kept. */
+async function summariesOf(ids: string[]): Promise<ReadonlyMap<string, Summary>> {
+  const kept = await listSummaries(db, ids);
+  const missing = ids.filter((id) => kept.get(id)?.version !== SUMMARY_VERSION);
+  if (missing.length === 0) return kept;
+  const made = await summariseAll(await listStandingDocuments(db, missing));
+  if (made.size) await keepSummaries(db, made);
+  return new Map([...kept, ...made]);
+}
 
 /** Everything the procedure page shows. Throws not-found. */
 export async function viewProcedure(id: string): Promise<ProcedureView> {

@@ -1,6 +1,13 @@
 export { type LaterLine, MOST_PRINTED_PHOTOS, type Report, type RunReport } from './report';
 export type { PersonView, DeviceView } from './people';
-export type { ProcedureRowView, ProcedureView, FindingView, VerificationView, RelativeView } from './procedures';
+export type {
+  LibraryRowView,
+  ProcedureRowView,
+  ProcedureView,
+  FindingView,
+  VerificationView,
+  RelativeView,
+} from './procedures';
 export type { RunStanding, VisitStanding, JobStanding, FlagView, CustomerView } from './jobs';
 export type { RunStart, VisitView } from './bay';
 export type { PlanView } from './plan';

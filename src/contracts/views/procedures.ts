@@ -1,3 +1,4 @@
+import type { Summary } from '../../core/plan';
 import type { CheckResult } from '../../core/check';
 import type { ProcedureDocument } from '../../core/procedure';
 import type { Side } from '../../core/vehicle';
@@ -11,6 +12,14 @@ export interface ProcedureRowView {
   revision: number | null;
   hasDraft: boolean;
   applies: string;
+}
+
+/** A procedure as the library lists it. */
+export interface LibraryRowView extends ProcedureRowView {
+  /** Null where it could not be summed up. */
+  summary: Summary | null;
+  /** When it was last worked through to the end, and by whom; null where it never was. */
+  lastDone: { at: Date; person: string } | null;
 }
 
 export interface RevisionView {

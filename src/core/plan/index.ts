@@ -1,5 +1,6 @@
 export type { Plan, PlanProblem, PlanRequest, PlanResult, PlannedAction, ShopPolicy } from './plan-types';
 export { makePlan } from './plan';
+export { SUMMARY_VERSION, type Summary, summarise } from './summary';
 export { recordedWish } from './recorded';
 export { readRunPlan } from './migrate';
 export { type RunPlan, catalogueOf, costsOf, runPlanOf } from './run-plan';

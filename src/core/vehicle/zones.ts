@@ -8,12 +8,15 @@ export interface Zone {
   group: 'front' | 'rear' | 'dash' | 'roof' | 'load' | 'centre';
   /** A door: glass, weep holes and a shield may be behind its panel. */
   isDoor: boolean;
+  /** What lies beyond its map's upper edge: "up", or where y runs towards the front of the vehicle, what is there. */
+  upwards: string;
   /** Other words people use for it. */
   words: string[];
   /** Usual size of its map, mm. */
   map: { width: number; height: number };
 }
 
+const FLAT: Record<string, string> = { 'dash-top': 'windscreen', 'parcel-shelf': 'front', roof: 'front' };
 const DOORS = new Set(['front-door', 'rear-door', 'sliding-door']);
 
 const zone = (
@@ -24,7 +27,16 @@ const zone = (
   width: number,
   height: number,
   words: string[] = [],
-): Zone => ({ code, name, sided, group, isDoor: DOORS.has(code), words, map: { width, height } });
+): Zone => ({
+  code,
+  name,
+  sided,
+  group,
+  isDoor: DOORS.has(code),
+  upwards: FLAT[code] ?? 'up',
+  words,
+  map: { width, height },
+});
 
 /** The zones Pezzo knows. A document may name another; it is then shown as written. */
 export const ZONES: Zone[] = [

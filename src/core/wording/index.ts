@@ -2,4 +2,5 @@ export { gateWords, type Instruction, instructionFor } from './instructions';
 export { goalProblemWords, loopWords } from './problems';
 export { nodeWords, whyWords } from './reasons';
 export { type RefitStep, wordRefit, type WordedCheck } from './refit';
+export { takesWords } from './summary';
 export { type RouteTaken, routeWords, type Staying, stayWords } from './routes';

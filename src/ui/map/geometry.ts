@@ -54,3 +54,13 @@ export function boundsOf(points: Point[]): [number, number, number, number] {
   const [left, top] = [Math.min(...xs), Math.min(...ys)];
   return [left, top, Math.max(...xs) - left, Math.max(...ys) - top];
 }
+
+/** How far the fine line that gives a part its depth lies inside its edge, as a share of its size. */
+const INSET = 0.86;
+
+/** A shape drawn in towards its middle. */
+export function inset(shape: Point[]): Point[] {
+  const [left, top, width, height] = boundsOf(shape);
+  const [cx, cy] = [left + width / 2, top + height / 2];
+  return shape.map(([x, y]): Point => [cx + (x - cx) * INSET, cy + (y - cy) * INSET]);
+}

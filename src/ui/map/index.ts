@@ -5,3 +5,5 @@ export * from './mark';
 export * from './geometry';
 export * from './visibility';
 export * from './outlines';
+export * from './thumb';
+export { numbersOf } from './call-outs';

@@ -3,6 +3,7 @@ import { useMemo } from 'react';
 import { findFastenerKind } from '@/core/hardware';
 import { countOf, heldWords, indexItems, itemWords, layersOf, type ProcedureDocument } from '@/core/procedure';
 import { Plate, useCatalogue } from '../design';
+import { numbersOf } from './call-outs';
 import { FastenerGlyph, Glyph, LinkGlyph, PartGlyph } from './mark';
 
 /** Everything on the map as a list by layers, for keyboard and screen reader; selection is shared with the map. */
@@ -16,18 +17,26 @@ export function ItemList({
   onSelect: (id: string) => void;
 }) {
   const layers = useMemo(() => layersOf(document), [document]);
+  const numbers = useMemo(() => numbersOf(document), [document]);
   const rows = useMemo(() => {
-    const all = [...document.parts, ...document.fasteners, ...document.links].map((item) => item.id);
+    const all = [...numbers.keys()];
     const deepest = Math.max(0, ...layers.values());
     return Array.from({ length: deepest + 1 }, (_, layer) => all.filter((id) => layers.get(id) === layer));
-  }, [document, layers]);
+  }, [numbers, layers]);
   return (
     <div className="item-list">
       {rows.map((ids, layer) => (
         <section key={layer} aria-label={layerName(layer)}>
           <div className="layer-head">{layerName(layer)}</div>
           {ids.map((id) => (
-            <ItemRow key={id} document={document} id={id} selected={selected === id} onSelect={onSelect} />
+            <ItemRow
+              key={id}
+              document={document}
+              id={id}
+              n={numbers.get(id)!}
+              selected={selected === id}
+              onSelect={onSelect}
+            />
           ))}
         </section>
       ))}
@@ -40,11 +49,13 @@ const layerName = (layer: number) => (layer === 0 ? 'In sight' : `Under ${layer}
 function ItemRow({
   document,
   id,
+  n,
   selected,
   onSelect,
 }: {
   document: ProcedureDocument;
   id: string;
+  n: number;
   selected: boolean;
   onSelect: (id: string) => void;
 }) {
@@ -59,6 +70,7 @@ function ItemRow({
     .join(', ');
   return (
     <button type="button" className="item-row" aria-pressed={selected} onClick={() => onSelect(id)}>
+      <span className="item-number">{n}</span>
       <Glyph>{glyph}</Glyph>
       <span className="name">
         {fastener && !fastener.name

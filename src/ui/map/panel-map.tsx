@@ -1,5 +1,6 @@
 'use client';
 import { memo, useMemo, type PointerEvent, type ReactNode } from 'react';
+import { findZone } from '@/core/vehicle';
 import {
   centreOf,
   indexItems,
@@ -9,9 +10,10 @@ import {
   type Point,
   type ProcedureDocument,
 } from '@/core/procedure';
-import { boundsOf, drawingOf, roundedPath, toDrawing, type Drawing } from './geometry';
+import { placeCallOuts } from './call-outs';
+import { boundsOf, drawingOf, inset, roundedPath, toDrawing, type Drawing } from './geometry';
 import { FastenerGlyph, LinkGlyph } from './mark';
-import { outlinePath } from './outlines';
+import { detailPath, outlinePath } from './outlines';
 import type { Appearance } from './visibility';
 
 export interface PanelMapProps {
@@ -26,6 +28,8 @@ export interface PanelMapProps {
   onSelect?: (id: string) => void;
   /** A short line with a leader to the item that is `now`. */
   leader?: string | null;
+  /** Numbers beside the marks, the same as in the list; only items that are in sight get theirs. */
+  numbers?: ReadonlyMap<string, number>;
   /** Brings an item large into view; everything else stays where it is. */
   zoomTo?: string | null;
   onGround?: (event: PointerEvent<SVGSVGElement>) => void;
@@ -61,6 +65,17 @@ export const PanelMap = memo(function PanelMap(props: PanelMapProps) {
     props.onSelect(id);
   };
   const label = (id: string) => itemWords(index, id);
+  const panels = parts.filter((part) => partLook(part) === 'panel');
+  const drawPart = (part: Part) => (
+    <g key={part.id} onPointerDown={props.onSelect && tap(part.id)}>
+      <title>{label(part.id)}</title>
+      <path className={`part ${partLook(part)} ${state(part.id)}`} d={roundedPath(drawing, part.shape!)} />
+      {partLook(part) === 'small' && seen(part.id) === 'in' && (
+        <path className="detail" d={roundedPath(drawing, inset(part.shape!))} />
+      )}
+      {partLook(part) === 'speaker' && seen(part.id) === 'in' && <SpeakerRing drawing={drawing} shape={part.shape!} />}
+    </g>
+  );
   return (
     <svg
       ref={props.svgRef}
@@ -78,15 +93,9 @@ export const PanelMap = memo(function PanelMap(props: PanelMapProps) {
       </defs>
       <g className="zooming" style={{ transform: view }}>
         <path className="outline" d={outlinePath(document.map)} transform={outlineTransform(drawing)} />
-        {parts.map((part) => (
-          <g key={part.id} onPointerDown={props.onSelect && tap(part.id)}>
-            <title>{label(part.id)}</title>
-            <path className={`part ${partLook(part)} ${state(part.id)}`} d={roundedPath(drawing, part.shape!)} />
-            {partLook(part) === 'speaker' && seen(part.id) === 'in' && (
-              <SpeakerRing drawing={drawing} shape={part.shape!} />
-            )}
-          </g>
-        ))}
+        {panels.map(drawPart)}
+        <path className="detail" d={detailPath(document.map)} transform={outlineTransform(drawing)} />
+        {parts.filter((part) => !panels.includes(part)).map(drawPart)}
         {document.fasteners
           .filter((f) => visible(f.id))
           .flatMap((fastener) =>
@@ -122,12 +131,13 @@ export const PanelMap = memo(function PanelMap(props: PanelMapProps) {
               )
             );
           })}
+        {props.numbers && <CallOuts {...props} numbers={props.numbers} drawing={drawing} index={index} seen={seen} />}
         {props.leader && props.now && (
           <Leader drawing={drawing} at={leaderPlace(document, index, props.now)} text={props.leader} size={size} />
         )}
         {props.children?.(drawing)}
       </g>
-      <Orientation drawing={drawing} side={document.side} />
+      <Orientation drawing={drawing} document={document} />
     </svg>
   );
 });
@@ -231,18 +241,74 @@ function Leader({ drawing, at, text, size }: { drawing: Drawing; at: Point | nul
   );
 }
 
-function Orientation({ drawing, side }: { drawing: Drawing; side: string }) {
-  if (side === 'centre') return null;
-  const front = drawing.mirrored;
-  const y = drawing.height + 34;
+/** Radius of a call-out number, mm on a map of 1000 mm. */
+const NUMBER_RADIUS = 15;
+
+/** Numbers beside what is in sight, each with a line to its mark; a group has one number, at its first piece. */
+function CallOuts({
+  document,
+  numbers,
+  drawing,
+  index,
+  seen,
+  selected,
+}: PanelMapProps & {
+  numbers: ReadonlyMap<string, number>;
+  drawing: Drawing;
+  index: ReturnType<typeof indexItems>;
+  seen: (id: string) => Appearance;
+}) {
+  const radius = (drawing.width / 1000) * NUMBER_RADIUS;
+  const inSight = [...numbers].filter(([id]) => seen(id) === 'in');
+  const place = (id: string) => leaderPlace(document, index, id);
+  const items = inSight.flatMap(([id, n]) => {
+    const at = place(id);
+    return at ? [{ id, n, mark: toDrawing(drawing, at) }] : [];
+  });
+  const marks = document.fasteners
+    .filter(({ id }) => seen(id) === 'in')
+    .flatMap((fastener) => placesFor(fastener.at, placeOf(index, fastener.id)))
+    .map((at) => toDrawing(drawing, at));
   return (
-    <>
-      <text className="orientation" x={0} y={y} fontSize={24}>
-        {front ? '← rear' : '← front'}
+    <g pointerEvents="none" aria-hidden="true">
+      {placeCallOuts(items, marks, radius, [drawing.width, drawing.height]).map(({ id, n, at, mark }) => (
+        <g key={id} className={`call-out ${id === selected ? 'selected' : ''}`}>
+          <path d={`M${mark[0]} ${mark[1]}L${at[0]} ${at[1]}`} strokeWidth={radius * 0.14} />
+          <circle cx={at[0]} cy={at[1]} r={radius} />
+          <text x={at[0]} y={at[1] + radius * 0.38} fontSize={radius * 1.15}>
+            {n}
+          </text>
+        </g>
+      ))}
+    </g>
+  );
+}
+
+/** Length of the scale bar, mm. */
+const SCALE_MM = 100;
+
+/** Which way the panel lies, and its scale. */
+function Orientation({ drawing, document }: { drawing: Drawing; document: ProcedureDocument }) {
+  const { width, height, mirrored } = drawing;
+  const y = height + 34;
+  const size = (width / 1000) * 24;
+  const [left, right] =
+    document.side === 'centre' ? ['← left', 'right →'] : mirrored ? ['← rear', 'front →'] : ['← front', 'rear →'];
+  return (
+    <g className="orientation" fontSize={size}>
+      <text x={0} y={y}>
+        {left}
       </text>
-      <text className="orientation" x={drawing.width} y={y} fontSize={24} textAnchor="end">
-        {front ? 'front →' : 'rear →'}
+      <text x={width} y={y} textAnchor="end">
+        {right}
       </text>
-    </>
+      <text x={width / 2} y={-18} textAnchor="middle">
+        ↑ {findZone(document.zone)?.upwards ?? 'up'}
+      </text>
+      <path d={`M${width / 2 - SCALE_MM / 2} ${y - 14}v8h${SCALE_MM}v-8`} />
+      <text x={width / 2 + SCALE_MM / 2 + 12} y={y}>
+        {SCALE_MM} mm
+      </text>
+    </g>
   );
 }

@@ -1,6 +1,6 @@
 import { readProcedure, readProcedureText, type ReadProcedure } from '../../contracts/schemas';
 import { BASE_CATALOGUE, extendCatalogue, type OwnKind } from '../../core/hardware';
-import { makePlan, type PlanRequest, type PlanResult } from '../../core/plan';
+import { makePlan, summarise, type PlanRequest, type PlanResult, type Summary } from '../../core/plan';
 import { checkProcedure, type CheckResult } from '../../core/check';
 import type { ProcedureDocument } from '../../core/procedure';
 
@@ -41,4 +41,16 @@ export function plan({
     { ...request, catalogue: extendCatalogue(BASE_CATALOGUE, ownKinds) },
     { shouldStop: () => performance.now() > end },
   );
+}
+
+/** Sums documents up for lists, each by its id. */
+export function summariseAll({
+  documents,
+  ownKinds,
+}: {
+  documents: ProcedureDocument[];
+  ownKinds: OwnKind[];
+}): [string, Summary][] {
+  const catalogue = extendCatalogue(BASE_CATALOGUE, ownKinds);
+  return documents.map((document) => [document.id, summarise(document, catalogue)]);
 }

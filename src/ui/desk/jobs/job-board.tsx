@@ -3,10 +3,10 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useRef } from 'react';
 import type { JobStanding, RunStanding } from '@/contracts/views';
-import { WAIT_WORDS } from '@/core/visit';
 import { PageHead } from '../../design/page-head';
 import { useStream } from '../../bay/log/use-stream';
 import { StageWords, TimeLeft } from './stage-words';
+import { nextWords, waitsOf } from './standing';
 
 /** The board looks again at most this often, milliseconds. */
 const BOARD_REST_MS = 800;
@@ -21,13 +21,6 @@ const PLACES: [Place, string][] = [
 ];
 const DAY_MS = 86_400_000;
 
-/** What a job waits for, in words: what people said, what a run waits for, what a lead must look at. */
-const waitsOf = ({ runs, visit, flags }: JobStanding): string[] => [
-  ...visit.waits.map((wait) => `${WAIT_WORDS[wait.for]}: ${wait.what}`),
-  ...runs.flatMap((run) => run.waits),
-  ...(flags ? [`a lead to look at ${flags} ${flags === 1 ? 'record' : 'records'}`] : []),
-];
-
 function placeOf(standing: JobStanding): Place {
   const { closed, closedAt } = standing.visit;
   if (closed) return closedAt !== null && Date.now() - Date.parse(closedAt) < DAY_MS ? 'back' : 'earlier';
@@ -37,20 +30,6 @@ function placeOf(standing: JobStanding): Place {
   );
   if (standing.visit.waits.length || (!atWork && waitsOf(standing).length)) return 'waiting';
   return begun ? 'bay' : 'next';
-}
-
-/** What needs doing next with the vehicle, where no run says it. */
-function nextWords({ runs, visit }: JobStanding): string | null {
-  if (visit.closed) return null;
-  if (runs.length > 0 && runs.every((run) => run.stage === 'finished')) {
-    if (visit.repeated === 0) return 'All put back: repeat the checks and give it back';
-    return visit.repeated < visit.checked
-      ? `Repeating the checks, ${visit.repeated} of ${visit.checked}`
-      : 'Checks repeated: give it back';
-  }
-  if (!visit.signed)
-    return visit.checked ? `Check-in begun, ${visit.checked} of ${visit.of}, not signed` : 'Not checked in yet';
-  return null;
 }
 
 /** Today's jobs: where each stands in plain words, who has it, how long still, what waits for what. Kept up to date by itself. */

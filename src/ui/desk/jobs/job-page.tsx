@@ -1,9 +1,11 @@
 import Link from 'next/link';
-import type { FlagView, JobStanding, RelativeView, VisitView } from '@/contracts/views';
+import type { ReactNode } from 'react';
+import type { FlagView, JobStanding, RelativeView, RunStanding, VisitView } from '@/contracts/views';
 import { oppositeSide, sideWords, zoneName } from '@/core/vehicle';
 import { PageHead } from '../../design/page-head';
 import { RecordFrom } from './record-from';
 import { StageWords, TimeLeft } from './stage-words';
+import { nextWords, waitsOf } from './standing';
 import { FlagCard, VisitCard } from './visit-card';
 
 /** Relatives shown besides the exact procedures. */
@@ -31,97 +33,161 @@ export function JobPage({
   const { vehicle } = job;
   const exact = procedures.filter((one) => one.differs.length === 0);
   const relatives = procedures.filter((one) => one.differs.length > 0).slice(0, MOST_RELATIVES);
-  const car = [`${vehicle.make} ${vehicle.model}`, vehicle.year, vehicle.body, vehicle.label]
-    .filter(Boolean)
-    .join(' · ');
+  const open = runs.filter(({ stage }) => stage !== 'finished');
+  const waits = waitsOf(standing);
   return (
-    <>
-      <PageHead title={`Job ${job.number}: ${job.title}`} under={[car, job.customer].filter(Boolean).join(' · ')} />
+    <div className="fill-page">
+      <PageHead
+        title={`Job ${job.number}: ${job.title}`}
+        under={[carWords(standing), job.customer].filter(Boolean).join(' · ')}
+      />
       <FlagCard flags={flags} mayLook={mayLook} />
-      <VisitCard standing={standing} start={visit} me={me} />
-      <section className="sheet">
-        <h2>Runs</h2>
-        {runs.length === 0 && <p className="quiet">Nothing is planned yet. Plan one of the procedures below.</p>}
-        <ul className="rows">
-          {runs.map((run) => (
-            <li key={run.id}>
-              <Link className="row-link" href={`/runs/${run.id}`}>
-                <span className="main">
-                  <span className="title">{run.title}</span>
-                  {run.holder && <span className="quiet">{visit.names[run.holder] ?? run.holder}</span>}
-                </span>
-                <span className="run-stands">
-                  {run.waits.length > 0 && <span className="waits-for">{run.waits.join('; ')}</span>}
-                  <StageWords run={run} />
-                  <TimeLeft run={run} />
-                </span>
-              </Link>
-            </li>
+      <div className="answer-strip" aria-label="Where this job stands">
+        <Answer name="Where it stands">
+          <span>{nextWords(standing)}</span>
+          {open.map((run) => (
+            <StageWords key={run.id} run={run} />
           ))}
-        </ul>
-      </section>
-      <section className="sheet">
-        <h2>Plan a teardown for this vehicle</h2>
-        {exact.length === 0 && (
-          <p className="quiet">
-            The library has nothing published for exactly this {vehicle.make} {vehicle.model} {vehicle.year}.{' '}
-            <Link href="/library">Search the library</Link>
-          </p>
-        )}
-        <ul className="rows">
-          {exact.map(({ row, verified, unknown }) => (
-            <li key={row.id} className="d-flex align-items-center">
-              <Link
-                className="row-link flex-grow-1"
-                href={`/plan?procedure=${encodeURIComponent(row.id)}&job=${job.number}`}
-              >
-                <span className="main">
-                  <span className="title">{row.title}</span>
-                  <span className="quiet">{row.applies}</span>
-                  {!verified && <span className="not-verified">Not verified: {unknown.join(', ')} not known</span>}
-                </span>
-                <span>
-                  {zoneName(row.zone)}, {sideWords(row.side, vehicle.steering ?? 'any')}
-                </span>
-              </Link>
-              {row.side !== 'centre' && (
-                <Link
-                  className="btn btn-sm btn-outline-dark"
-                  href={`/plan?procedure=${encodeURIComponent(`${row.id}@${oppositeSide(row.side)}`)}&job=${job.number}`}
-                >
-                  {oppositeSide(row.side)}, mirrored
-                </Link>
-              )}
-            </li>
-          ))}
-        </ul>
-      </section>
-      {relatives.length > 0 && (
-        <section className="sheet">
-          <h2>Relatives, not verified on this vehicle</h2>
+        </Answer>
+        <Answer name="Still to do">
+          {open.length ? (
+            <TimeLeft run={sumOf(open)} />
+          ) : (
+            <span>{runs.length ? 'All runs finished' : 'Nothing planned'}</span>
+          )}
+        </Answer>
+        <Answer name="Who has it">
+          <span>
+            {[...new Set(open.flatMap(({ holder }) => (holder ? [visit.names[holder] ?? holder] : [])))].join(', ') ||
+              'Nobody yet'}
+          </span>
+        </Answer>
+        <Answer name="Waiting for">
+          <span className={waits.length ? 'waits-for' : ''}>{waits.join('; ') || 'Nothing'}</span>
+        </Answer>
+      </div>
+      <div className="split fill-split job-split">
+        <div className="fill-scroll" tabIndex={0} aria-label="The vehicle and its runs" role="region">
+          <VisitCard standing={standing} start={visit} me={me} />
+          <section className="sheet">
+            <h2>Runs</h2>
+            {runs.length === 0 && <p className="quiet mb-0">Nothing is planned yet: choose a procedure at the side.</p>}
+            <ul className="rows">
+              {runs.map((run) => (
+                <RunRow key={run.id} run={run} holder={run.holder && (visit.names[run.holder] ?? run.holder)} />
+              ))}
+            </ul>
+          </section>
+        </div>
+        <div className="sheet fill-scroll" tabIndex={0} aria-label="Procedures for this vehicle" role="region">
+          <h2>Plan a teardown</h2>
+          {exact.length === 0 && (
+            <p className="quiet">
+              The library has nothing published for exactly this {vehicle.make} {vehicle.model} {vehicle.year}.{' '}
+              <Link href="/library">Search the library</Link>
+            </p>
+          )}
           <ul className="rows">
-            {relatives.map(({ row, differs, unknown }) => (
-              <li key={row.id} className="d-flex align-items-center">
-                <Link
-                  className="row-link flex-grow-1"
-                  href={`/plan?procedure=${encodeURIComponent(row.id)}&job=${job.number}`}
-                >
-                  <span className="main">
-                    <span className="title">
-                      {row.title}, {row.side}
-                    </span>
-                    <span className="not-verified">
-                      Differs: {differs.join('; ')}
-                      {unknown.length > 0 && `. Not known: ${unknown.join(', ')}`}
-                    </span>
-                  </span>
-                </Link>
-                {mayRecord && <RecordFrom from={row.id} job={job.number} />}
-              </li>
+            {exact.map((one) => (
+              <ExactRow key={one.row.id} one={one} standing={standing} />
             ))}
           </ul>
-        </section>
+          {relatives.length > 0 && (
+            <>
+              <h2 className="mt-3">Relatives, not verified on this vehicle</h2>
+              <ul className="rows">
+                {relatives.map((one) => (
+                  <RelativeRow key={one.row.id} one={one} job={job.number} mayRecord={mayRecord} />
+                ))}
+              </ul>
+            </>
+          )}
+        </div>
+      </div>
+    </div>
+  );
+}
+
+const carWords = ({ job: { vehicle } }: JobStanding) =>
+  [`${vehicle.make} ${vehicle.model}`, vehicle.year, vehicle.body, vehicle.label].filter(Boolean).join(' · ');
+
+/** The times of several runs, one after another. */
+const sumOf = (runs: RunStanding[]) => ({
+  ...runs[0],
+  likelySeconds: runs.reduce((sum, run) => sum + run.likelySeconds, 0),
+  safeSeconds: runs.reduce((sum, run) => sum + run.safeSeconds, 0),
+});
+
+function Answer({ name, children }: { name: string; children: ReactNode }) {
+  return (
+    <div>
+      <span className="label">{name}</span>
+      {children}
+    </div>
+  );
+}
+
+function RunRow({ run, holder }: { run: RunStanding; holder: string | null }) {
+  return (
+    <li>
+      <Link className="row-link" href={`/runs/${run.id}`}>
+        <span className="main">
+          <span className="title">{run.title}</span>
+          {holder && <span className="quiet">{holder}</span>}
+        </span>
+        <span className="run-stands">
+          {run.waits.length > 0 && <span className="waits-for">{run.waits.join('; ')}</span>}
+          <StageWords run={run} />
+          <TimeLeft run={run} />
+        </span>
+      </Link>
+    </li>
+  );
+}
+
+function ExactRow({ one: { row, verified, unknown }, standing }: { one: RelativeView; standing: JobStanding }) {
+  const { number, vehicle } = standing.job;
+  return (
+    <li className="d-flex align-items-center gap-2">
+      <Link className="row-link flex-grow-1" href={`/plan?procedure=${encodeURIComponent(row.id)}&job=${number}`}>
+        <span className="main">
+          <span className="title">{row.title}</span>
+          <span className="quiet">
+            {zoneName(row.zone)}
+            {row.side !== 'centre' && `, ${sideWords(row.side, vehicle.steering ?? 'any')}`}
+          </span>
+          {!verified && <span className="not-verified">Not verified: {unknown.join(', ')} not known</span>}
+        </span>
+      </Link>
+      {row.side !== 'centre' && (
+        <Link
+          className="btn btn-sm btn-outline-dark"
+          href={`/plan?procedure=${encodeURIComponent(`${row.id}@${oppositeSide(row.side)}`)}&job=${number}`}
+        >
+          {oppositeSide(row.side)}, mirrored
+        </Link>
       )}
-    </>
+    </li>
+  );
+}
+
+function RelativeRow({ one, job, mayRecord }: { one: RelativeView; job: number; mayRecord: boolean }) {
+  const { row, differs, unknown } = one;
+  return (
+    <li className="d-flex align-items-center gap-2">
+      <Link className="row-link flex-grow-1" href={`/plan?procedure=${encodeURIComponent(row.id)}&job=${job}`}>
+        <span className="main">
+          <span className="title">
+            {row.title}
+            {row.side !== 'centre' && `, ${row.side}`}
+          </span>
+          <span className="not-verified">
+            Differs: {differs.join('; ')}
+            {unknown.length > 0 && `. Not known: ${unknown.join(', ')}`}
+          </span>
+        </span>
+      </Link>
+      {mayRecord && <RecordFrom from={row.id} job={job} />}
+    </li>
   );
 }

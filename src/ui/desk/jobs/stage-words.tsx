@@ -13,12 +13,14 @@ const STAGES: Record<RunStanding['stage'], [words: string, look: string]> = {
 /** Where a run stands in plain words, with its share of steps. */
 export function StageWords({ run }: { run: RunStanding }) {
   const [words, look] = STAGES[run.stage];
-  const counted = run.stage === 'taking-apart' || run.stage === 'putting-back' ? `, ${run.done} of ${run.of}` : '';
+  const isCounted = run.stage === 'taking-apart' || run.stage === 'putting-back';
+  const isAllApart = run.stage === 'taking-apart' && run.done === run.of;
+  const counted = isCounted && !isAllApart ? `, ${run.done} of ${run.of}` : '';
   return (
     <>
       {run.unverified && <span className="not-verified d-inline me-2">not verified</span>}
       <span className={`stage ${look}`}>
-        {words}
+        {isAllApart ? 'All apart' : words}
         {counted}
       </span>
     </>

@@ -1,1 +1,1 @@
-export * from './library';
+export { Library } from './library';

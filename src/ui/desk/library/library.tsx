@@ -1,129 +1,122 @@
 'use client';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import Form from 'react-bootstrap/Form';
-import type { ProcedureRowView } from '@/contracts/views';
+import type { LibraryRowView } from '@/contracts/views';
 import { zoneName } from '@/core/vehicle';
 import { PageHead, Trouble } from '../../design';
-import { send, troubleWords } from '../../../device/http';
+import { ImportFile } from './import-file';
+import { LibraryRow } from './library-row';
+import { useSearch } from './use-search';
 
-const PAUSE_MS = 150;
+interface LibraryProps {
+  q: string;
+  rows: LibraryRowView[];
+  names: Record<string, string>;
+  mayRecord: boolean;
+}
 
-/** The shop's procedures: one search box for make, model, year, zone and side in any order. */
-export function Library({ q, rows, mayRecord }: { q: string; rows: ProcedureRowView[]; mayRecord: boolean }) {
+const STATES = { published: 'Published', draft: 'Drafts' } as const;
+type State = keyof typeof STATES;
+
+/** The shop's procedures: one search box for make, model, year, zone and side in any order; chips narrow it; arrow keys and Enter open one. */
+export function Library({ q, rows, names, mayRecord }: LibraryProps) {
   const [text, setText] = useState(q);
   const found = useSearch(text, q, rows);
+  const [zone, setZone] = useState<string | null>(null);
+  const [state, setState] = useState<State | null>(null);
+  const shown = found.rows.filter(
+    (row) =>
+      (!zone || row.zone === zone) && (!state || (state === 'draft') === (row.revision === null || row.hasDraft)),
+  );
+  const list = useArrowKeys(shown);
+  const zones = [...new Set(found.rows.map((row) => row.zone))].sort();
   return (
-    <>
+    <div className="fill-page">
       <PageHead title="Library" under="How each vehicle's panels come apart">
-        {mayRecord && <BringIn />}
+        {mayRecord && <ImportFile />}
         {mayRecord && (
           <Link className="btn btn-primary" href="/procedures/new">
             Record new
           </Link>
         )}
       </PageHead>
-      <Form.Control
-        className="search-box mb-3"
-        type="search"
-        aria-label="Search procedures"
-        placeholder="2018 kite rear door"
-        autoFocus
-        value={text}
-        onChange={(event) => setText(event.target.value)}
-      />
+      <div className="library-search">
+        <Form.Control
+          className="search-box"
+          type="search"
+          aria-label="Search procedures"
+          placeholder="2018 kite rear door"
+          autoFocus
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+          onKeyDown={list.onKeyDown}
+        />
+        <div className="library-filters">
+          <Chips name="Zone" values={zones.map((code) => [code, zoneName(code)])} chosen={zone} onChoose={setZone} />
+          <Chips
+            name="State"
+            values={Object.entries(STATES)}
+            chosen={state}
+            onChoose={(next) => setState(next as State | null)}
+          />
+        </div>
+      </div>
       {found.trouble && <Trouble text={found.trouble} />}
-      {found.rows.length === 0 && (
+      {shown.length === 0 && (
         <p className="empty">Nothing matches. Try fewer words, or record it the next time it is taken apart.</p>
       )}
-      <ul className="rows">
-        {found.rows.map((row) => (
-          <ProcedureRow key={row.id} row={row} />
+      <ul className="rows fill-scroll" ref={list.ref} tabIndex={-1}>
+        {shown.map((row, at) => (
+          <LibraryRow key={row.id} row={row} names={names} isActive={at === list.active} />
         ))}
       </ul>
-    </>
+    </div>
   );
 }
 
-function ProcedureRow({ row }: { row: ProcedureRowView }) {
+interface ChipsProps {
+  name: string;
+  values: [code: string, words: string][];
+  chosen: string | null;
+  onChoose: (code: string | null) => void;
+}
+
+/** Narrows a list to one value; tapping the chosen one shows all again. */
+function Chips({ name, values, chosen, onChoose }: ChipsProps) {
+  if (values.length < 2) return null;
   return (
-    <li>
-      <Link className="row-link" href={`/procedures/${encodeURIComponent(row.id)}`}>
-        <span className="main">
-          <span className="title">{row.title}</span>
-          <span className="quiet">{row.applies}</span>
-        </span>
-        <span>
-          {zoneName(row.zone)}, {row.side}
-        </span>
-        <span className={`stage ${row.revision ? 'done' : ''}`}>
-          {row.revision ? `Revision ${row.revision}` : 'Draft'}
-          {row.revision && row.hasDraft ? ', being edited' : ''}
-        </span>
-      </Link>
-    </li>
+    <div className="filter-chips" role="group" aria-label={name}>
+      {values.map(([code, words]) => (
+        <button
+          key={code}
+          type="button"
+          aria-pressed={chosen === code}
+          onClick={() => onChoose(chosen === code ? null : code)}
+        >
+          {words}
+        </button>
+      ))}
+    </div>
   );
 }
 
-function useSearch(text: string, first: string, initial: ProcedureRowView[]) {
-  const [rows, setRows] = useState(initial);
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const asked = useRef(first);
-  useEffect(() => {
-    if (text === asked.current) return;
-    const timer = setTimeout(async () => {
-      asked.current = text;
-      try {
-        const answer = await send<{ procedures: ProcedureRowView[] }>(
-          'GET',
-          `/api/procedures?q=${encodeURIComponent(text)}`,
-        );
-        if (asked.current !== text) return;
-        setRows(answer.procedures);
-        setTrouble(null);
-        window.history.replaceState(null, '', text ? `/library?q=${encodeURIComponent(text)}` : '/library');
-      } catch (error) {
-        setTrouble(troubleWords(error));
-      }
-    }, PAUSE_MS);
-    return () => clearTimeout(timer);
-  }, [text]);
-  return { rows, trouble };
-}
-
-function BringIn() {
+/** Up and down walk through the rows from the search box, Enter opens the one they stand on. */
+function useArrowKeys(rows: LibraryRowView[]) {
   const router = useRouter();
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const take = async (file: File | undefined) => {
-    if (!file) return;
-    setTrouble(null);
-    if (file.size > 5 * 1024 * 1024) return setTrouble('The file is larger than 5 MB.');
-    try {
-      const response = await fetch('/api/procedures/bring-in', { method: 'POST', body: await file.text() });
-      const answer = (await response.json()) as { id?: string; message?: string };
-      if (response.ok) router.push(`/procedures/${encodeURIComponent(answer.id!)}/edit`);
-      else setTrouble(answer.message ?? 'The file wasn’t imported.');
-    } catch (error) {
-      setTrouble(troubleWords(error));
-    }
+  const ref = useRef<HTMLUListElement>(null);
+  const [active, setActive] = useState(-1);
+  useEffect(() => {
+    ref.current?.children[active]?.scrollIntoView({ block: 'nearest' });
+  }, [active]);
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (event.key === 'ArrowDown') setActive(Math.min(rows.length - 1, active + 1));
+    else if (event.key === 'ArrowUp') setActive(Math.max(-1, active - 1));
+    else if (event.key === 'Enter' && rows[Math.max(0, active)])
+      router.push(`/procedures/${encodeURIComponent(rows[Math.max(0, active)].id)}`);
+    else return;
+    event.preventDefault();
   };
-  return (
-    <>
-      {trouble && <Trouble text={trouble} />}
-      <label className="btn btn-outline-dark" htmlFor="bring-in">
-        Import file
-      </label>
-      <input
-        id="bring-in"
-        className="visually-hidden"
-        type="file"
-        accept=".json,application/json"
-        onChange={(event) => {
-          void take(event.target.files?.[0]);
-          event.target.value = '';
-        }}
-      />
-    </>
-  );
+  return { ref, active: Math.min(active, rows.length - 1), onKeyDown };
 }

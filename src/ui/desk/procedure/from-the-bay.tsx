@@ -12,10 +12,9 @@ export function FromTheBay({
   names: Record<string, string>;
   onSelect: (id: string) => void;
 }) {
-  if (findings.length === 0) return null;
+  if (findings.length === 0) return <p className="quiet">No findings from the bay yet.</p>;
   return (
-    <section className="sheet" aria-label="From the bay">
-      <h2>From the bay</h2>
+    <section aria-label="From the bay">
       <ul className="rows">
         {findings.map(({ event, item, text, person, at, jobNumber }) => (
           <li key={event} className="py-2">

@@ -4,13 +4,16 @@ import { useMemo, useState } from 'react';
 import type { ProcedureView } from '@/contracts/views';
 import { layersOf, mirror } from '@/core/procedure';
 import { applicabilityWords, oppositeSide, zoneName } from '@/core/vehicle';
-import { ItemList, PanelMap, Peel, peeled, peelSteps } from '../../map';
+import { ItemList, numbersOf, PanelMap, Peel, peeled, peelSteps } from '../../map';
 import { PageHead } from '../../design';
 import { ItemFacts } from './item-facts';
 import { Remarks } from './remarks';
 import { FromTheBay } from './from-the-bay';
+import { Revisions } from './revisions';
 
-/** A procedure: the panel map with its peel control, everything on it as a list, what the checker says, its revisions. */
+type Tab = 'items' | 'bay' | 'checker' | 'revisions';
+
+/** A procedure: the panel map with numbers and peel control, and beside it the same numbers as a list, what the bay found, what the checker says, its revisions. */
 export function ProcedurePage({
   view,
   names,
@@ -23,18 +26,21 @@ export function ProcedurePage({
   const [otherSide, setOtherSide] = useState(false);
   const [peel, setPeel] = useState(0);
   const [selected, setSelected] = useState<string | null>(null);
+  const [tab, setTab] = useState<Tab>('items');
   const { row, current, draft, check } = view;
   const document = useMemo(() => (otherSide ? mirror(view.document) : view.document), [view.document, otherSide]);
   const layers = useMemo(() => layersOf(document), [document]);
+  const numbers = useMemo(() => numbersOf(document), [document]);
   const select = (id: string) => {
+    if (!layers.has(id)) return;
     setSelected(id === selected ? null : id);
     if ((layers.get(id) ?? 0) !== peel) setPeel(layers.get(id) ?? 0);
   };
   return (
-    <>
+    <div className="fill-page">
       <PageHead
         title={row.title}
-        under={`${zoneName(row.zone)}, ${row.side} · ${document.applies.map(applicabilityWords).join(', ')}`}
+        under={`${zoneName(row.zone)}${row.side === 'centre' ? '' : `, ${row.side}`} · ${document.applies.map(applicabilityWords).join(', ')}`}
       >
         <a className="btn btn-outline-dark" href={`/api/procedures/${encodeURIComponent(row.id)}/file`} download>
           Save as file
@@ -51,17 +57,18 @@ export function ProcedurePage({
         )}
       </PageHead>
       {!current && <p className="caution mild">This is a draft. A lead has to publish it before it can be planned.</p>}
-      <div className="split">
-        <div>
-          <div className="map-sheet">
-            <div className="map-frame">
-              <PanelMap
-                document={document}
-                appearance={peeled(document, layers, peel)}
-                selected={selected}
-                onSelect={select}
-              />
-            </div>
+      <div className="split fill-split">
+        <div className="map-sheet fill-column">
+          <div className="map-frame">
+            <PanelMap
+              document={document}
+              appearance={peeled(document, layers, peel)}
+              selected={selected}
+              numbers={numbers}
+              onSelect={select}
+            />
+          </div>
+          <div className="map-controls">
             <Peel value={peel} steps={peelSteps(document)} onChange={setPeel} />
             {document.side !== 'centre' && (
               <div className="choice" role="group" aria-label="Side drawn">
@@ -78,49 +85,49 @@ export function ProcedurePage({
               </div>
             )}
           </div>
-          {selected && <ItemFacts document={document} id={selected} />}
         </div>
-        <div>
-          <section className="sheet">
-            <h2>On this panel</h2>
-            <ItemList document={document} selected={selected} onSelect={select} />
-          </section>
-          <FromTheBay
-            findings={view.findings}
-            names={names}
-            onSelect={(id) => {
-              if (layers.has(id)) select(id);
-            }}
-          />
-          <section className="sheet">
-            <h2>Checker</h2>
-            <Remarks check={check} onSelect={select} />
-          </section>
-          <Revisions view={view} names={names} />
+        <div className="sheet fill-column">
+          <Tabs view={view} tab={tab} onChoose={setTab} />
+          <div className="fill-scroll" role="tabpanel" aria-label={TABS[tab]} tabIndex={0}>
+            {tab === 'items' && (
+              <>
+                {selected && <ItemFacts document={document} id={selected} />}
+                <ItemList document={document} selected={selected} onSelect={select} />
+              </>
+            )}
+            {tab === 'bay' && <FromTheBay findings={view.findings} names={names} onSelect={select} />}
+            {tab === 'checker' && <Remarks check={check} onSelect={select} />}
+            {tab === 'revisions' && <Revisions view={view} names={names} />}
+          </div>
         </div>
       </div>
-    </>
+    </div>
   );
 }
 
-function Revisions({ view, names }: { view: ProcedureView; names: Record<string, string> }) {
-  if (view.revisions.length === 0) return null;
-  const who = (id: string) => names[id] ?? id;
+const TABS: Record<Tab, string> = {
+  items: 'On this panel',
+  bay: 'From the bay',
+  checker: 'Checker',
+  revisions: 'Revisions',
+};
+
+/** What stands beside the drawing, each with how much there is of it. */
+function Tabs({ view, tab, onChoose }: { view: ProcedureView; tab: Tab; onChoose: (tab: Tab) => void }) {
+  const { document, findings, check, revisions } = view;
+  const counts: Record<Tab, number> = {
+    items: document.parts.length + document.fasteners.length + document.links.length,
+    bay: findings.length,
+    checker: check.remarks.length,
+    revisions: revisions.length,
+  };
   return (
-    <section className="sheet">
-      <h2>Revisions</h2>
-      <ul className="rows">
-        {view.revisions.map((one) => (
-          <li key={one.revision} className="py-2">
-            <strong>{one.revision}</strong> {one.note}
-            <br />
-            <span className="quiet">
-              recorded by {who(one.madeBy)}, approved by {who(one.approvedBy)},{' '}
-              {one.approvedAt.toISOString().slice(0, 10)}
-            </span>
-          </li>
-        ))}
-      </ul>
-    </section>
+    <div className="tabs" role="tablist" aria-label="About this procedure">
+      {(Object.keys(TABS) as Tab[]).map((one) => (
+        <button key={one} type="button" role="tab" aria-selected={tab === one} onClick={() => onChoose(one)}>
+          {TABS[one]} <span className="quiet">{counts[one]}</span>
+        </button>
+      ))}
+    </div>
   );
 }

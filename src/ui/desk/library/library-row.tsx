@@ -1,0 +1,49 @@
+import Link from 'next/link';
+import type { LibraryRowView } from '@/contracts/views';
+import { zoneName } from '@/core/vehicle';
+import { takesWords } from '@/core/wording';
+import { PanelThumb } from '../../map';
+
+/** One procedure, to be known without reading: its panel, what it takes, when it was last done, how it stands. */
+export function LibraryRow({
+  row,
+  names,
+  isActive,
+}: {
+  row: LibraryRowView;
+  names: Record<string, string>;
+  isActive: boolean;
+}) {
+  const { summary, lastDone } = row;
+  return (
+    <li className={isActive ? 'active' : ''}>
+      <Link className="row-link library-row" href={`/procedures/${encodeURIComponent(row.id)}`}>
+        {summary ? (
+          <PanelThumb map={summary.map} shapes={summary.shapes} side={row.side} />
+        ) : (
+          <span className="panel-thumb" />
+        )}
+        <span className="main">
+          <span className="title">{row.title}</span>
+          <span className="quiet">
+            {zoneName(row.zone)}
+            {row.side !== 'centre' && `, ${row.side}`} · {row.applies}
+          </span>
+        </span>
+        <span className="takes">
+          {summary && takesWords(summary)}
+          {summary?.hasSrs && <span className="srs-chip">SRS</span>}
+          <span className="quiet">
+            {lastDone
+              ? `Last done ${new Date(lastDone.at).toISOString().slice(0, 10)}, ${names[lastDone.person] ?? lastDone.person}`
+              : 'Not done yet'}
+          </span>
+        </span>
+        <span className={`stage ${row.revision ? 'done' : ''}`}>
+          {row.revision ? `Published, revision ${row.revision}` : 'Draft'}
+          {row.revision !== null && row.hasDraft && ', being edited'}
+        </span>
+      </Link>
+    </li>
+  );
+}
