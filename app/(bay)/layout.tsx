@@ -1,4 +1,6 @@
 import type { ReactNode } from 'react';
+import { readShop } from '@/services';
+import { DatesProvider } from '@/ui/design/dates';
 import { SignedIn } from '@/ui/bay/log';
 import { requirePerson } from '../session';
 
@@ -6,10 +8,11 @@ export const dynamic = 'force-dynamic';
 
 export default async function BayLayout({ children }: { children: ReactNode }) {
   const person = await requirePerson();
+  const { settings } = await readShop();
   return (
     <>
       <SignedIn endsAt={person.expiresAt.toISOString()} me={person.id} />
-      {children}
+      <DatesProvider timeZone={settings.timeZone}>{children}</DatesProvider>
     </>
   );
 }

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import { isLead, may, readShop } from '@/services';
 import { CatalogueProvider } from '@/ui/design/catalogue';
+import { DatesProvider } from '@/ui/design/dates';
 import { TopBar } from '@/ui/design/top-bar';
 import { SignedIn } from '@/ui/bay/log';
 import { requirePerson } from '../session';
@@ -20,7 +21,9 @@ export default async function DeskLayout({ children }: { children: ReactNode }) 
         isLocked={isLead(person) && !person.byPassword && person.hasPassword}
       />
       <CatalogueProvider ownKinds={shop.settings.ownKinds}>
-        <main className="page">{children}</main>
+        <DatesProvider timeZone={shop.settings.timeZone}>
+          <main className="page">{children}</main>
+        </DatesProvider>
       </CatalogueProvider>
     </>
   );

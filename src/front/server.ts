@@ -97,9 +97,9 @@ function turnAway(response: ServerResponse, { status, code, message }: Refusal):
     .end(body);
 }
 
-/** A body that nobody read to its end is not waited for: its connection is closed once the answer is out. */
+/** A body that nobody read to its end is not waited for: its connection is closed once the answer is out. A request whose connection is gone has no socket any more. */
 function cutUnread(request: IncomingMessage): void {
-  if (!request.complete) setTimeout(() => request.socket.destroy(), 200).unref();
+  if (!request.complete) setTimeout(() => request.socket?.destroy(), 200).unref();
 }
 
 /** Starts the app behind its front. Ends the process on SIGTERM once the open answers are out. */

@@ -15,6 +15,7 @@ const DEFAULTS: SettingsForm = {
   currency: '',
   ownKinds: [],
   keepingMonths: null,
+  timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
 };
 
 /** The shop's name and settings, with the defaults of a new shop for what was never set. */

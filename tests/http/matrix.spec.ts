@@ -186,7 +186,7 @@ for (const asker of ASKERS) {
       else if (!mayAsk(asker, row))
         expect(
           [404, 403].includes(answer.status()) ||
-            /NEXT_HTTP_ERROR_FALLBACK;404|Page not found|could not be made/.test(text),
+            /NEXT_HTTP_ERROR_FALLBACK;404|Page not found|didn’t load/.test(text),
           where,
         ).toBe(true);
     }

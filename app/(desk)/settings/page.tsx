@@ -7,5 +7,7 @@ export const metadata = { title: 'Settings' };
 
 export default async function SettingsPage() {
   if (!may(await requirePerson(), 'set-up')) notFound();
-  return <Settings settings={(await readShop()).settings} />;
+  const { settings } = await readShop();
+  const zones = [...new Set(['UTC', settings.timeZone, ...Intl.supportedValuesOf('timeZone')])].sort();
+  return <Settings zones={zones} settings={settings} />;
 }

@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import { invalid } from '../../core/errors';
+import { isTimeZone } from '../../core/text';
 import { isTrivialPin } from './trivial-pin';
 import { FASTENER_KINDS, type OwnKind } from '../../core/hardware';
 import { DEFAULT_COST_FORM, TRAY_SIZES, type SettingsForm } from '../views';
@@ -119,6 +120,11 @@ export const settingsSchema = Joi.object<SettingsForm>({
   currency: Joi.string().trim().max(8).allow('').default(''),
   ownKinds: Joi.array().items(ownKind).max(100).unique('code').default([]),
   keepingMonths: Joi.number().integer().min(1).max(240).allow(null).default(null),
+  timeZone: Joi.string()
+    .max(60)
+    .custom((value: string, helpers) => (isTimeZone(value) ? value : helpers.error('zone.unknown')))
+    .default(() => Intl.DateTimeFormat().resolvedOptions().timeZone)
+    .messages({ 'zone.unknown': 'There is no such time zone. Choose one of the list.' }),
 })
   .custom((value: SettingsForm, helpers) =>
     value.srsWaitSeconds !== null && !value.srsWaitSource ? helpers.error('any.custom') : value,

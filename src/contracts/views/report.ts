@@ -35,6 +35,8 @@ export interface Report {
   format: 'pezzo-report/1';
   shop: string;
   madeAt: string;
+  /** IANA name of the shop's time zone: printed dates are in it. */
+  timeZone: string;
   job: { number: number; title: string; customer: string; openedAt: string };
   vehicle: {
     make: string;

@@ -1,3 +1,4 @@
+import { entryOf } from '../text';
 import { fastenerKindOf } from '../hardware';
 import type { Action, ActionGraph } from '../graph';
 
@@ -41,7 +42,7 @@ const TOOL_CAUTIONS: Record<string, string> = {
 export function cautionsFor(graph: ActionGraph, actions: Action[]): Caution[] {
   const found = new Map<string, Caution>();
   const note = (code: string, item?: string) => {
-    const caution = found.get(code) ?? { code, text: CAUTIONS[code] ?? code, items: [] };
+    const caution = found.get(code) ?? { code, text: entryOf(CAUTIONS, code) ?? code, items: [] };
     if (item && !caution.items.includes(item)) caution.items.push(item);
     found.set(code, caution);
   };
@@ -58,7 +59,7 @@ export function actionCautions(graph: ActionGraph, action: Action): string[] {
   if (action.type === 'wait') codes.push('srs');
   const fastener = action.type === 'release' ? index?.fasteners.get(action.item) : undefined;
   if (fastener && fastenerKindOf(graph.catalogue, fastener).code === 'c-clip') codes.push('c-clip');
-  const byTool = TOOL_CAUTIONS[action.tool];
+  const byTool = entryOf(TOOL_CAUTIONS, action.tool);
   if (byTool) codes.push(byTool);
   return codes;
 }

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { entryOf } from './lookup';
 import { foldText, slugOf } from './fold';
 import { capital, listed, lowerFirst, sentence } from './sentences';
 
@@ -24,6 +25,16 @@ describe('text', () => {
       'cap',
       'cap and bezel',
       'cap, bezel and switch',
+    ]);
+  });
+
+  it('finds in a table only what it was given', () => {
+    const table = { door: 1 };
+    expect(['door', 'constructor', '__proto__', 'toString'].map((word) => entryOf(table, word))).toEqual([
+      1,
+      undefined,
+      undefined,
+      undefined,
     ]);
   });
 });

@@ -1,6 +1,6 @@
 import { BASE_CATALOGUE, findPartKind } from '../hardware';
 import { indexItems, itemWords, presenceOf, type OptionValues, type ProcedureDocument } from '../procedure';
-import { capital } from '../text';
+import { capital, entryOf } from '../text';
 import { isRearwards, zoneName, type Side } from '../vehicle';
 
 /** One thing to try on the electrical check. `line` is its key: the same on arrival and when the vehicle is given back. */
@@ -111,7 +111,7 @@ export function checkLines(zones: CheckZone[]): CheckLine[] {
 function zoneLines({ zone, side, document, options = {} }: CheckZone, place: string): CheckLine[] {
   const group = `${capital(zoneName(zone))}${side === 'centre' ? '' : `, ${side}`}`;
   const cranked = options.windows === 'crank';
-  const usual = (ZONE_LINES[zone] ?? []).map(([key, words]): CheckLine => ({
+  const usual = (entryOf(ZONE_LINES, zone) ?? []).map(([key, words]): CheckLine => ({
     line: `${place}/${key}`,
     group,
     words: key === 'window' && cranked ? 'Window, down and up, by its crank' : words.replace('%', balance(side, zone)),
@@ -124,7 +124,7 @@ function zoneLines({ zone, side, document, options = {} }: CheckZone, place: str
   );
   const taken = new Set(usual.map(({ line }) => line.slice(line.indexOf('/') + 1)));
   const more = electrical
-    .filter((part) => !taken.has(COVERED[part.kind] ?? ''))
+    .filter((part) => !taken.has(entryOf(COVERED, part.kind) ?? ''))
     .map((part): CheckLine => ({
       line: `${place}/${part.id}`,
       group,

@@ -30,6 +30,7 @@ export async function collectReport(jobNumber: number): Promise<Report> {
     format: 'pezzo-report/1',
     shop: shop.name,
     madeAt: new Date().toISOString(),
+    timeZone: shop.settings.timeZone,
     job: jobOf(job),
     vehicle: vehicleOf(job),
     lines: comparedLines(linesOf(runs, visit), visit),

@@ -1,4 +1,5 @@
 export { useCatalogue, useOwnKinds } from './catalogue';
+export { DatesProvider, useDates } from './dates';
 export { Field } from './field';
 export { PageHead } from './page-head';
 export { Plate } from './plate';

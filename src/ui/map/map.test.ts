@@ -11,6 +11,12 @@ const DOOR = demoProcedure('kite-rear-door');
 const point: fc.Arbitrary<Point> = fc.tuple(fc.integer({ min: 0, max: 980 }), fc.integer({ min: 0, max: 640 }));
 
 describe('the drawing', () => {
+  it('is plain where a document names an outline that nobody drew, whatever the name', () => {
+    const plain = outlinePath({ ...DOOR.map, outline: 'moon-roof' });
+    for (const outline of ['constructor', '__proto__', 'toString'])
+      expect(outlinePath({ ...DOOR.map, outline })).toBe(plain);
+  });
+
   it('has a left door’s front edge on the right and a right door’s on the left', () => {
     const left = drawingOf(DOOR);
     const right = drawingOf(mirror(DOOR));

@@ -1,4 +1,5 @@
 'use client';
+import { entryOf } from '@/core/text';
 import { findFastenerKind, parseDrive } from '@/core/hardware';
 import type { Fastener, Link } from '@/core/procedure';
 import { useCatalogue } from '../design/catalogue';
@@ -178,7 +179,7 @@ export function FastenerGlyph({ fastener }: { fastener: Pick<Fastener, 'kind' | 
 export function LinkGlyph({ link }: { link: Pick<Link, 'kind' | 'safety'> }) {
   return (
     <>
-      {LINK_GLYPHS[link.kind] ?? LINK_GLYPHS.connector}
+      {entryOf(LINK_GLYPHS, link.kind) ?? LINK_GLYPHS.connector}
       {link.safety === 'srs' && <rect className="line srs" x={-22} y={-16} width={44} height={32} rx={4} />}
     </>
   );

@@ -1,3 +1,4 @@
+import { entryOf } from '@/core/text';
 import type { PanelMap } from '@/core/procedure';
 
 /** Outlines as SVG path commands on a 0–1 square, x rearwards, y up. Drawn from the look of such panels; no vehicle's own. */
@@ -35,12 +36,12 @@ const PLAIN =
 /** The outline of a map as a path in its millimetres (y up). */
 export function outlinePath({ width, height, outline }: PanelMap): string {
   if (typeof outline === 'object' && 'path' in outline) return outline.path;
-  return scaled((typeof outline === 'string' && UNIT_PATHS[outline]) || PLAIN, width, height);
+  return scaled((typeof outline === 'string' && entryOf(UNIT_PATHS, outline)) || PLAIN, width, height);
 }
 
 /** The fine lines inside an outline, likewise; empty where a panel has none. */
 export const detailPath = ({ width, height, outline }: PanelMap): string =>
-  typeof outline === 'string' && UNIT_DETAILS[outline] ? scaled(UNIT_DETAILS[outline], width, height) : '';
+  typeof outline === 'string' ? scaled(entryOf(UNIT_DETAILS, outline) ?? '', width, height) : '';
 
 /** A path of the 0–1 square in millimetres. */
 function scaled(unit: string, width: number, height: number): string {

@@ -1,3 +1,4 @@
+import { datesIn, type Dates } from '../../core/text';
 import { join } from 'node:path';
 import PDFDocument from 'pdfkit';
 import { COMPARISON_WORDS, resultWords, VEHICLE_VIEWS, type Signature } from '../../core/visit';
@@ -15,24 +16,28 @@ const MARGIN = 46;
 const WIDTH = 595.28 - MARGIN * 2;
 const BOTTOM = 841.89 - MARGIN;
 
-type Doc = InstanceType<typeof PDFDocument>;
+/** A report in the making, with the dates of its shop. */
+type Doc = InstanceType<typeof PDFDocument> & { dates: Dates };
 /** Photos of the job by id. */
 export type Pictures = Map<string, { picture: Uint8Array; width: number; height: number }>;
 
 /** The hand-over report as PDF: what was so before, what was done, tests, ledger, photos, signatures. */
 export function drawReport(given: Report, pictures: Pictures): Promise<Buffer> {
   const report = breakLongWords(given);
-  const doc = new PDFDocument({
-    size: 'A4',
-    margin: MARGIN,
-    bufferPages: true,
-    lang: 'en',
-    info: {
-      Title: `Job ${report.job.number}: ${report.job.title}`,
-      Author: report.shop,
-      CreationDate: new Date(report.madeAt),
-    },
-  });
+  const doc: Doc = Object.assign(
+    new PDFDocument({
+      size: 'A4',
+      margin: MARGIN,
+      bufferPages: true,
+      lang: 'en',
+      info: {
+        Title: `Job ${report.job.number}: ${report.job.title}`,
+        Author: report.shop,
+        CreationDate: new Date(report.madeAt),
+      },
+    }),
+    { dates: datesIn(report.timeZone) },
+  );
   doc
     .registerFont('text', join(FONTS, 'DejaVuSansCondensed.ttf'))
     .registerFont('bold', join(FONTS, 'DejaVuSansCondensed-Bold.ttf'));
@@ -74,8 +79,6 @@ function paragraph(doc: Doc, text: string, colour = INK): void {
   doc.font('text').fontSize(9.5).fillColor(colour).text(text, MARGIN, doc.y, { width: WIDTH });
 }
 
-const day = (iso: string) => new Date(iso).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
-
 function head(doc: Doc, { shop, job, vehicle, closed, redactedAt }: Report): void {
   doc.font('bold').fontSize(11).fillColor(SOFT).text(shop);
   doc.font('bold').fontSize(19).fillColor(INK).text(`Job ${job.number}: ${job.title}`);
@@ -97,7 +100,7 @@ function head(doc: Doc, { shop, job, vehicle, closed, redactedAt }: Report): voi
       : 'Not closed yet: this is how it stands now.',
     SOFT,
   );
-  if (redactedAt) paragraph(doc, `Customer data erased ${day(redactedAt)}.`, SOFT);
+  if (redactedAt) paragraph(doc, `Customer data erased ${doc.dates.moment(redactedAt)}.`, SOFT);
 }
 
 /** Rows of cells with given widths (shares of the whole), each as high as its longest cell. */
@@ -233,14 +236,14 @@ function notes(doc: Doc, { notes: all }: Report): void {
 function later(doc: Doc, title: string, all: LaterLine[]): void {
   if (all.length === 0) return;
   heading(doc, title);
-  for (const { words, by, at } of all) paragraph(doc, `${words} (${by}, ${day(at)})`, OXIDE);
+  for (const { words, by, at } of all) paragraph(doc, `${words} (${by}, ${doc.dates.moment(at)})`, OXIDE);
 }
 
 function runPart(doc: Doc, run: RunReport): void {
   heading(doc, run.title);
   paragraph(
     doc,
-    `${run.finishedAt ? 'Taken apart and put back' : 'Begun, not finished'} by ${run.people.join(', ')}${run.startedAt ? `, begun ${day(run.startedAt)}` : ''}${run.finishedAt ? `, finished ${day(run.finishedAt)}` : ''}.`,
+    `${run.finishedAt ? 'Taken apart and put back' : 'Begun, not finished'} by ${run.people.join(', ')}${run.startedAt ? `, begun ${doc.dates.moment(run.startedAt)}` : ''}${run.finishedAt ? `, finished ${doc.dates.moment(run.finishedAt)}` : ''}.`,
   );
   for (const { line, done } of run.fitted)
     paragraph(
@@ -280,7 +283,7 @@ function runPart(doc: Doc, run: RunReport): void {
     );
   }
   for (const { words, by, at } of run.later)
-    paragraph(doc, `Recorded after it was finished: ${words} (${by}, ${day(at)})`, OXIDE);
+    paragraph(doc, `Recorded after it was finished: ${words} (${by}, ${doc.dates.moment(at)})`, OXIDE);
   if (run.spares.length)
     paragraph(
       doc,
@@ -316,7 +319,7 @@ function signature(doc: Doc, title: string, given: Signature | undefined): void 
   if (!given) return paragraph(doc, `${title}: not signed`, SOFT);
   paragraph(
     doc,
-    `${title}: ${given.name}, ${day(given.at)}, over ${given.covers} records${given.later ? `; ${given.later} recorded later are not covered` : ''}`,
+    `${title}: ${given.name}, ${doc.dates.moment(given.at)}, over ${given.covers} records${given.later ? `; ${given.later} recorded later are not covered` : ''}`,
   );
   if (given.strokes.length === 0) return;
   const top = doc.y + 2;

@@ -1,4 +1,5 @@
 'use client';
+import { useDates } from '../../design';
 import { laterWords, type Walk } from '@/core/visit';
 import type { VisitHandle } from './handle';
 
@@ -21,6 +22,7 @@ export function FrozenLine({ visit: { state, walk } }: { visit: VisitHandle }) {
 
 /** What came after a signature or after giving back, with who and when. */
 export function LaterRecords({ visit: { state, start }, walk }: { visit: VisitHandle; walk: Walk }) {
+  const dates = useDates();
   const later = state.later.filter(
     ({ event, after }) => after !== 'signed' || !('walk' in event) || event.walk === walk,
   );
@@ -33,8 +35,7 @@ export function LaterRecords({ visit: { state, start }, walk }: { visit: VisitHa
           <li key={record.event.id} className="py-2">
             {laterWords(record)}{' '}
             <span className="quiet">
-              {start.names[record.event.person] ?? record.event.person},{' '}
-              {new Date(record.event.at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}
+              {start.names[record.event.person] ?? record.event.person}, {dates.moment(record.event.at)}
             </span>
           </li>
         ))}

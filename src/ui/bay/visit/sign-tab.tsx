@@ -1,4 +1,5 @@
 'use client';
+import { useDates } from '../../design';
 import { useState } from 'react';
 import { faultsOnArrival, recordsToSign, resultWords, VEHICLE_VIEWS, type Stroke, type Walk } from '@/core/visit';
 import { AlsoNoted } from './also-noted';
@@ -44,6 +45,7 @@ export function SignTab({ visit }: { visit: VisitHandle }) {
 
 /** The signature of a walk: given, or asked for. */
 export function SignBox({ visit, walk, sentence }: { visit: VisitHandle; walk: Walk; sentence: string }) {
+  const dates = useDates();
   const { state, record, start } = visit;
   const given = state.signatures[walk];
   const [again, setAgain] = useState(false);
@@ -63,8 +65,7 @@ export function SignBox({ visit, walk, sentence }: { visit: VisitHandle; walk: W
         <h2>Signed by {given.name}</h2>
         <SignaturePicture strokes={given.strokes} />
         <p className="quiet">
-          {new Date(given.at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}, over {given.covers}{' '}
-          records, in front of {start.names[given.person] ?? given.person}
+          {dates.moment(given.at)}, over {given.covers} records, in front of {start.names[given.person] ?? given.person}
         </p>
         {given.later > 0 && (
           <p className="trouble">

@@ -2,6 +2,7 @@ import Link from 'next/link';
 import type { LibraryRowView } from '@/contracts/views';
 import { zoneName } from '@/core/vehicle';
 import { takesWords } from '@/core/wording';
+import { useDates } from '../../design';
 import { PanelThumb } from '../../map';
 
 /** One procedure, to be known without reading: its panel, what it takes, when it was last done, how it stands. */
@@ -14,6 +15,7 @@ export function LibraryRow({
   names: Record<string, string>;
   isActive: boolean;
 }) {
+  const dates = useDates();
   const { summary, lastDone } = row;
   return (
     <li className={isActive ? 'active' : ''}>
@@ -35,7 +37,7 @@ export function LibraryRow({
           {summary?.hasSrs && <span className="srs-chip">SRS</span>}
           <span className="quiet">
             {lastDone
-              ? `Last done ${new Date(lastDone.at).toISOString().slice(0, 10)}, ${names[lastDone.person] ?? lastDone.person}`
+              ? `Last done ${dates.day(lastDone.at)}, ${names[lastDone.person] ?? lastDone.person}`
               : 'Not done yet'}
           </span>
         </span>

@@ -3,12 +3,9 @@ import { useRouter } from 'next/navigation';
 import Button from 'react-bootstrap/Button';
 import Table from 'react-bootstrap/Table';
 import type { DeviceView, PersonView } from '@/contracts/views';
-import { Trouble, useSend } from '../../design';
+import { Trouble, useDates, useSend } from '../../design';
 
 export type { DeviceView } from '@/contracts/views';
-
-const day = (at: Date) =>
-  new Date(at).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric', timeZone: 'UTC' });
 
 /** Tablets that were let in: PINs work on these, and nowhere else. */
 export function Devices({ devices, people }: { devices: DeviceView[]; people: PersonView[] }) {
@@ -47,6 +44,7 @@ export function Devices({ devices, people }: { devices: DeviceView[]; people: Pe
 }
 
 function DeviceRow({ device, by }: { device: DeviceView; by: string }) {
+  const { day } = useDates();
   const { busy, trouble, run } = useSend();
   const router = useRouter();
   const shutOut = async () => {

@@ -1,6 +1,7 @@
 import { readItemKey } from '@/core/procedure';
 import Link from 'next/link';
 import type { FindingView } from '@/contracts/views';
+import { useDates } from '../../design';
 
 /** What runs found about this procedure; each one selects its item. Nothing changes by itself: a lead works it into the next revision. */
 export function FromTheBay({
@@ -12,6 +13,7 @@ export function FromTheBay({
   names: Record<string, string>;
   onSelect: (id: string) => void;
 }) {
+  const dates = useDates();
   if (findings.length === 0) return <p className="quiet">No findings from the bay yet.</p>;
   return (
     <section aria-label="From the bay">
@@ -22,8 +24,7 @@ export function FromTheBay({
               {text}
             </button>
             <span className="quiet">
-              {names[person] ?? person}, {new Date(at).toISOString().slice(0, 10)},{' '}
-              <Link href={`/jobs/${jobNumber}`}>job {jobNumber}</Link>
+              {names[person] ?? person}, {dates.day(at)}, <Link href={`/jobs/${jobNumber}`}>job {jobNumber}</Link>
             </span>
           </li>
         ))}

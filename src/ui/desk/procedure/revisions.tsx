@@ -1,7 +1,9 @@
 import type { ProcedureView } from '@/contracts/views';
+import { useDates } from '../../design';
 
 /** Every revision, newest first: what changed and why, by whom. */
 export function Revisions({ view, names }: { view: ProcedureView; names: Record<string, string> }) {
+  const dates = useDates();
   const who = (id: string) => names[id] ?? id;
   if (view.revisions.length === 0) return <p className="quiet">Never published yet.</p>;
   return (
@@ -11,8 +13,7 @@ export function Revisions({ view, names }: { view: ProcedureView; names: Record<
           <strong>{one.revision}</strong> {one.note}
           <br />
           <span className="quiet">
-            recorded by {who(one.madeBy)}, published by {who(one.approvedBy)},{' '}
-            {one.approvedAt.toISOString().slice(0, 10)}
+            recorded by {who(one.madeBy)}, published by {who(one.approvedBy)}, {dates.day(one.approvedAt)}
           </span>
         </li>
       ))}

@@ -17,7 +17,7 @@ const numberOrNothing = {
 };
 
 /** The shop's own decisions where practitioners disagree, and what its plans are priced with. */
-export function Settings({ settings }: { settings: SettingsForm }) {
+export function Settings({ settings, zones }: { settings: SettingsForm; zones: string[] }) {
   const {
     register,
     control,
@@ -105,6 +105,20 @@ export function Settings({ settings }: { settings: SettingsForm }) {
               error={errors.labourPerHour}
             >
               <Form.Control type="number" step="any" {...register('labourPerHour', numberOrNull)} />
+            </Field>
+            <Field
+              id="time-zone"
+              label="Time zone of the shop"
+              hint="Dates on pages and in reports"
+              error={errors.timeZone}
+            >
+              <Form.Select {...register('timeZone')}>
+                {zones.map((zone) => (
+                  <option key={zone} value={zone}>
+                    {zone.replace(/_/g, ' ')}
+                  </option>
+                ))}
+              </Form.Select>
             </Field>
             <Field id="currency" label="Currency" error={errors.currency}>
               <Form.Control {...register('currency')} />

@@ -6,7 +6,7 @@ import Table from 'react-bootstrap/Table';
 import { useForm } from 'react-hook-form';
 import { stockMoveSchema, type StockMoveForm } from '@/contracts/schemas';
 import type { StoresView } from '@/contracts/views';
-import { Field, PageHead, Trouble, useCatalogue, useSend } from '../../design';
+import { useDates, Field, PageHead, Trouble, useCatalogue, useSend } from '../../design';
 
 const EMPTY: StockMoveForm = { kind: 'push-clip', change: 1, reason: '' };
 
@@ -20,6 +20,7 @@ export function Stores({
   names: Record<string, string>;
   mayMove: boolean;
 }) {
+  const dates = useDates();
   return (
     <>
       <PageHead title="Stores" under="Clips, screws and materials; finished runs take what they fitted new" />
@@ -61,9 +62,7 @@ export function Stores({
               <li key={n} className="py-2">
                 {move.change > 0 ? `+${move.change}` : `−${-move.change}`} {move.name}{' '}
                 <span className="quiet">
-                  {[move.reason, names[move.by] ?? move.by, new Date(move.at).toLocaleDateString('en-GB')]
-                    .filter(Boolean)
-                    .join(' · ')}
+                  {[move.reason, names[move.by] ?? move.by, dates.day(move.at)].filter(Boolean).join(' · ')}
                 </span>
               </li>
             ))}
