@@ -22,7 +22,8 @@ type Shot = [name: string, path: string, before?: (page: Page) => Promise<void>]
 const LUMEN =
   '/plan?procedure=lumen-front-door&procedure=lumen-dash-top&procedure=lumen-kick-panel&goal=lumen-front-door%2Fwoofer&goal=lumen-dash-top%2Ftweeter-left&goal=lumen-kick-panel%2Fmodule' +
   '&option.audio=amplified&option.puddle=fitted&option.display=low&job=2403';
-const answered = (page: Page) => page.getByText(/^Proved: no order is quicker|could still be saved/).waitFor({ timeout: 60_000 });
+const answered = (page: Page) =>
+  page.getByText(/^Proved: no order is quicker|could still be saved/).waitFor({ timeout: 60_000 });
 
 const DESK_SHOTS: Shot[] = [
   ['jobs', '/'],
