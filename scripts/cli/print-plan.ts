@@ -31,7 +31,7 @@ export function printPlan(documents: ProcedureDocument[], plan: Plan): string {
     'Putting back',
     ...plan.refit.map(line),
     '',
-    `In all likely ${minutes(time.likelySeconds)}, safe ${minutes(time.safeSeconds)}`,
+    `Total: likely ${minutes(time.likelySeconds)}, safe ${minutes(time.safeSeconds)}`,
     '',
     ...plan.cautions.map((caution) => `! ${caution.text}`),
     '',

@@ -92,9 +92,9 @@ test('takes a photo of 40 MB from the tablet all the same, made smaller there, a
     .setInputFiles({ name: 'holiday.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('this is text') });
   await expect(page.getByText('● saved')).toBeVisible();
   await page.getByRole('button', { name: 'More', exact: true }).click();
-  await page.getByRole('button', { name: /^Stop taking apart/ }).click();
+  await page.getByRole('button', { name: /^Stop here/ }).click();
   await page.getByRole('button', { name: 'Put it back' }).click();
-  await expect(page.getByText(/Photo not saved: That is no picture/)).toBeVisible();
+  await expect(page.getByText(/Photo not saved: This file is not a picture/)).toBeVisible();
 });
 
 test('does not let a photo that hangs on the way hold up what is recorded after it', async ({ browser, baseURL }) => {

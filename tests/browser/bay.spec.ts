@@ -50,7 +50,7 @@ test('finds where a stuck panel is held, takes the screw that nobody recorded, a
 
   // The extra screws wait for going back, and the ledger knows them.
   await page.getByRole('button', { name: 'More', exact: true }).click();
-  await page.getByRole('button', { name: /^Stop taking apart/ }).click();
+  await page.getByRole('button', { name: /^Stop here/ }).click();
   await putBack(page);
   await workUntil(page, 'Start by hand T15');
   await page.goto('/procedures/kite-rear-door');
@@ -93,7 +93,7 @@ test('leaves a step out with a reason, takes another one first, counts part of a
   await page.getByRole('button', { name: 'Another drive' }).click();
   await page.getByRole('group', { name: 'Drive' }).getByRole('button', { name: 'T25' }).click();
   await expectAccessible(page);
-  await page.getByRole('button', { name: /^Noted: / }).click();
+  await page.getByRole('button', { name: /^To note: / }).click();
   await expect(stepHeading(page)).toContainText('Unscrew T25');
 
   await page.getByRole('button', { name: 'More', exact: true }).click();

@@ -20,7 +20,7 @@ test('checks a vehicle in, with faults, marks, a photo and a signature, and comp
   await page.getByLabel('VIN, if it matters for the job').fill('1M8GDM9AXKP04278');
   await expect(page.getByText('A VIN has 17 characters; this one has 16.')).toBeVisible();
   await page.getByLabel('VIN, if it matters for the job').fill('1M8GDM9AXKP042789');
-  await expect(page.getByText('at least one sign is misread')).toBeVisible();
+  await expect(page.getByText('a character is wrong')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Save' })).toBeDisabled();
   await page.getByLabel('VIN, if it matters for the job').fill('1m8gdm9axkp042788');
   await expect(page.getByText('Model year from the 10th character: 1989; the job says 2017')).toBeVisible();

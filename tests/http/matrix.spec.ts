@@ -185,8 +185,7 @@ for (const asker of ASKERS) {
       if (asker === 'nobody' && row.from !== 'nobody') expect(isTurnedAway, where).toBe(true);
       else if (!mayAsk(asker, row))
         expect(
-          [404, 403].includes(answer.status()) ||
-            /NEXT_HTTP_ERROR_FALLBACK;404|Page not found|didn’t load/.test(text),
+          [404, 403].includes(answer.status()) || /NEXT_HTTP_ERROR_FALLBACK;404|Page not found|didn’t load/.test(text),
           where,
         ).toBe(true);
     }

@@ -6,8 +6,10 @@ import { kiteJob, kiteShop, REAR_SPEAKER } from '../support/kite-shop';
 import { readPdf } from '../support/read-pdf';
 import { visitLog } from '../support/visit';
 import { deviceOf, workThrough } from '../support/work-run';
+import { datesIn } from '@/core/text';
 import type { VisitFact } from '@/core/visit';
 import {
+  changeSettings,
   keepPhoto,
   moveStock,
   openJob,
@@ -16,6 +18,7 @@ import {
   openVisit,
   printReport,
   readReport,
+  readShop,
   receiveEvents,
   viewStores,
 } from '@/services';
@@ -218,5 +221,20 @@ describe('the hand-over report', () => {
 
   it('took from stores what was fitted new, once', async () => {
     expect((await viewStores()).stock).toEqual([{ kind: 'push-clip', name: 'push clips', count: 3 }]);
+  });
+
+  it('prints dates in the shop’s time zone, not in this machine’s', async () => {
+    const { settings } = await readShop();
+    const zones = ['Pacific/Auckland', 'Pacific/Honolulu'];
+    const printed = [];
+    for (const timeZone of zones) {
+      await changeSettings(people.owner, { ...settings, timeZone });
+      const { signatures } = await readReport(job);
+      const moment = datesIn(timeZone).moment(signatures.arrival!.at);
+      printed.push(moment);
+      expect((await readPdf(await printReport(job))).text).toContain(moment);
+    }
+    expect(printed[0]).not.toBe(printed[1]);
+    await changeSettings(people.owner, settings);
   });
 });

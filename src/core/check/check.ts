@@ -40,5 +40,5 @@ export function checkProcedure(document: ProcedureDocument, catalogue: Catalogue
   };
 }
 
-/** True where nothing found stands against planning. */
+/** True where a remark stands against planning and publishing: one of them is an error. */
 export const hasErrors = (remarks: Remark[]) => remarks.some((remark) => remark.level === 'error');

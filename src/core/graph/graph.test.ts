@@ -152,6 +152,20 @@ describe('taking off', () => {
     expect(steps.indexOf('takeOff washer')).toBeLessThan(steps.indexOf('release s'));
     expect(plan(document, ['crank'])).toContain('takeOff washer');
   });
+
+  it('comes before what waited for its holder in another procedure too, whichever is named first', () => {
+    const door = made([part('crank'), part('washer', { looseWith: 'crank' })], [fastener('cc', 'crank', 'c-clip')]);
+    const pillar = { ...made([part('trim', { behind: ['d/crank'] })]), id: 'pillar' };
+    for (const documents of [
+      [door, pillar],
+      [pillar, door],
+    ]) {
+      const result = makePlan({ documents, goals: ['pillar/trim'], options: {} });
+      const keys = result.ok ? result.plan.removal.map(({ key }) => key) : [];
+      expect(keys.indexOf('takeOff:d/washer')).toBeGreaterThan(keys.indexOf('takeOff:d/crank'));
+      expect(keys.indexOf('free:pillar/trim')).toBeGreaterThan(keys.indexOf('takeOff:d/washer'));
+    }
+  });
 });
 
 describe('order rules', () => {

@@ -2,7 +2,7 @@ import { moveMs, toolChangeMs, wordsFor } from '../graph';
 import type { OrderProblem } from './problem';
 
 /**
- * Actions that are ordered together, in a topological order of their own (so a member's predecessors have smaller numbers),
+ * Tasks that are ordered together, in a topological order of their own (so a member's predecessors have smaller numbers),
  * with everything the search looks up in plain arrays. Times are whole milliseconds.
  */
 export interface Block {

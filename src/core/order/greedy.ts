@@ -1,7 +1,7 @@
 import { transitionMs, type OrderProblem } from './problem';
 
 /**
- * Picks, step after step, the open action that is cheapest to begin; ties by what opens more, then by `preference`,
+ * Picks, one after another, the open task that is cheapest to begin; ties by what opens more, then by `preference`,
  * then by position. Always a valid linear extension. O(n²).
  */
 export function greedyOrder(problem: OrderProblem, preference: number[]): number[] {

@@ -1,10 +1,10 @@
 import { transitionMs, type OrderProblem } from './problem';
 
-/** Longest run of actions that is moved as one. */
+/** Longest run of tasks that is moved as one. */
 const LONGEST_SEGMENT = 6;
 
 /**
- * Moves short runs of actions to cheaper places as long as that helps, keeping precedence. First improvement, scanned
+ * Moves short runs of tasks to cheaper places as long as that helps, keeping precedence. First improvement, scanned
  * in a fixed order, so the result is deterministic. `rounds` limits the scans; each is O(n² · segment).
  */
 export function improveOrder(problem: OrderProblem, start: number[], rounds = 12): number[] {

@@ -25,13 +25,13 @@ export interface SolveControl {
   onPass?: (states: number) => void;
 }
 
-/** Local search is quadratic: beyond this many actions each block is improved by its own search only. */
+/** Local search is quadratic: beyond this many tasks each block is improved by its own search only. */
 const LOCAL_LIMIT = 260;
 
-/** Actions of a block that the search can still hope to prove. */
+/** Tasks of a block that the search can still hope to prove. */
 const EXACT_LIMIT = 80;
 
-/** Search effort for a problem of so many actions: whole vehicles get less for each block, so that the sum stays bounded. */
+/** Search effort for a problem of so many tasks: whole vehicles get less for each block, so that the sum stays bounded. */
 export const effortFor = (actions: number): Effort =>
   actions <= 70
     ? FULL_EFFORT

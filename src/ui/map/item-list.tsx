@@ -70,7 +70,9 @@ function ItemRow({
     .join(', ');
   return (
     <button type="button" className="item-row" aria-pressed={selected} onClick={() => onSelect(id)}>
-      <span className="item-number">{n}</span>
+      <span className="item-number" aria-hidden="true">
+        {n}
+      </span>
       <Glyph>{glyph}</Glyph>
       <span className="name">
         {fastener && !fastener.name
