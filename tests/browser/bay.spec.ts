@@ -44,7 +44,7 @@ test('finds where a stuck panel is held, takes the screw that nobody recorded, a
   await expect(page.getByText('will see it as a finding')).toBeVisible();
   await page
     .getByRole('button', { name: 'Do it now' })
-    .or(page.getByRole('button', { name: 'Resume' }))
+    .or(page.getByRole('button', { name: 'Go on' }))
     .click();
   await expect(page.getByText('● saved')).toBeVisible();
 
@@ -54,6 +54,7 @@ test('finds where a stuck panel is held, takes the screw that nobody recorded, a
   await putBack(page);
   await workUntil(page, 'Start by hand T15');
   await page.goto('/procedures/kite-rear-door');
+  await page.getByRole('tab', { name: /^From the bay/ }).click();
   await expect(page.getByText(/Found 2 × T15 screw that is not recorded, holding the door card/)).toBeVisible();
   await expectAccessible(page);
 });

@@ -25,7 +25,7 @@ test('checks a vehicle in, with faults, marks, a photo and a signature, and comp
   await page.getByLabel('VIN, if it matters for the job').fill('1m8gdm9axkp042788');
   await expect(page.getByText('Model year from the 10th character: 1989; the job says 2017')).toBeVisible();
   await page.getByRole('button', { name: 'Save' }).click();
-  await expect(page.getByRole('button', { name: 'Kept' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Saved' })).toBeVisible();
 
   await page.getByLabel('Check another zone').selectOption('rear-door|left');
   await line(page, 'Speaker alone (balance left, fader rear)').getByRole('button', { name: 'Now and then' }).click();

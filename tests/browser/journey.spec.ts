@@ -53,7 +53,8 @@ test('records a small door from nothing, plans it, runs it to the end and sees t
 
   await page.getByRole('button', { name: 'Publish revision' }).click();
   await page.getByLabel('What changed, and why').fill('First recording');
-  await page.getByRole('button', { name: 'Publish' }).click();
+  await page.getByRole('button', { name: 'Publish', exact: true }).click();
+  await page.getByRole('tab', { name: /^Revisions/ }).click();
   await expect(page.getByText('First recording')).toBeVisible();
 
   await page.getByRole('link', { name: 'Jobs' }).click();

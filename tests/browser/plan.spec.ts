@@ -6,7 +6,7 @@ test('plans doors of both sides and a dash together, shows proof, tray, kit and 
 }) => {
   await signIn(page, 'Tomas Varga', 'saltmarsh-bench');
   await page.goto('/jobs/2403');
-  await page.getByRole('link', { name: /^Soria Lumen, front door Soria/ }).click();
+  await page.getByRole('link', { name: /^Soria Lumen, front door front door, left/ }).click();
   await page.getByRole('group', { name: 'audio' }).getByRole('button', { name: 'base', exact: true }).click();
   await page.getByRole('group', { name: 'puddle' }).getByRole('button', { name: 'none', exact: true }).click();
   await page.getByLabel('Plan another zone too').selectOption({ label: 'Soria Lumen, front door, right' });
