@@ -69,7 +69,7 @@ test('starts a recording for a vehicle from its nearest relative', async ({ page
   await page.getByLabel('Year').fill('2012');
   await page.getByRole('button', { name: 'Open the job' }).click();
   const relative = page.getByRole('listitem').filter({ hasText: '2 model years outside Velden Kite 2014–2019' });
-  await relative.first().getByRole('button', { name: 'Start a recording from this' }).click();
+  await relative.first().getByRole('button', { name: 'Record from this' }).click();
   await expect(page.getByRole('heading', { name: /^Velden Kite, / })).toBeVisible();
   await expect(page.getByText('Draft saved')).toBeVisible();
 });

@@ -13,7 +13,7 @@ export function RecordFrom({ from, job }: { from: string; job: number }) {
   return (
     <>
       <button type="button" className="btn btn-sm btn-outline-dark" disabled={busy} onClick={start}>
-        Start a recording from this
+        Record from this
       </button>
       <Trouble text={trouble} />
     </>
