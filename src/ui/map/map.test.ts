@@ -1,10 +1,13 @@
 import fc from 'fast-check';
+import { createElement } from 'react';
+import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
 import { demoProcedure } from '@tests/support/demo';
 import { procedures } from '@tests/support/generate-procedure';
 import { layersOf, mirror, type Point } from '@/core/procedure';
 import { boundsOf, drawingOf, polygonPoints, roundedPath, toDrawing, toMap } from './geometry';
 import { outlinePath } from './outlines';
+import { PanelMap } from './panel-map';
 import { fromDone, peeled, peelSteps, withoutAbsent } from './visibility';
 
 const DOOR = demoProcedure('kite-rear-door');
@@ -42,6 +45,15 @@ describe('the drawing', () => {
         expect(Math.hypot(a[0] - b[0], a[1] - b[1])).toBeCloseTo(Math.hypot(ax - bx, ay - by), 9);
       }),
     );
+  });
+
+  it('has a scale bar as long as 100 mm of the drawing, close up too', () => {
+    const bars = [undefined, DOOR.fasteners[0]!.id].map((zoomTo) => {
+      const html = renderToStaticMarkup(createElement(PanelMap, { document: DOOR, appearance: new Map(), zoomTo }));
+      const length = Number(/class="scale-bar" d="[^h]+h([\d.]+)v/.exec(html)![1]);
+      return length / Number(/class="zooming" style="[^"]*scale\(([\d.]+)\)/.exec(html)![1]);
+    });
+    expect(bars).toEqual([100, 100]);
   });
 
   it('writes polygons, rounds corners within the shape’s box, and closes the path', () => {

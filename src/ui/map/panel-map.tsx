@@ -137,7 +137,7 @@ export const PanelMap = memo(function PanelMap(props: PanelMapProps) {
         )}
         {props.children?.(drawing)}
       </g>
-      <Orientation drawing={drawing} document={document} />
+      <Orientation drawing={drawing} document={document} zoom={zoom} />
     </svg>
   );
 });
@@ -287,9 +287,10 @@ function CallOuts({
 /** Length of the scale bar, mm. */
 const SCALE_MM = 100;
 
-/** Which way the panel lies, and its scale. */
-function Orientation({ drawing, document }: { drawing: Drawing; document: ProcedureDocument }) {
+/** Which way the panel lies, and its scale: the bar grows with the drawing. */
+function Orientation({ drawing, document, zoom }: { drawing: Drawing; document: ProcedureDocument; zoom: number }) {
   const { width, height, mirrored } = drawing;
+  const bar = SCALE_MM * zoom;
   const y = height + 34;
   const size = (width / 1000) * 24;
   const [left, right] =
@@ -305,8 +306,8 @@ function Orientation({ drawing, document }: { drawing: Drawing; document: Proced
       <text x={width / 2} y={-18} textAnchor="middle">
         ↑ {findZone(document.zone)?.upwards ?? 'up'}
       </text>
-      <path d={`M${width / 2 - SCALE_MM / 2} ${y - 14}v8h${SCALE_MM}v-8`} />
-      <text x={width / 2 + SCALE_MM / 2 + 12} y={y}>
+      <path className="scale-bar" d={`M${width / 2 - bar / 2} ${y - 14}v8h${bar}v-8`} />
+      <text x={width / 2 + bar / 2 + 12} y={y}>
         {SCALE_MM} mm
       </text>
     </g>
