@@ -1,9 +1,6 @@
-import { openBrowser, signedIn } from '../scripts/support/browser';
-import { ensureBuild } from '../scripts/support/build';
-import { ensureChromium } from '../scripts/support/debian';
-import { freePort } from '../scripts/support/ports';
+import { signedIn } from '../scripts/support/browser';
 import { printTable } from './support/measure';
-import { openRun, startAndStop, startUp } from './support/up';
+import { onDemo, openRun } from './support/up';
 
 /** Budgets, kB of compressed script at the first load of a page. */
 const BUDGETS: Record<string, number> = { board: 200, plan: 200, run: 220 };
@@ -13,13 +10,7 @@ const LATE_MS = 2500;
 
 /** The compressed script that each page asks for when it is opened by its own address with an empty cache, without headers; figures are printed, nothing is asserted. */
 export async function main(): Promise<void> {
-  await ensureChromium();
-  await ensureBuild();
-  const port = await freePort();
-  await startAndStop(port);
-  const up = await startUp(port);
-  const browser = await openBrowser();
-  try {
+  await onDemo(async (up, browser) => {
     const context = await signedIn(browser, up.url, 'tomas-varga', 'saltmarsh-bench');
     const finder = await context.newPage();
     await openRun(finder);
@@ -53,10 +44,7 @@ export async function main(): Promise<void> {
       ]);
     }
     printTable(['page', 'script at first load, gz', 'budget', ''], rows);
-  } finally {
-    await browser.close();
-    await up.stop();
-  }
+  });
 }
 
 /** Bytes of compressed script of one page, bodies only. */

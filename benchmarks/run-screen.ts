@@ -1,10 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { CDPSession, Page } from '@playwright/test';
-import { openBrowser, signedIn } from '../scripts/support/browser';
-import { ensureBuild } from '../scripts/support/build';
-import { ensureChromium } from '../scripts/support/debian';
-import { freePort } from '../scripts/support/ports';
-import { openRun, startAndStop, startUp } from './support/up';
+import { signedIn } from '../scripts/support/browser';
+import { onDemo, openRun } from './support/up';
 import { median, printTable, quantile } from './support/measure';
 
 const SLOWDOWN = 4;
@@ -12,13 +9,7 @@ const TAPS = 25;
 
 /** Start-up, script weight, tap to paint and memory of the app on the demo; figures are printed, nothing is asserted. */
 export async function main(): Promise<void> {
-  await ensureChromium();
-  await ensureBuild();
-  const port = await freePort();
-  await startAndStop(port);
-  const up = await startUp(port);
-  const browser = await openBrowser();
-  try {
+  await onDemo(async (up, browser) => {
     const context = await signedIn(browser, up.url, 'rui-castellane', '4004');
     const page = await context.newPage();
     // The loader names functions with a helper that a function sent to the page does not find there.
@@ -44,10 +35,7 @@ export async function main(): Promise<void> {
         ['memory of the app process after use', `${memoryMb(up.pid)} MB`, '300 MB'],
       ],
     );
-  } finally {
-    await browser.close();
-    await up.stop();
-  }
+  });
 }
 
 /** Milliseconds from the click on the wide bar to the frame after the next action is shown; each tap is taken back again. */

@@ -1,7 +1,11 @@
 import { spawn } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Page } from '@playwright/test';
+import type { Browser, Page } from '@playwright/test';
+import { openBrowser } from '../../scripts/support/browser';
+import { ensureBuild } from '../../scripts/support/build';
+import { ensureChromium } from '../../scripts/support/debian';
+import { freePort } from '../../scripts/support/ports';
 import { ROOT } from '../../scripts/support/project';
 
 /** The app as `bin/pezzo up` serves it. */
@@ -13,7 +17,7 @@ export interface Up {
 }
 
 /** Runs `bin/pezzo up` as a person would, and waits for its address. */
-export async function startUp(port: number): Promise<Up> {
+async function startUp(port: number): Promise<Up> {
   const began = performance.now();
   const child = spawn(join(ROOT, 'bin/pezzo'), ['up', '--port', String(port)], {
     cwd: ROOT,
@@ -35,8 +39,21 @@ export async function startUp(port: number): Promise<Up> {
   return { url, readyMs, pid, stop };
 }
 
-/** Builds and loads whatever is missing, so that the next start is a warm one. */
-export const startAndStop = async (port: number) => (await startUp(port)).stop();
+/** Starts the app on the demo twice, so that the second start is a warm one, lends it with a browser, and stops both whatever happens. */
+export async function onDemo(measure: (up: Up, browser: Browser) => Promise<void>): Promise<void> {
+  await ensureChromium();
+  await ensureBuild();
+  const port = await freePort();
+  await (await startUp(port)).stop();
+  const up = await startUp(port);
+  const browser = await openBrowser();
+  try {
+    await measure(up, browser);
+  } finally {
+    await browser.close();
+    await up.stop();
+  }
+}
 
 /** Opens the demo's run on a rear door. */
 export async function openRun(page: Page): Promise<void> {

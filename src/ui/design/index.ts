@@ -1,6 +1,7 @@
 export { useCatalogue, useOwnKinds } from './catalogue';
 export { DatesProvider, useDates } from './dates';
 export { Field } from './field';
+export { numberOrNull } from './number-or-null';
 export { PageHead } from './page-head';
 export { Plate } from './plate';
 export { Trouble } from './trouble';

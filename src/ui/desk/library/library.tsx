@@ -34,7 +34,7 @@ export function Library({ q, rows, names, mayRecord }: LibraryProps) {
   const zones = [...new Set(found.rows.map((row) => row.zone))].sort();
   return (
     <div className="fill-page">
-      <PageHead title="Library" under="How each vehicle's panels come apart">
+      <PageHead title="Library" under="How each vehicle’s panels come apart">
         {mayRecord && <ImportFile />}
         {mayRecord && (
           <Link className="btn btn-primary" href="/procedures/new">

@@ -6,7 +6,7 @@ import Form from 'react-bootstrap/Form';
 import { useForm, useWatch } from 'react-hook-form';
 import { newProcedureSchema, type NewProcedureForm } from '@/contracts/schemas';
 import { findZone, ZONES } from '@/core/vehicle';
-import { Field, PageHead, Trouble, useSend } from '../../design';
+import { Field, numberOrNull, PageHead, Trouble, useSend } from '../../design';
 
 const FIRST = ZONES[0];
 const EMPTY: NewProcedureForm = {
@@ -19,9 +19,6 @@ const EMPTY: NewProcedureForm = {
   side: 'left',
   width: FIRST.map.width,
   height: FIRST.map.height,
-};
-const numberOrNull = {
-  setValueAs: (value: string | number | null) => (value === '' || value === null ? null : Number(value)),
 };
 
 /** Starts a recording: which vehicle, which zone, how large the panel is. */

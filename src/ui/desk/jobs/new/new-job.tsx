@@ -5,7 +5,7 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useForm } from 'react-hook-form';
 import { jobSchema, type JobForm } from '@/contracts/schemas';
-import { Field, PageHead, Trouble, useSend } from '../../../design';
+import { Field, numberOrNull, PageHead, Trouble, useSend } from '../../../design';
 
 const EMPTY: JobForm = {
   title: '',
@@ -16,9 +16,6 @@ const EMPTY: JobForm = {
   year: null,
   body: '',
   steering: 'any',
-};
-const numberOrNull = {
-  setValueAs: (value: string | number | null) => (value === '' || value === null ? null : Number(value)),
 };
 
 /** Opens a job for one vehicle. */
@@ -36,7 +33,7 @@ export function NewJob() {
   });
   return (
     <>
-      <PageHead title="Open a job" under="One vehicle's visit" />
+      <PageHead title="Open a job" under="One vehicle’s visit" />
       <Form className="form-narrow sheet" onSubmit={save} noValidate>
         <Field id="title" label="What needs doing" error={errors.title}>
           <Form.Control placeholder="Rear speakers" {...register('title')} />
