@@ -2,7 +2,8 @@
 import { useMemo } from 'react';
 import { findFastenerKind } from '@/core/hardware';
 import { countOf, heldWords, indexItems, itemWords, layersOf, type ProcedureDocument } from '@/core/procedure';
-import { Plate, useCatalogue } from '../design';
+import { useCatalogue } from '../design/catalogue';
+import { Plate } from '../design/plate';
 import { numbersOf } from './call-outs';
 import { FastenerGlyph, Glyph, LinkGlyph, PartGlyph } from './mark';
 

@@ -1,5 +1,5 @@
 'use client';
-import { useDates } from '../../design';
+import { useDates } from '../../design/dates';
 import { laterWords, type Walk } from '@/core/visit';
 import type { VisitHandle } from './handle';
 

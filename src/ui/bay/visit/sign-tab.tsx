@@ -1,5 +1,5 @@
 'use client';
-import { useDates } from '../../design';
+import { useDates } from '../../design/dates';
 import { useState } from 'react';
 import { faultsOnArrival, recordsToSign, resultWords, VEHICLE_VIEWS, type Stroke, type Walk } from '@/core/visit';
 import { AlsoNoted } from './also-noted';
