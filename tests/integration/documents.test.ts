@@ -90,7 +90,7 @@ describe('a document', () => {
     const started = performance.now();
     expect(readProcedure({ ...kite, ...unknown })).toMatchObject({
       ok: false,
-      findings: [{ code: 'too-many-fields' }],
+      remarks: [{ code: 'too-many-fields' }],
     });
     const read = readProcedure({ ...kite, parts: empty, fasteners: empty });
     expect(!read.ok && read.remarks.length).toBe(50);

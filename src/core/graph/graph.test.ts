@@ -153,6 +153,19 @@ describe('taking off', () => {
     expect(plan(document, ['crank'])).toContain('takeOff washer');
   });
 
+  it('is looked up a few times for each part, however many lie loose', () => {
+    let asked = 0;
+    const holders = Array.from({ length: 300 }, (_, n) => part(`crank-${n}`));
+    const loose = holders.flatMap(({ id }) =>
+      Array.from({ length: 3 }, (_, n) =>
+        Object.defineProperty(part(`washer-${n}-of-${id}`), 'looseWith', { get: () => ((asked += 1), id) }),
+      ),
+    );
+    const graph = buildGraph([made([...holders, ...loose])], { options: {} });
+    expect(graph.nodes[graph.idOf.get('takeOff:d/crank-7')!].pulls).toHaveLength(3);
+    expect(asked).toBeLessThan(20 * loose.length);
+  });
+
   it('comes before what waited for its holder in another procedure too, whichever is named first', () => {
     const door = made([part('crank'), part('washer', { looseWith: 'crank' })], [fastener('cc', 'crank', 'c-clip')]);
     const pillar = { ...made([part('trim', { behind: ['d/crank'] })]), id: 'pillar' };

@@ -7,30 +7,44 @@ const WHY = 'a loose part is taken up before it can fall';
 
 /**
  * A loose part is taken once its holder is off, and before anything else that waited for the holder. Applied when every other rule stands, so that
- * what waits in another procedure is seen too. Linear in the edges, and in the needs of each loose part.
+ * what waits in another procedure is seen too. The parts of one holder are taken together: linear in the edges, and in the needs of each holder's parts.
  */
 export function addLooseParts(graph: ActionGraph): void {
   const loose = [...graph.documents.values()].flatMap((document) =>
-    document.parts.filter((part) => part.looseWith).map((part) => ({ procedure: document.id, part })),
+    [...groupLoose(document.parts)].map(([holder, parts]) => ({ procedure: document.id, holder, parts })),
   );
   if (loose.length === 0) return;
   const waiters = waitersOf(graph);
-  for (const { procedure, part } of loose) addLoose(graph, waiters, procedure, part);
+  for (const { procedure, holder, parts } of loose) addLoose(graph, waiters, procedure, holder, parts);
 }
 
-function addLoose(graph: ActionGraph, waiters: Map<number, number[]>, procedure: string, part: Part): void {
+/** Loose parts by what they lie under. */
+function groupLoose(parts: Part[]): Map<string, Part[]> {
+  const groups = new Map<string, Part[]>();
+  for (const part of parts) {
+    if (!part.looseWith) continue;
+    const group = groups.get(part.looseWith);
+    if (group) group.push(part);
+    else groups.set(part.looseWith, [part]);
+  }
+  return groups;
+}
+
+function addLoose(graph: ActionGraph, waiters: Map<number, number[]>, procedure: string, under: string, parts: Part[]) {
   const id = (type: RemovalType, item: string) => nodeIdOf(graph, { type, procedure, item });
-  const holder = id('takeOff', part.looseWith!);
-  const off = id('takeOff', part.id);
-  const free = id('free', part.id);
-  if (holder === undefined || off === undefined || free === undefined) return;
-  if (!graph.nodes[free].needs.includes(holder)) graph.nodes[free].needs.push(holder);
-  graph.nodes[holder].pulls.push(off);
-  const siblings = [...graph.indexes.get(procedure)!.parts.values()].filter((one) => one.looseWith === part.looseWith);
-  const offs = siblings.map((one) => id('takeOff', one.id)).filter((one) => one !== undefined);
+  const holder = id('takeOff', under);
+  if (holder === undefined) return;
+  const offs = parts.map((one) => id('takeOff', one.id)).filter((one) => one !== undefined);
   const ownWay = reachable(offs, (one) => graph.nodes[one].needs);
-  for (const then of waiters.get(holder) ?? [])
-    if (!ownWay.has(then)) graph.orderEdges.push({ first: off, then, why: WHY });
+  const later = (waiters.get(holder) ?? []).filter((then) => !ownWay.has(then));
+  for (const part of parts) {
+    const off = id('takeOff', part.id);
+    const free = id('free', part.id);
+    if (off === undefined || free === undefined) continue;
+    if (!graph.nodes[free].needs.includes(holder)) graph.nodes[free].needs.push(holder);
+    graph.nodes[holder].pulls.push(off);
+    for (const then of later) graph.orderEdges.push({ first: off, then, why: WHY });
+  }
 }
 
 /** For each node, those that need it, by whatever way in. */

@@ -1,5 +1,5 @@
 export { useCatalogue, useOwnKinds } from './catalogue';
-export { DatesProvider, useDates } from './dates';
+export { useDates } from './dates';
 export { Field } from './field';
 export { numberOrNull } from './number-or-null';
 export { PageHead } from './page-head';
