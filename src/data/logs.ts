@@ -1,3 +1,4 @@
+import { append } from '../core/lists';
 import { notFound } from '../core/errors';
 import type { EventStamp } from '../core/log';
 import type { Db } from './pool';
@@ -178,11 +179,7 @@ export async function listEvents<E extends KeptEvent>(
 
 function groupByLog<E extends KeptEvent>(rows: EventRow[]): Map<string, E[]> {
   const grouped = new Map<string, E[]>();
-  for (const row of rows) {
-    const list = grouped.get(row.logId);
-    if (list) list.push(toEvent<E>(row));
-    else grouped.set(row.logId, [toEvent<E>(row)]);
-  }
+  for (const row of rows) append(grouped, row.logId, toEvent<E>(row));
   return grouped;
 }
 

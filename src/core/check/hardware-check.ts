@@ -1,3 +1,4 @@
+import { append } from '../lists';
 import {
   findFastenerKind,
   findLinkKind,
@@ -95,8 +96,7 @@ export function checkLookAlikes(document: ProcedureDocument, catalogue: Catalogu
   const groups = new Map<string, Fastener[]>();
   for (const fastener of document.fasteners) {
     const drive = fastener.drive && parseDrive(fastener.drive)?.code;
-    if (drive && findFastenerKind(catalogue, fastener.kind)?.threaded)
-      groups.set(drive, [...(groups.get(drive) ?? []), fastener]);
+    if (drive && findFastenerKind(catalogue, fastener.kind)?.threaded) append(groups, drive, fastener);
   }
   return [...groups]
     .filter(([, group]) => distinct(group.map((f) => f.length)) > 1 || distinct(group.map((f) => f.thread)) > 1)

@@ -1,3 +1,4 @@
+import { append } from '../lists';
 import type { ActionGraph } from './graph';
 
 /** What could be done of a choice, and by which way each item with several was reached. */
@@ -18,7 +19,7 @@ export function carryOut(graph: ActionGraph, chosen: ReadonlySet<number>, { rule
   const waiters = new Map<number, number[]>();
   for (const id of chosen) {
     const { needs, anyOf } = graph.nodes[id];
-    for (const need of [...needs, ...(anyOf ?? []).flat(), ...(first.get(id) ?? [])]) push(waiters, need, id);
+    for (const need of [...needs, ...(anyOf ?? []).flat(), ...(first.get(id) ?? [])]) append(waiters, need, id);
   }
   const queue = [...chosen].sort((a, b) => a - b);
   for (let head = 0; head < queue.length; head += 1) {
@@ -39,12 +40,6 @@ export function carryOut(graph: ActionGraph, chosen: ReadonlySet<number>, { rule
 function firstOf(graph: ActionGraph, chosen: ReadonlySet<number>): Map<number, number[]> {
   const before = new Map<number, number[]>();
   for (const { first, then } of graph.orderEdges)
-    if (first !== then && chosen.has(first) && chosen.has(then)) push(before, then, first);
+    if (first !== then && chosen.has(first) && chosen.has(then)) append(before, then, first);
   return before;
-}
-
-function push(lists: Map<number, number[]>, key: number, value: number): void {
-  const list = lists.get(key);
-  if (list) list.push(value);
-  else lists.set(key, [value]);
 }

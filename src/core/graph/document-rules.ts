@@ -1,3 +1,4 @@
+import { append } from '../lists';
 import { fastenerKindOf } from '../hardware';
 import {
   heldParts,
@@ -27,19 +28,15 @@ export class DocumentRules {
     private readonly document: ProcedureDocument,
   ) {
     this.index = graph.indexes.get(document.id)!;
-    const push = <T>(map: Map<string, T[]>, key: string, value: T) => {
-      const list = map.get(key);
-      if (list) list.push(value);
-      else map.set(key, [value]);
-    };
     for (const fastener of this.index.fasteners.values()) {
       for (const part of new Set(heldParts(fastener))) {
-        push(this.holdersOf, part, fastener.id);
-        if (this.modeOf(fastener) === 'turned') push(this.turnedOf, part, fastener.id);
+        append(this.holdersOf, part, fastener.id);
+        if (this.modeOf(fastener) === 'turned') append(this.turnedOf, part, fastener.id);
       }
     }
-    for (const link of this.index.links.values()) for (const end of new Set(link.joins)) push(this.linksOf, end, link);
-    for (const part of this.index.parts.values()) if (part.on) push(this.carriedBy, part.on, part.id);
+    for (const link of this.index.links.values())
+      for (const end of new Set(link.joins)) append(this.linksOf, end, link);
+    for (const part of this.index.parts.values()) if (part.on) append(this.carriedBy, part.on, part.id);
   }
 
   apply(): void {

@@ -1,39 +1,15 @@
 import { describe, expect, it } from 'vitest';
-import type { Fastener, Link, Part, ProcedureDocument } from '../procedure';
+import { link, made, part } from '@tests/support/made';
+import type { Fastener, ProcedureDocument } from '../procedure';
 import { buildGraph } from './build-graph';
 import type { ActionGraph } from './graph';
 import { makePlan, type PlanResult } from '../plan';
 
-const part = (id: string, more: Partial<Part> = {}): Part => ({ id, kind: 'cover', motions: ['pull-top'], ...more });
 const fastener = (id: string, holds: string | string[], kind: string, more: Partial<Fastener> = {}): Fastener => ({
   id,
   holds,
   kind,
   ...(kind === 'screw' ? { drive: 'T20' } : {}),
-  ...more,
-});
-const link = (id: string, a: string, b: string, more: Partial<Link> = {}): Link => ({
-  id,
-  kind: 'connector',
-  joins: [a, b],
-  ...more,
-});
-const made = (
-  parts: Part[],
-  fasteners: Fastener[] = [],
-  links: Link[] = [],
-  more: Partial<ProcedureDocument> = {},
-): ProcedureDocument => ({
-  format: 'pezzo-procedure/1',
-  id: 'd',
-  title: 'Made',
-  applies: [{ make: 'Velden', model: 'Kite' }],
-  zone: 'front-door',
-  side: 'left',
-  map: { width: 1000, height: 600, outline: 'front-door' },
-  parts,
-  fasteners,
-  links,
   ...more,
 });
 

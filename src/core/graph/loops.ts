@@ -1,3 +1,4 @@
+import { append } from '../lists';
 import type { ActionGraph } from './graph';
 import { findLoop } from './precedence';
 
@@ -9,7 +10,7 @@ export function loopsAmong(graph: ActionGraph, stuck: Iterable<number>, most = 2
   const ids = [...stuck];
   const at = new Map(ids.map((id, position) => [id, position]));
   const ruled = new Map<number, number[]>();
-  for (const { first, then } of graph.orderEdges) ruled.set(then, [...(ruled.get(then) ?? []), first]);
+  for (const { first, then } of graph.orderEdges) append(ruled, then, first);
   const waitsFor = (id: number) => [
     ...graph.nodes[id].needs,
     ...(graph.nodes[id].anyOf ?? []).flat(),

@@ -1,3 +1,4 @@
+import { append } from '../lists';
 import type { Part } from '../procedure';
 import type { RemovalType } from './action';
 import { nodeIdOf, type ActionGraph } from './graph';
@@ -22,10 +23,8 @@ export function addLooseParts(graph: ActionGraph): void {
 function groupLoose(parts: Part[]): Map<string, Part[]> {
   const groups = new Map<string, Part[]>();
   for (const part of parts) {
-    if (!part.looseWith) continue;
-    const group = groups.get(part.looseWith);
-    if (group) group.push(part);
-    else groups.set(part.looseWith, [part]);
+    const holder = part.looseWith;
+    if (holder) append(groups, holder, part);
   }
   return groups;
 }
@@ -51,11 +50,7 @@ function addLoose(graph: ActionGraph, waiters: Map<number, number[]>, procedure:
 function waitersOf(graph: ActionGraph): Map<number, number[]> {
   const waiters = new Map<number, number[]>();
   graph.nodes.forEach((node, id) => {
-    for (const need of new Set([...node.needs, ...(node.anyOf ?? []).flat()])) {
-      const list = waiters.get(need);
-      if (list) list.push(id);
-      else waiters.set(need, [id]);
-    }
+    for (const need of new Set([...node.needs, ...(node.anyOf ?? []).flat()])) append(waiters, need, id);
   });
   return waiters;
 }

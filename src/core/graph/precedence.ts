@@ -1,3 +1,4 @@
+import { append } from '../lists';
 import type { ActionGraph } from './graph';
 
 /** The chosen actions and what must come before what, with nodes that are no actions folded away. */
@@ -23,7 +24,7 @@ export function precedenceOf(
   const ordered = new Map<number, number[]>();
   for (const edge of graph.orderEdges) {
     if (!chosen.has(edge.first) || !chosen.has(edge.then) || edge.first === edge.then) continue;
-    ordered.set(edge.then, [...(ordered.get(edge.then) ?? []), edge.first]);
+    append(ordered, edge.then, edge.first);
   }
   const direct = (id: number): number[] => {
     const node = graph.nodes[id];

@@ -1,3 +1,4 @@
+import { append } from '../lists';
 import { dearestToolMs } from '../graph';
 import { followWish, type OrderProblem } from './problem';
 
@@ -90,11 +91,6 @@ function group(problem: OrderProblem, keyOf: (problem: OrderProblem, at: number)
     }
   }
   const groups = new Map<string, number[]>();
-  for (const at of positions) {
-    const key = find(keyOf(problem, at));
-    const list = groups.get(key);
-    if (list) list.push(at);
-    else groups.set(key, [at]);
-  }
+  for (const at of positions) append(groups, find(keyOf(problem, at)), at);
   return [...groups.values()];
 }

@@ -2,42 +2,18 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { demoProcedure } from '@tests/support/demo';
 import { procedures } from '@tests/support/generate-procedure';
+import { link, made, part } from '@tests/support/made';
 import { centreOf, countOf, findItem, heldParts, indexItems, linkOwner, placeOf } from './items';
 import { layersOf } from './layers';
 import { countedWords, heldWords, itemWords } from './names';
 import { presenceOf } from './presence';
 import { parseReference, stateFor } from './references';
-import type { Fastener, Link, Part, ProcedureDocument } from './types';
+import type { Fastener } from './types';
 
-const part = (id: string, more: Partial<Part> = {}): Part => ({ id, kind: 'cover', ...more });
 const fastener = (id: string, holds: string | string[], more: Partial<Fastener> = {}): Fastener => ({
   id,
   kind: 'screw',
   holds,
-  ...more,
-});
-const link = (id: string, a: string, b: string, more: Partial<Link> = {}): Link => ({
-  id,
-  kind: 'connector',
-  joins: [a, b],
-  ...more,
-});
-const made = (
-  parts: Part[],
-  fasteners: Fastener[] = [],
-  links: Link[] = [],
-  more: Partial<ProcedureDocument> = {},
-): ProcedureDocument => ({
-  format: 'pezzo-procedure/1',
-  id: 'made',
-  title: 'Made',
-  applies: [{ make: 'Velden', model: 'Kite' }],
-  zone: 'front-door',
-  side: 'left',
-  map: { width: 1000, height: 600, outline: 'front-door' },
-  parts,
-  fasteners,
-  links,
   ...more,
 });
 

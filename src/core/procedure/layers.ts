@@ -1,3 +1,4 @@
+import { append } from '../lists';
 import { heldParts, indexItems } from './items';
 import { partsOver } from './reach';
 import type { ProcedureDocument } from './types';
@@ -10,9 +11,8 @@ import type { ProcedureDocument } from './types';
 export function layersOf(document: ProcedureDocument): Map<string, number> {
   const index = indexItems(document);
   const fastenersOf = new Map<string, string[]>();
-  for (const fastener of document.fasteners) {
-    for (const part of heldParts(fastener)) fastenersOf.set(part, [...(fastenersOf.get(part) ?? []), fastener.id]);
-  }
+  for (const fastener of document.fasteners)
+    for (const part of heldParts(fastener)) append(fastenersOf, part, fastener.id);
   /** What an item waits for: `under` items lie one layer above it, `same` share its layer. */
   const waits = (id: string): { under: string[]; same: string[] } => ({
     under: partsOver(index, id),

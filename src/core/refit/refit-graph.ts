@@ -1,3 +1,4 @@
+import { append } from '../lists';
 import { fastenerKindOf } from '../hardware';
 import { heldParts, itemKey } from '../procedure';
 import { nodeIdOf, reachable, type ActionGraph } from '../graph';
@@ -53,7 +54,7 @@ function addMissingSeats(graph: ActionGraph, refit: RefitGraph, done: number[]):
 function turnEdges(graph: ActionGraph, refit: RefitGraph, done: number[]): void {
   const orderOf = new Map(done.map((id, order) => [id, order]));
   const followsRule = new Map<number, number[]>();
-  for (const { first, then } of graph.orderEdges) followsRule.set(then, [...(followsRule.get(then) ?? []), first]);
+  for (const { first, then } of graph.orderEdges) append(followsRule, then, first);
   for (const id of done) {
     if (!refit.last.has(id)) continue;
     for (const needed of doneBefore(graph, followsRule, orderOf, id)) {
@@ -88,8 +89,7 @@ function startAllThenTighten(graph: ActionGraph, refit: RefitGraph): void {
     const fastener = graph.indexes.get(step.procedure!)!.fasteners.get(step.item)!;
     if (fastenerKindOf(graph.catalogue, fastener).release !== 'turned') return;
     for (const part of new Set(heldParts(fastener))) {
-      const key = itemKey({ procedure: step.procedure, item: part });
-      turnedOf.set(key, [...(turnedOf.get(key) ?? []), { start, tighten: start + 1 }]);
+      append(turnedOf, itemKey({ procedure: step.procedure, item: part }), { start, tighten: start + 1 });
     }
   });
   for (const group of turnedOf.values()) {

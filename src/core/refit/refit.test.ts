@@ -1,24 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { demoProcedure } from '@tests/support/demo';
-import type { Fastener, Link, Part, ProcedureDocument } from '../procedure';
+import { made, part } from '@tests/support/made';
+import type { ProcedureDocument } from '../procedure';
 import { DEFAULT_COSTS, buildGraph } from '../graph';
 import { makePlan, type Plan } from '../plan';
 import { planRefit } from './refit';
 import type { RefitAction } from './refit-step';
 
-const part = (id: string, more: Partial<Part> = {}): Part => ({ id, kind: 'cover', motions: ['pull-top'], ...more });
-const made = (parts: Part[], fasteners: Fastener[] = [], links: Link[] = []): ProcedureDocument => ({
-  format: 'pezzo-procedure/1',
-  id: 'd',
-  title: 'Made',
-  applies: [{ make: 'Velden', model: 'Kite' }],
-  zone: 'front-door',
-  side: 'left',
-  map: { width: 1000, height: 600, outline: 'front-door' },
-  parts,
-  fasteners,
-  links,
-});
 const planOf = (document: ProcedureDocument, goals: string[], options = {}): Plan => {
   const result = makePlan({ documents: [document], goals, options });
   if (!result.ok) throw new Error(result.problems[0].message);

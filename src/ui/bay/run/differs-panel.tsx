@@ -5,7 +5,7 @@ import { capital } from '@/core/text';
 import type { AsFoundChange } from '@/core/run';
 import { Chips } from '../../design/chips';
 import { SheetFoot } from './foot';
-import { DriveChips, isTurned, USUAL_KINDS } from './hardware-choice';
+import { DriveChips, takesDrive, USUAL_KINDS } from './hardware-choice';
 import type { Bay } from './bay';
 import { Stepper } from './stepper';
 
@@ -66,7 +66,7 @@ export function DiffersPanel({ bay }: { bay: Bay }) {
           />
         )}
         {way === 'kind' && <Chips label="In its place" value={kind} options={USUAL_KINDS} onPick={setKind} />}
-        {(way === 'drive' || (way === 'kind' && kind && isTurned(kind))) && (
+        {(way === 'drive' || (way === 'kind' && kind && takesDrive(kind))) && (
           <DriveChips value={drive} onPick={setDrive} />
         )}
         {way === 'state' && <Chips label="It is" value={state} options={STATES} onPick={setState} />}
@@ -104,11 +104,11 @@ function describe(
     case 'drive':
       return drive ? { difference: `${name}: ${drive} here`, change: { drive } } : null;
     case 'kind': {
-      if (!kind || (isTurned(kind) && !drive)) return null;
+      if (!kind || (takesDrive(kind) && !drive)) return null;
       const words = USUAL_KINDS.find(([code]) => code === kind)![1];
       return {
-        difference: `${words}${drive && isTurned(kind) ? ` ${drive}` : ''} instead of ${name}`,
-        change: { kind, ...(drive && isTurned(kind) ? { drive } : {}) },
+        difference: `${words}${drive && takesDrive(kind) ? ` ${drive}` : ''} instead of ${name}`,
+        change: { kind, ...(drive && takesDrive(kind) ? { drive } : {}) },
       };
     }
     case 'state':

@@ -6,7 +6,7 @@ import { itemWords, itemKey } from '@/core/procedure';
 import { extraId, partOfStep } from '@/core/run';
 import { Chips } from '../../design/chips';
 import { SheetFoot } from './foot';
-import { DriveChips, isTurned, USUAL_KINDS } from './hardware-choice';
+import { DriveChips, takesDrive, USUAL_KINDS } from './hardware-choice';
 import type { Bay } from './bay';
 import { Stepper } from './stepper';
 
@@ -23,10 +23,10 @@ export function ExtraPanel({ bay }: { bay: Bay }) {
   const [kind, setKind] = useState<string | null>('screw');
   const [drive, setDrive] = useState<string | null>(null);
   const [count, setCount] = useState(1);
-  const ready = kind !== null && (!isTurned(kind) || drive !== null);
+  const ready = kind !== null && (!takesDrive(kind) || drive !== null);
   const keep = () => {
     const id = uuid();
-    const turned = isTurned(kind!);
+    const turned = takesDrive(kind!);
     const words = `${count} × ${turned ? `${drive} ` : ''}${USUAL_KINDS.find(([code]) => code === kind)![1]} that is not recorded, holding the ${itemWords(index, holds)}`;
     record(
       {
@@ -58,7 +58,7 @@ export function ExtraPanel({ bay }: { bay: Bay }) {
         <h1 className="verb small">A fastener in the {itemWords(index, holds)}</h1>
         <p className="where">{point ? 'It sits where you tapped.' : 'Tap the map where it sits.'}</p>
         <Chips label="What it is" value={kind} options={USUAL_KINDS} onPick={setKind} />
-        {kind && isTurned(kind) && <DriveChips value={drive} onPick={setDrive} />}
+        {kind && takesDrive(kind) && <DriveChips value={drive} onPick={setDrive} />}
         <Stepper
           label={(value) => (value === 1 ? '1 of them' : `${value} of them`)}
           min={1}

@@ -26,8 +26,8 @@ const USUAL_DRIVES = [
   'hex 5/16 in',
   'hex 9/32 in',
 ] as const;
-/** Kinds that are turned, so that their drive matters. */
-export const isTurned = (kind: string) => ['screw', 'bolt', 'screw-clip'].includes(kind);
+/** Of the usual kinds, those whose drive is asked for: a screw clip is worked, but by its cross. */
+export const takesDrive = (kind: string) => ['screw', 'bolt', 'screw-clip'].includes(kind);
 
 /** The usual drives, as plates to tap. */
 export const DriveChips = ({ value, onPick }: { value: string | null; onPick: (drive: string) => void }) => (
