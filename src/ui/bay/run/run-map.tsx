@@ -1,13 +1,18 @@
 'use client';
-import { useMemo, useRef, type PointerEvent } from 'react';
+import { memo, useDeferredValue, useMemo, useRef, type PointerEvent } from 'react';
 import { countOf, indexItems, itemKey, itemWords, ownCovers, type ProcedureDocument } from '@/core/procedure';
 import { doneCount, type RunState, isDone, progressOf } from '@/core/run';
 import { drawingOf, fromDone, PanelMap, toDrawing, toMap, type Drawing } from '../../map';
 import type { Bay } from './bay';
 import { shownSuspects } from './stuck-panel';
 
-/** The panel as it stands now, large at the place of the next action. A tap on an open fastener brings its step up; beside a stuck part it says where it resists. */
+/** The drawing follows the words by a frame: the next action is read before it is looked for. */
 export function RunMap({ bay }: { bay: Bay }) {
+  return <MapAsItStands bay={useDeferredValue(bay)} />;
+}
+
+/** The panel as it stands now, large at the place of the next action. A tap on an open fastener brings its step up; beside a stuck part it says where it resists. */
+const MapAsItStands = memo(function MapAsItStands({ bay }: { bay: Bay }) {
   const {
     handle: { plan, state, view },
     now: nowStep,
@@ -83,7 +88,7 @@ export function RunMap({ bay }: { bay: Bay }) {
       </PanelMap>
     </div>
   );
-}
+});
 
 /** A suspect's number at its place. */
 function Numbered({ drawing, at: [x, y], text }: { drawing: Drawing; at: [number, number]; text: string }) {
