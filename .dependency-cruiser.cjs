@@ -13,6 +13,7 @@ const CORE = [
   'teardown',
   'order',
   'refit',
+  'steps',
   'layout',
   'wording',
   'plan',

@@ -139,7 +139,7 @@ async function work(runId: string, personId: string, removalSteps: number): Prom
       ...fact,
     } as RunEvent);
   };
-  const now = () => viewRun(graph, run.plan, foldRun(events)).now;
+  const now = () => viewRun(graph, run.plan, foldRun(events)).nextAction;
   add({ type: 'started' });
   for (let n = 0; n < removalSteps && now(); n += 1) {
     const { key, step } = now()!;

@@ -151,7 +151,7 @@ describe('a run', () => {
     let clock = Date.UTC(2026, 2, 2, 9);
     const events: RunEvent[] = [];
     const add = (fact: RunFact, ms = 0) => events.push(event(fact, new Date((clock += ms))));
-    const now = () => viewRun(graph, run.plan, foldRun(events)).now;
+    const now = () => viewRun(graph, run.plan, foldRun(events)).nextAction;
     add({ type: 'started' });
     for (let step = now(); step; step = now()) {
       add({ type: 'done', action: step.key }, step.step.ms * 3);

@@ -29,7 +29,7 @@ export function workThrough(
   const now = () => {
     const state = foldRun(events);
     const basis = basisOf(plan, state);
-    return viewRun(basis.graph, basis.plan, state).now;
+    return viewRun(basis.graph, basis.plan, state).nextAction;
   };
   const take = () => {
     for (let step = now(); step; step = now()) {

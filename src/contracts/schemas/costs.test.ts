@@ -26,6 +26,7 @@ const costs: fc.Arbitrary<CostSettings> = fc
     bareHandSeconds: fc.double({ min: 0, max: 60, noNaN: true }),
     moveMmPerSecond: fc.integer({ min: 10, max: 5000 }),
     zoneMoveSeconds: fc.double({ min: 0, max: 60, noNaN: true }),
+    partChangeSeconds: fc.double({ min: 0, max: 60, noNaN: true }),
     sideMoveSeconds: fc.double({ min: 0, max: 60, noNaN: true }),
   })
   .filter((form) => costSchema.validate(form).error === undefined)

@@ -10,6 +10,7 @@ const seconds = (usual: number) => Joi.number().min(0).max(600).default(usual);
 export const costSchema = Joi.object<CostForm>({
   toolChangeSeconds: seconds(DEFAULT_COST_FORM.toolChangeSeconds),
   bareHandSeconds: seconds(DEFAULT_COST_FORM.bareHandSeconds),
+  partChangeSeconds: seconds(DEFAULT_COST_FORM.partChangeSeconds),
   moveMmPerSecond: Joi.number().min(10).max(10_000).default(DEFAULT_COST_FORM.moveMmPerSecond),
   zoneMoveSeconds: seconds(DEFAULT_COST_FORM.zoneMoveSeconds),
   sideMoveSeconds: seconds(DEFAULT_COST_FORM.sideMoveSeconds),

@@ -4,6 +4,7 @@ export { buildGraph } from './build-graph';
 export { carryOut } from './carry-out';
 export { type CostSettings, DEFAULT_COSTS, type Place, dearestToolMs, moveMs, toolChangeMs } from './costs';
 export { type ActionGraph, findAction, nodeIdOf, type NodeRef, stateRef } from './graph';
+export { putAsideSeconds, releaseTool } from './item-actions';
 export { loopsAmong } from './loops';
 export { findLoop, precedenceOf } from './precedence';
 export { reachable } from './reachable';

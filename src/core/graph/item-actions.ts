@@ -1,4 +1,12 @@
-import { fastenerKindOf, findMotion, linkKindOrGuess, parseDrive, type Catalogue } from '../hardware';
+import {
+  BASE_CATALOGUE,
+  fastenerKindOf,
+  findMotion,
+  findPartKind,
+  linkKindOrGuess,
+  parseDrive,
+  type Catalogue,
+} from '../hardware';
 import {
   countOf,
   placeOf,
@@ -13,8 +21,9 @@ import type { Action, RemovalType } from './action';
 import type { Place } from './costs';
 import { stepKey } from './step-ref';
 
-/** Seconds to lift a free part away and put it aside (common practice, no source). */
+/** Seconds to lift a free part away and put it aside; a large one is carried to where nobody kicks it (common practice, no source). */
 const PUT_ASIDE_SECONDS = 4;
+const CARRY_SECONDS = 20;
 /** Seconds of a motion the catalogue does not know. */
 const UNKNOWN_MOTION_SECONDS = 4;
 
@@ -39,6 +48,10 @@ export function freeTool(catalogue: Catalogue, part: Part): string {
   if (part.tool) return part.tool;
   return (part.motions ?? []).some((code) => findMotion(catalogue, code)?.pries) ? 'trim-tool' : 'hand';
 }
+
+/** Seconds to put a part aside, or to fetch it again. */
+export const putAsideSeconds = ({ kind }: Part) =>
+  findPartKind(BASE_CATALOGUE, kind)?.isLarge ? CARRY_SECONDS : PUT_ASIDE_SECONDS;
 
 /** Binds the pricing rules to one document. `dependsOn` gives the unknown options of an item. */
 export function itemActionsOf(
@@ -89,7 +102,7 @@ export function itemActionsOf(
     },
     takeOff(part) {
       const tethered = document.links.some((link) => link.joins.includes(part.id));
-      return make('takeOff', part.id, tethered ? 'hand' : freeTool(catalogue, part), PUT_ASIDE_SECONDS);
+      return make('takeOff', part.id, tethered ? 'hand' : freeTool(catalogue, part), putAsideSeconds(part));
     },
   };
 }

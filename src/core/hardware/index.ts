@@ -12,7 +12,7 @@ export { COMMON_DRIVES, parseDrive } from './drives';
 export { type OwnKind, extendCatalogue } from './extend';
 export { FASTENER_KINDS, type FastenerKind } from './fastener-kinds';
 export { confusionNote, fitOf } from './fits';
-export { LINK_KINDS } from './link-kinds';
+export { LINK_KINDS, type LinkKind } from './link-kinds';
 export { MOTIONS } from './motions';
 export { PART_KINDS } from './part-kinds';
 export { NAMED_TOOLS, toolFor } from './tools';

@@ -46,7 +46,7 @@ export const MOTIONS: ReadonlyMap<string, Motion> = new Map(
   [
     ...located('pry', 'pry out', 'press home', 4, true, true),
     ...located('pull', 'pull out', 'press in', 3, true, false),
-    ...located('hinge', 'hinge out', 'engage first, then swing in', 4, true, false),
+    ...located('hinge', 'hinge out', 'swing in', 4, true, false),
     ...located('unhook', 'unhook', 'hook in first', 4, true, false),
     simple('pry', 'pry out', 'press home', 4, true, true),
     simple('pull', 'pull straight off', 'push straight on', 3, false),

@@ -8,12 +8,16 @@ export interface PartKind {
   isControl: boolean;
   /** Large enough to hide all that lies behind it; a smaller one only covers an edge of a panel. */
   isLarge: boolean;
+  /** Shuts a cavity when it goes back: what lies in there is looked after first. */
+  closesCavity: boolean;
+  /** Is heard: tried from the head unit, whatever else is still out. */
+  sounds: boolean;
 }
 
-type Property = 'electrical' | 'control' | 'large';
+type Property = 'electrical' | 'control' | 'large' | 'closes' | 'sounds';
 
 const ROWS: [code: string, name: string, ...properties: Property[]][] = [
-  ['panel', 'panel', 'large'],
+  ['panel', 'panel', 'large', 'closes'],
   ['cover', 'cover'],
   ['cap', 'cap'],
   ['bezel', 'bezel'],
@@ -23,7 +27,7 @@ const ROWS: [code: string, name: string, ...properties: Property[]][] = [
   ['crank', 'window crank'],
   ['armrest', 'armrest'],
   ['pocket', 'pocket'],
-  ['shield', 'water shield', 'large'],
+  ['shield', 'water shield', 'large', 'closes'],
   ['bracket', 'bracket'],
   ['seat', 'seat', 'large'],
   ['carpet', 'carpet', 'large'],
@@ -35,8 +39,8 @@ const ROWS: [code: string, name: string, ...properties: Property[]][] = [
   ['reflector', 'reflector'],
   ['glove-box', 'glove box'],
   ['switch', 'switch', 'electrical', 'control'],
-  ['speaker', 'speaker', 'electrical'],
-  ['tweeter', 'tweeter', 'electrical'],
+  ['speaker', 'speaker', 'electrical', 'closes', 'sounds'],
+  ['tweeter', 'tweeter', 'electrical', 'sounds'],
   ['lamp', 'lamp', 'electrical'],
   ['module', 'module', 'electrical', 'control'],
   ['sensor', 'sensor', 'electrical'],
@@ -58,6 +62,8 @@ export const PART_KINDS: ReadonlyMap<string, PartKind> = new Map(
       electrical: properties.includes('electrical'),
       isControl: properties.includes('control'),
       isLarge: properties.includes('large'),
+      closesCavity: properties.includes('closes'),
+      sounds: properties.includes('sounds'),
     },
   ]),
 );

@@ -38,7 +38,11 @@ export function reachTools({ recess = 0, angle = 0 }: Pick<Fastener, 'recess' | 
  * Every tool that taking apart and putting back use, in the order of first use, the bare hand left out: drivers with the warning for the
  * nearest wrong size, extensions and angle drivers for what sits deep, and which socket does another's work.
  */
-export function toolsFor(graph: ActionGraph, removal: Action[], refit: RefitAction[]): ToolNeed[] {
+export function toolsFor(
+  graph: ActionGraph,
+  removal: Action[],
+  refit: Pick<RefitAction, 'type' | 'tool' | 'item'>[],
+): ToolNeed[] {
   const needs = new Map<string, ToolNeed>();
   const lay = (wanted: string, item: string) => {
     if (wanted === 'hand') return;

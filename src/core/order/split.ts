@@ -60,18 +60,19 @@ export function splitIntoZones(problem: OrderProblem): Split {
   };
 }
 
-const isPrologue = (problem: OrderProblem, at: number) => problem.tasks[at].place.procedure === null;
 const stationOf = (problem: OrderProblem, at: number) =>
   `${problem.tasks[at].place.side}|${problem.tasks[at].place.group}`;
 
-/** Positions of the work on the vehicle as a whole, each after what it waits for. */
+/** Positions of the work on the vehicle as a whole that waits for no other work, each after what it waits for. */
 export function vehicleFirst(problem: OrderProblem): number[] {
-  const own = problem.tasks.map((_, at) => at).filter((at) => isPrologue(problem, at));
-  const before = own.map((at) => problem.before[at].map((need) => own.indexOf(need)).filter((need) => need >= 0));
-  return followWish(
-    before,
-    own.map((_, at) => at),
-  ).map((at) => own[at]);
+  const own = new Set(problem.tasks.flatMap(({ place }, at) => (place.procedure === null ? [at] : [])));
+  for (let left = -1; left !== own.size;) {
+    left = own.size;
+    for (const at of own) if (!problem.before[at].every((need) => own.has(need))) own.delete(at);
+  }
+  const list = [...own];
+  const before = list.map((at) => problem.before[at].map((need) => list.indexOf(need)));
+  return followWish(before, [...list.keys()]).map((at) => list[at]);
 }
 
 /** Positions by key, with keys joined where one waits for another; in the order of their first positions. */
@@ -82,10 +83,11 @@ function group(problem: OrderProblem, keyOf: (problem: OrderProblem, at: number)
     while (root.has(at)) at = root.get(at)!;
     return at;
   };
-  const positions = problem.tasks.map((_, at) => at).filter((at) => !isPrologue(problem, at));
+  const prologue = new Set(vehicleFirst(problem));
+  const positions = [...problem.tasks.keys()].filter((at) => !prologue.has(at));
   for (const at of positions) {
     for (const before of problem.before[at]) {
-      if (isPrologue(problem, before)) continue;
+      if (prologue.has(before)) continue;
       const [a, b] = [find(keyOf(problem, before)), find(keyOf(problem, at))];
       if (a !== b) root.set(a, b);
     }

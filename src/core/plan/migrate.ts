@@ -1,14 +1,15 @@
 import { conflict } from '../errors';
 import { BASE_CATALOGUE, extendCatalogue } from '../hardware';
 import { itemKey } from '../procedure';
-import { buildGraph, carryOut, precedenceOf } from '../graph';
-import { RUN_PLAN_VERSION, type RunPlan } from './run-plan';
+import { buildGraph, carryOut, DEFAULT_COSTS, findAction, precedenceOf } from '../graph';
+import { orderRemoval } from '../steps';
+import { costsOf, RUN_PLAN_VERSION, type RunPlan } from './run-plan';
 
 /** A run plan as some version of this program stored it; the first ones carried no version. */
 export type StoredRunPlan = Omit<Partial<RunPlan>, 'version'> & { version?: number };
 
 /** Steps from one version to the next, by the version they start from. */
-const STEPS: Record<number, (plan: StoredRunPlan) => StoredRunPlan> = { 1: addPrecedence };
+const STEPS: Record<number, (plan: StoredRunPlan) => StoredRunPlan> = { 1: addPrecedence, 2: addSteps };
 
 /** Reads a stored run plan, whatever version wrote it. @throws PezzoError `plan-too-new` where a newer program did. */
 export function readRunPlan(stored: StoredRunPlan): RunPlan {
@@ -36,4 +37,17 @@ function addPrecedence(plan: StoredRunPlan): StoredRunPlan {
     waitsFor: Object.fromEntries(before.map((list, at) => [keyOf(at), list.map(keyOf)])),
     waysTaken: Object.fromEntries([...taken].map(([id, way]) => [itemKey(graph.nodes[id].ref), way])),
   };
+}
+
+/** Version 2 told single actions: the steps they make follow from the documents, in the order that was planned. */
+function addSteps(plan: StoredRunPlan): StoredRunPlan {
+  const { documents = [], options = {}, removal = [], waitsFor = {}, srsWaitSeconds, ownKinds = [] } = plan;
+  const catalogue = extendCatalogue(BASE_CATALOGUE, ownKinds);
+  const graph = buildGraph(documents, { options, srsWaitSeconds, catalogue });
+  const actions = removal.flatMap((key) => findAction(graph, key) ?? []);
+  const positionOf = new Map(actions.map(({ key }, at) => [key, at]));
+  const before = actions.map(({ key }) => (waitsFor[key] ?? []).flatMap((need) => positionOf.get(need) ?? []));
+  const costs = plan.costs && { ...DEFAULT_COSTS, ...plan.costs };
+  const { steps } = orderRemoval(graph, actions, before, [...actions.keys()], costsOf({ costs }), 'recorded');
+  return { ...plan, removal: steps.flatMap((step) => step.actions), steps, ...(costs ? { costs } : {}) };
 }

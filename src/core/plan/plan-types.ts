@@ -3,6 +3,7 @@ import type { Duration } from '../learn';
 import type { OptionValues, ProcedureDocument } from '../procedure';
 import type { Action, CostSettings } from '../graph';
 import type { Caution, Replacement, ShopHistory, Spare, ToolNeed, Bin } from '../layout';
+import type { HandStep, HandStepKind } from '../steps';
 import type { RefitStep, RouteTaken, Staying } from '../wording';
 
 /** What the shop has decided about safety and prices. */
@@ -35,6 +36,24 @@ export interface PlannedAction extends Action {
   bin: number | null;
 }
 
+/** What a hand does in one go, in words, with its actions, bins and reason. */
+export interface PlannedStep {
+  key: string;
+  kind: HandStepKind;
+  procedure: string | null;
+  part: string | null;
+  /** Keys of its actions, in order. */
+  actions: string[];
+  title: string;
+  detail: string;
+  where: string;
+  tool: string;
+  seconds: number;
+  bins: number[];
+  /** The chain of reasons down to the goal; empty on the way back. */
+  why: string[];
+}
+
 /** Seconds are of the removal: own times, tool changes and moves. */
 export interface PlanCost {
   seconds: number;
@@ -51,6 +70,10 @@ export interface Plan {
   /** For each item with several ways in, by `itemKey`, the index of the one that was taken. */
   waysTaken: Record<string, number>;
   refit: RefitStep[];
+  /** The removal's steps as a run follows them. */
+  handSteps: HandStep[];
+  /** What the hands do: actions gathered into steps. `removal` and `refit` stand in the order of these. */
+  steps: { removal: PlannedStep[]; fit: PlannedStep[]; refit: PlannedStep[] };
   tools: ToolNeed[];
   tray: Bin[];
   /** What finds no bin in the tray at hand: taped to its part with this label. */
@@ -67,6 +90,8 @@ export interface Plan {
   missingProcedures: string[];
   cost: PlanCost;
   recorded: { seconds: number; toolChanges: number };
+  /** The same for the way back. */
+  refitCost: PlanCost;
   routesTaken: RouteTaken[];
 }
 

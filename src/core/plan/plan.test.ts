@@ -7,7 +7,7 @@ import { procedures } from '@tests/support/generate-procedure';
 import { buildGraph, DEFAULT_COSTS } from '../graph';
 import { makePlan } from './plan';
 import type { Plan } from './plan-types';
-import { planRefit } from '../refit';
+import { planRefit } from '../steps';
 
 const POWER = { windows: 'power' };
 
@@ -172,7 +172,7 @@ describe('the refit of any prefix of what was done', () => {
         graph,
         done.map((key) => graph.idOf.get(key)!),
         DEFAULT_COSTS,
-      ),
+      ).actions,
     };
   };
 
@@ -244,18 +244,32 @@ describe('the refit of any prefix of what was done', () => {
     );
   });
 
-  it('tests before it closes: a part over an undone link has its gate before its seat or behind power', () => {
+  it('tests once: everything undone or taken out stands in exactly one test, and no gate stands without a question', () => {
     fc.assert(
       fc.property(prefixes, ([{ document, goal }, length]) => {
         const { refit } = refitOf(document, goal, length);
+        const asked = refit.filter((one) => one.gate === 'test').flatMap((gate) => gate.checks.map(({ id }) => id));
+        expect(new Set(asked).size).toBe(asked.length);
         for (const link of document.links) {
           if (!refit.some((step) => step.key === `join:made/${link.id}`)) continue;
-          const owner = link.joins.find((end) => end !== 'body')!;
-          const gate = refit.findIndex((step) => step.key === `gate:test:made/${owner}`);
-          const seat = refit.findIndex((step) => step.key === `seat:made/${owner}`);
-          const power = refit.findIndex((step) => step.type === 'batteryOn');
-          expect(gate).toBeGreaterThanOrEqual(0);
-          expect(gate < seat || gate > power).toBe(true);
+          expect(asked.filter((id) => id.endsWith(`:made/${link.id}`))).toHaveLength(1);
+        }
+        for (const gate of refit) if (gate.gate) expect(gate.checks).not.toEqual([]);
+      }),
+      { numRuns: 200 },
+    );
+  });
+
+  it('is made of steps that hold every action once, in the same order, and of which none waits for itself', () => {
+    fc.assert(
+      fc.property(cases, ({ document, goal }) => {
+        const { removal, refit, steps } = planFor(document, goal);
+        for (const [actions, list] of [
+          [removal, steps.removal],
+          [refit, steps.refit],
+        ] as const) {
+          expect(list.flatMap((step) => step.actions)).toEqual(actions.map(({ key }) => key));
+          expect(list.every(({ title }) => title.trim() !== '')).toBe(true);
         }
       }),
       { numRuns: 200 },

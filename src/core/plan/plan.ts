@@ -11,21 +11,14 @@ import {
 } from '../graph';
 import { cautionsFor, NO_HISTORY, replacementsOf, sparesOf, toolsFor, planTray, type TrayEntry } from '../layout';
 import { routeChoices, staying, type LeastTeardown, reasonChains } from '../teardown';
-import { routeWords, stayWords, whyWords, wordRefit } from '../wording';
+import { type RefitStep, routeWords, stayWords, whyWords, wordRefit, wordSteps, type WordingBasis } from '../wording';
 import { chooseTeardown, loopProblem, type Chosen } from './choose-teardown';
 import { checkOptions, itemKey, listOptions } from '../procedure';
-import {
-  followWish,
-  priceOrder,
-  solveOrder,
-  vehicleFirst,
-  type OrderProblem,
-  type SolveControl,
-  type SolvedOrder,
-} from '../order';
+import type { SolveControl } from '../order';
 import { recordedWish } from './recorded';
-import type { Plan, PlannedAction, PlanProblem, PlanRequest, PlanResult } from './plan-types';
-import { planRefit, type RefitAction } from '../refit';
+import type { Plan, PlannedAction, PlannedStep, PlanProblem, PlanRequest, PlanResult } from './plan-types';
+import type { RefitAction } from '../refit';
+import { type HandStep, type OrderedSteps, orderRemoval, planRefit } from '../steps';
 
 /** Actions planned at once at most: a whole vehicle has about 1000. Keeps time and memory bounded. */
 const MOST_ACTIONS = 1500;
@@ -106,30 +99,41 @@ function assemble(
   const { policy = {} } = request;
   const costs = policy.costs ?? DEFAULT_COSTS;
   const history = policy.history ?? NO_HISTORY;
-  const problem: OrderProblem = { tasks: actions.map((id) => graph.nodes[id].action!), before, costs };
-  const recorded = followWish(before, [...vehicleFirst(problem), ...recordedWish(graph, actions)]);
-  const solved = solveOrder(problem, recorded, control);
-  const sequence = request.order === 'recorded' ? recorded : solved.sequence;
-  const removalIds = sequence.map((at) => actions[at]);
-  const refit = planRefit(graph, removalIds, costs);
-  const tray = planTray(graph.catalogue, trayEntries(graph, refit), policy.trayBins);
+  const tasks = actions.map((id) => graph.nodes[id].action!);
+  const out = orderRemoval(graph, tasks, before, recordedWish(graph, actions), costs, request.order, control);
+  const removalIds = out.steps.flatMap((step) => step.actions.map((key) => graph.idOf.get(key)!));
+  const back = planRefit(graph, removalIds, costs, control);
+  const tray = planTray(graph.catalogue, trayEntries(graph, back.actions), policy.trayBins);
   const chains = reasonChains(graph, least, goals.keys());
-  for (const step of refit) step.bin = tray.binOf.get(itemKey(step)) ?? null;
+  const why = (id: number) => whyWords(graph, chains, id, (one) => goals.has(one));
+  const toolOf = new Map([...out.steps, ...back.steps].flatMap((step) => step.actions.map((key) => [key, step.tool])));
   const removal = removalIds.map((id): PlannedAction => {
     const action = graph.nodes[id].action!;
-    return {
-      ...action,
-      why: whyWords(graph, chains, id, (one) => goals.has(one)),
-      bin: tray.binOf.get(itemKey(action)) ?? null,
-    };
+    return { ...action, tool: toolOf.get(action.key)!, why: why(id), bin: tray.binOf.get(itemKey(action)) ?? null };
   });
+  const refit = wordRefit(
+    graph,
+    back.actions.map((action) => ({
+      ...action,
+      tool: action.type === 'gate' ? 'hand' : toolOf.get(action.key)!,
+      bin: tray.binOf.get(itemKey(action)) ?? null,
+    })),
+  );
   const routes = routeChoices(graph, least, [...goals.keys()], new Set(banned.keys()), control?.shouldStop);
-  const cost = costOf(problem, sequence, recorded, solved);
+  const waysTaken = Object.fromEntries(routes.map(({ of, index }) => [itemKey(graph.nodes[of].ref), index]));
+  const basis: WordingBasis = { graph, waysTaken, refit: new Map(refit.map((step) => [step.key, step])) };
+  const binsOf = binLookup(tray.binOf, removal, refit);
   return {
     removal,
-    before: beforeIn(sequence, before),
-    waysTaken: Object.fromEntries(routes.map(({ of, index }) => [itemKey(graph.nodes[of].ref), index])),
-    refit: wordRefit(graph, refit),
+    before: beforeIn(removalIds, actions, before),
+    waysTaken,
+    refit,
+    handSteps: out.steps,
+    steps: {
+      removal: plannedSteps(basis, out.steps, binsOf, (key) => why(graph.idOf.get(key)!)),
+      fit: [],
+      refit: plannedSteps(basis, back.steps, binsOf, () => []),
+    },
     tools: toolsFor(graph, removal, refit),
     tray: tray.bins,
     taped: tray.taped,
@@ -137,47 +141,67 @@ function assemble(
     staysOn: Object.fromEntries(tray.staysOn),
     spares: sparesOf(graph, removal, policy.spareLevel ?? DEFAULT_SPARE_LEVEL, history),
     replacements: replacementsOf(graph, removal),
-    time: timeOf(removal, refit, cost.cost.seconds, history.pace),
+    time: timeOf(removal, refit, betweenSeconds(out) + betweenSeconds(back), history.pace),
     cautions: cautionsFor(graph, removal),
     unknownOptions: unknownOptions(request, least, graph, control?.shouldStop),
     missingProcedures: graph.missingProcedures,
-    ...cost,
+    cost: out.cost,
+    recorded: out.recorded,
+    refitCost: back.cost,
     routesTaken: routes.map((route) => routeWords(graph, route)),
     stays: staying(graph, least, routes).map((part) => stayWords(graph, part)),
   };
 }
 
+/** The bins that a step's pieces go to or come from, ascending. */
+function binLookup(binOf: Map<string, number>, ...lists: { key: string; procedure: string | null; item: string }[][]) {
+  const bins = new Map(lists.flat().map((one) => [one.key, binOf.get(itemKey(one))]));
+  return (keys: string[]) => [...new Set(keys.flatMap((key) => bins.get(key) ?? []))].sort((a, b) => a - b);
+}
+
+function plannedSteps(
+  basis: WordingBasis,
+  steps: HandStep[],
+  binsOf: (keys: string[]) => number[],
+  why: (key: string) => string[],
+): PlannedStep[] {
+  const words = wordSteps(basis, steps);
+  return steps.map(({ key, kind, procedure, part, actions, tool, ms }, at) => ({
+    key,
+    kind,
+    procedure,
+    part,
+    actions,
+    title: words[at].title,
+    detail: [...words[at].lines, ...words[at].notes].join(' '),
+    where: words[at].where,
+    tool,
+    seconds: ms / 1000,
+    bins: binsOf(actions),
+    // Its last action is what the step is for.
+    why: why(actions[actions.length - 1]),
+  }));
+}
+
 /** Direct precedence by position in the sequence. */
-function beforeIn(sequence: number[], before: number[][]): number[][] {
-  const placeOf: number[] = [];
-  sequence.forEach((at, place) => (placeOf[at] = place));
-  return sequence.map((at) => before[at].map((need) => placeOf[need]).sort((a, b) => a - b));
+function beforeIn(sequence: number[], actions: number[], before: number[][]): number[][] {
+  const placeOf = new Map(sequence.map((id, place) => [id, place]));
+  const atOf = new Map(actions.map((id, at) => [id, at]));
+  return sequence.map((id) => before[atOf.get(id)!].map((need) => placeOf.get(actions[need])!).sort((a, b) => a - b));
 }
 
-/** How long taking apart and putting back take together. Waiting and tests are in the steps where the shop knows their time. */
-function timeOf(removal: Action[], refit: RefitAction[], orderSeconds: number, pace: number): Duration {
+/** Changing tools and moving, seconds: what an order costs besides its steps' own times. */
+const betweenSeconds = ({ steps, cost }: OrderedSteps) =>
+  cost.seconds - steps.reduce((sum, { kind, ms }) => sum + (kind === 'gate' ? 0 : ms / 1000), 0);
+
+/** Share added for what no step names: looking, walking, the phone (common practice, no source). */
+const ALLOWANCE = 0.15;
+
+/** How long taking apart and putting back take together. Waiting is in the steps where the shop knows its time. */
+function timeOf(removal: Action[], refit: RefitStep[], between: number, pace: number): Duration {
   const seconds = [...removal, ...refit].map((step) => step.ms / 1000).filter((value) => value > 0);
-  const own = removal.reduce((sum, action) => sum + action.ms / 1000, 0);
-  return durationOf(seconds, orderSeconds - own, pace);
-}
-
-function costOf(
-  problem: OrderProblem,
-  sequence: number[],
-  recorded: number[],
-  solved: SolvedOrder,
-): Pick<Plan, 'cost' | 'recorded'> {
-  const priced = priceOrder(problem, sequence);
-  const pricedRecorded = priceOrder(problem, recorded);
-  return {
-    cost: {
-      seconds: priced.costMs / 1000,
-      toolChanges: priced.toolChanges,
-      lowerBound: solved.lowerBoundMs / 1000,
-      optimal: priced.costMs === solved.lowerBoundMs,
-    },
-    recorded: { seconds: pricedRecorded.costMs / 1000, toolChanges: pricedRecorded.toolChanges },
-  };
+  const own = seconds.reduce((sum, one) => sum + one, 0);
+  return durationOf(seconds, between + ALLOWANCE * (own + between), pace);
 }
 
 function trayEntries(graph: ActionGraph, refit: RefitAction[]): TrayEntry[] {

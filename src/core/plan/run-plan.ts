@@ -1,10 +1,11 @@
 import { BASE_CATALOGUE, extendCatalogue, type Catalogue, type OwnKind } from '../hardware';
 import type { OptionValues, ProcedureDocument } from '../procedure';
 import { DEFAULT_COSTS, type CostSettings } from '../graph';
+import type { HandStep } from '../steps';
 import type { Plan } from './plan-types';
 
 /** The version of run plans that this program writes; older ones are migrated when they are read. */
-export const RUN_PLAN_VERSION = 2;
+export const RUN_PLAN_VERSION = 3;
 
 /** What a run follows, fixed when it is started: procedures at their revision, and the planned removal. */
 export interface RunPlan {
@@ -14,6 +15,8 @@ export interface RunPlan {
   goals: string[];
   /** Removal action keys in planned order. */
   removal: string[];
+  /** The removal's actions gathered into what a hand does in one go, in order. */
+  steps: HandStep[];
   /** For each removal action, by key, those it directly waits for, by the ways in that were taken. */
   waitsFor: Record<string, string[]>;
   /** For each item with several ways in, by `itemKey`, the index of the one that was taken. */
@@ -68,6 +71,7 @@ export function runPlanOf(
     ...basis,
     version: RUN_PLAN_VERSION,
     removal: plan.removal.map((action) => action.key),
+    steps: plan.handSteps,
     waitsFor: Object.fromEntries(
       plan.removal.map(({ key }, at) => [key, plan.before[at].map((need) => plan.removal[need].key)]),
     ),
@@ -81,7 +85,7 @@ export function runPlanOf(
 }
 
 /** The cost settings a run plan was made with. */
-export const costsOf = (plan: RunPlan): CostSettings => plan.costs ?? DEFAULT_COSTS;
+export const costsOf = (plan: Pick<RunPlan, 'costs'>): CostSettings => plan.costs ?? DEFAULT_COSTS;
 
 /** The catalogue with the shop's own kinds as they were when the run was opened. */
 export const catalogueOf = (plan: RunPlan): Catalogue => extendCatalogue(BASE_CATALOGUE, plan.ownKinds ?? []);

@@ -2,7 +2,7 @@ import { BASE_CATALOGUE, fastenerKindOf, linkKindOrGuess, parseDrive, type Catal
 import { durationOf } from '../learn';
 import { countOf, type Point, type ProcedureDocument } from '../procedure';
 import { buildGraph, carryOut, DEFAULT_COSTS } from '../graph';
-import { planRefit } from '../refit';
+import { planRefit } from '../steps';
 
 /** The version of summaries that this program writes; others are made anew. */
 export const SUMMARY_VERSION = 1;
@@ -26,6 +26,8 @@ export interface Summary {
   map: ProcedureDocument['map'];
 }
 
+/** Times do not depend on the order, so none is searched for. */
+const QUICK = { effort: { widths: [1], states: 1 } };
 /** Parts drawn in a summary at most. */
 const MOST_SHAPES = 9;
 /** Share of the time that goes into tool changes and moves (common practice, no source). */
@@ -58,7 +60,10 @@ function likelySeconds(document: ProcedureDocument, catalogue: Catalogue): numbe
   // What waits for the battery waits for nothing here: its own work is not this procedure's.
   const all = new Set([...own, ...graph.nodes.keys()]);
   const done = [...carryOut(graph, all, { rules: true }).done].filter((id) => own.has(id));
-  const steps = [...done.flatMap((id) => graph.nodes[id].action ?? []), ...planRefit(graph, done, DEFAULT_COSTS)];
+  const steps = [
+    ...done.flatMap((id) => graph.nodes[id].action ?? []),
+    ...planRefit(graph, done, DEFAULT_COSTS, QUICK).actions,
+  ];
   const seconds = steps.map(({ ms }) => ms / 1000).filter((one) => one > 0);
   return durationOf(seconds, seconds.reduce((sum, one) => sum + one, 0) * BETWEEN).likelySeconds;
 }

@@ -11,6 +11,8 @@ export interface ItemBase {
   name?: string;
   note?: string;
   technique?: string;
+  /** What must be minded on the way back; `note` is for the way out. */
+  refitNote?: string;
   photos?: string[];
   difficulty?: number;
   difficultyWhy?: string;

@@ -1,40 +1,56 @@
-import { findPartKind, linkKindOrGuess } from '../hardware';
+import { fastenerKindOf, findPartKind } from '../hardware';
 import { itemKey, type ItemRef } from '../procedure';
 import { findZone } from '../vehicle';
 import { reachable, stepKey, type ActionGraph } from '../graph';
 import type { Covers } from './covers';
 import { reaches, stepAt, type RefitGraph } from './refit-graph';
 import { checkOf, type GateCheck, type GateKind, type RefitAction } from './refit-step';
+import { testFor } from './tests';
 
 /** A gate and the step it stands right before; late ones stand right behind battery-on instead. */
 export interface PlacedGate {
   step: RefitAction;
   closing: number;
+  /** Positions of the steps it waits for. */
+  needs: number[];
 }
 
+/** Time to answer a gate, seconds (common practice, no source). */
+export const GATE_SECONDS: Record<GateKind, number> = { clips: 10, 'closing-in': 20, test: 45 };
+
+/** Undoing a closed part costs more than this: what it hides is tested before it closes, milliseconds. */
+const DEAR_TO_REOPEN_MS = 60_000;
+
 /**
- * The gates of every part that is closed: clips counted, closing-in complete, everything tested. A test that needs power
- * while an airbag connector can only be joined later moves behind battery-on and says which part would come off again.
- * Adds the gates' order to `refit`.
+ * The gates of the parts that are closed: clips counted, the cavity complete, everything tested. Once is enough: a zone has one test, before the
+ * outermost part over what was undone closes; an inner part has its own only where taking it off again would be dear. A test that needs power while an
+ * airbag connector can only be joined later moves behind battery-on and says which part would come off again. Adds the gates' order to `refit`.
  */
 export function placeGates(graph: ActionGraph, refit: RefitGraph, covers: Covers): PlacedGate[] {
-  const gates: PlacedGate[] = [];
   const followers = followersOf(refit);
-  for (const { part, closing } of closingSteps(graph, refit)) {
-    const covered = [...(covers.get(itemKey(part)) ?? [])];
-    const after = reachable([closing], (at) => followers[at]);
-    const prior = reachable([closing], (at) => refit.before[at]);
-    for (const id of covered) {
-      const last = refit.last.get(id);
-      if (last === undefined || prior.has(last) || after.has(last)) continue;
-      refit.before[closing].add(last);
-      followers[last].push(closing);
-      for (const before of reachable([last], (at) => refit.before[at])) prior.add(before);
-    }
-    const at = { graph, refit, part, closing, covered };
-    gates.push(...[clipsGate(at), closingInGate(at), testGate(at)].filter((gate) => gate !== null));
-  }
+  const sites = closingSteps(graph, refit).map((site): GateSite => {
+    const covered = [...(covers.get(itemKey(site.part)) ?? [])];
+    coverFirst(refit, followers, site.closing, covered);
+    return { graph, refit, ...site, covered };
+  });
+  const tested = testedSites(graph, sites);
+  const gates = sites.flatMap((site) =>
+    [clipsGate(site), closingInGate(site), tested.has(site) ? testGate(site) : null].filter((gate) => gate !== null),
+  );
   return powerFirst(graph, refit, gates);
+}
+
+/** What a part covers is done before it closes, as far as that is not the other way round already. */
+function coverFirst(refit: RefitGraph, followers: number[][], closing: number, covered: number[]): void {
+  const after = reachable([closing], (at) => followers[at]);
+  const prior = reachable([closing], (at) => refit.before[at]);
+  for (const id of covered) {
+    const last = refit.last.get(id);
+    if (last === undefined || prior.has(last) || after.has(last)) continue;
+    refit.before[closing].add(last);
+    followers[last].push(closing);
+    for (const before of reachable([last], (at) => refit.before[at])) prior.add(before);
+  }
 }
 
 function followersOf(refit: RefitGraph): number[][] {
@@ -70,24 +86,24 @@ function closingSteps(graph: ActionGraph, refit: RefitGraph): { part: ItemRef; c
   return [...found.values()];
 }
 
-function gateStep(site: GateSite, gate: GateKind, checks: GateCheck[], auto = false): PlacedGate {
+function gateStep(site: GateSite, gate: GateKind, checks: GateCheck[], needs: number[]): PlacedGate {
   const { place, side } = site.refit.steps[site.closing];
   return {
     closing: site.closing,
+    needs,
     step: {
       key: stepKey({ type: `gate:${gate}`, ...site.part }),
       type: 'gate',
       ...site.part,
       side,
       tool: 'hand',
-      ms: 0,
+      ms: GATE_SECONDS[gate] * 1000,
       place,
       bin: null,
       reverses: null,
       gate,
       checks,
       notes: [],
-      auto,
     },
   };
 }
@@ -97,22 +113,35 @@ function clipsGate(site: GateSite): PlacedGate | null {
   const index = graph.indexes.get(part.procedure)!;
   const own = refit.steps.filter(
     ({ type, procedure, item }) =>
-      type === 'fit' && procedure === part.procedure && index.fasteners.get(item)!.staysOn === part.item,
+      type === 'fit' &&
+      procedure === part.procedure &&
+      index.fasteners.get(item)!.staysOn === part.item &&
+      !fastenerKindOf(graph.catalogue, index.fasteners.get(item)!).integral,
   );
   const checks = own.map((step) => checkOf('pieces-back', part, [itemKey(step)]));
-  return checks.length ? gateStep(site, 'clips', checks) : null;
+  return checks.length ? gateStep(site, 'clips', checks, []) : null;
 }
 
+const kindOf = ({ graph, part }: GateSite) =>
+  findPartKind(graph.catalogue, graph.indexes.get(part.procedure)!.parts.get(part.item)?.kind ?? '');
+
+/** The steps that put back what a part covers. */
+const insideOf = ({ refit, covered }: GateSite) =>
+  covered.map((id) => refit.last.get(id)).filter((at) => at !== undefined);
+
+/** Before a cavity is shut: everything that belongs in there is in there. What the counts prove by themselves is not asked. */
 function closingInGate(site: GateSite): PlacedGate | null {
   const { graph, part } = site;
   const inside = site.covered.filter((id) => site.refit.last.has(id)).map((id) => graph.nodes[id].action!);
-  if (inside.length === 0) return null;
-  const items = [...new Set(inside.map(itemKey))].sort();
-  const checks = [checkOf('inside-back', part, items)];
-  const fastenersOnly = inside.every(({ type }) => type === 'release');
-  if (!fastenersOnly) checks.push(checkOf('nothing-left-inside', part, []), ...doorChecks(graph, part));
   const countsKnow = inside.every(({ type }) => type === 'release' || type === 'undo');
-  return gateStep(site, 'closing-in', checks, countsKnow);
+  if (!kindOf(site)?.closesCavity || countsKnow) return null;
+  const items = [...new Set(inside.map(itemKey))].sort();
+  const checks = [
+    checkOf('inside-back', part, items),
+    checkOf('nothing-left-inside', part, []),
+    ...doorChecks(graph, part),
+  ];
+  return gateStep(site, 'closing-in', checks, insideOf(site));
 }
 
 /** What is looked at before a door's panel closes its cavity. */
@@ -128,27 +157,53 @@ function doorChecks(graph: ActionGraph, part: ItemRef): GateCheck[] {
   ];
 }
 
-function testGate(site: GateSite): PlacedGate | null {
-  const checks = site.covered.map((id) => testFor(site.graph, id)).filter((check) => check !== null);
-  const unique = [...new Map(checks.map((check) => [check.id, check])).values()];
-  return unique.length ? gateStep(site, 'test', unique) : null;
+/**
+ * The parts before whose closing a zone is tested: the outermost ones that shut a cavity over something to test, and inner ones that are dear to reopen. Where
+ * nothing shuts a cavity, the one part that hides the most to test.
+ */
+function testedSites(graph: ActionGraph, sites: GateSite[]): Set<GateSite> {
+  const chosen = new Set<GateSite>();
+  for (const procedure of new Set(sites.map(({ part }) => part.procedure))) {
+    const hiding = sites.filter((site) => site.part.procedure === procedure && testsOf(site).length);
+    const shutting = hiding.filter((site) => kindOf(site)?.closesCavity || kindOf(site)?.isLarge);
+    if (shutting.length === 0) {
+      const [most] = [...hiding].sort((a, b) => testsOf(b).length - testsOf(a).length || a.closing - b.closing);
+      if (most) chosen.add(most);
+      continue;
+    }
+    for (const site of shutting) {
+      const isInner = shutting.some((other) => other !== site && isCoveredBy(graph, site, other));
+      if (!isInner || reopenMs(site) > DEAR_TO_REOPEN_MS) chosen.add(site);
+    }
+  }
+  return chosen;
 }
 
-/** What must be tried once this is joined or back, or null where there is nothing to try. */
-export function testFor(graph: ActionGraph, id: number): GateCheck | null {
-  const { type, procedure, item } = graph.nodes[id].action!;
-  if (procedure === null) return null;
-  const index = graph.indexes.get(procedure)!;
-  const items = [itemKey({ procedure, item })];
-  if (type === 'undo') {
-    const link = index.links.get(item)!;
-    if (link.safety === 'srs') return checkOf('srs-joined', null, items);
-    const { electrical } = linkKindOrGuess(graph.catalogue, link.kind);
-    return checkOf(electrical ? 'joined-and-working' : 'joined-and-moving', null, items);
-  }
-  const part = index.parts.get(item);
-  const isElectrical = !!part && !!findPartKind(graph.catalogue, part.kind)?.electrical;
-  return type === 'free' && isElectrical ? checkOf('works', null, items) : null;
+const testsOf = ({ graph, covered }: GateSite) =>
+  covered.map((id) => testFor(graph, id)).filter((check) => check !== null);
+
+const isCoveredBy = (graph: ActionGraph, site: GateSite, other: GateSite) =>
+  other.covered.some((id) => {
+    const { type, procedure, item } = graph.nodes[id].ref;
+    return type === 'free' && procedure === site.part.procedure && item === site.part.item;
+  });
+
+/** What taking a part off again would take by itself: its own fasteners and its motion. */
+function reopenMs({ graph, refit, part }: GateSite): number {
+  const index = graph.indexes.get(part.procedure)!;
+  return [...refit.first.keys()]
+    .map((id) => graph.nodes[id].action!)
+    .filter(({ procedure, item, type }) => {
+      const holds = type === 'release' ? index.fasteners.get(item)?.holds : undefined;
+      return procedure === part.procedure && (item === part.item || !!holds?.includes(part.item));
+    })
+    .reduce((sum, { ms }) => sum + ms, 0);
+}
+
+/** Its lines are filled in when the order is known: everything that is joined by then. */
+function testGate(site: GateSite): PlacedGate {
+  const unique = [...new Map(testsOf(site).map((check) => [check.id, check])).values()];
+  return gateStep(site, 'test', unique, insideOf(site));
 }
 
 /** Battery on once every SRS link is joined, before every test it can reach; the others are moved behind it. */
@@ -160,14 +215,16 @@ function powerFirst(graph: ActionGraph, refit: RefitGraph, gates: PlacedGate[]):
   const srs = refit.steps.map((step, at) => (isSrs(step) ? at : -1)).filter((at) => at >= 0);
   for (const join of srs) refit.before[power].add(join);
   for (const gate of gates.filter(({ step }) => step.gate === 'test')) {
+    gate.needs.push(power);
     const late = srs.some((join) => join === gate.closing || reaches(refit, gate.closing, join));
-    if (late) defer(gate.step);
+    if (late) defer(gate);
     else refit.before[gate.closing].add(power);
   }
   return gates;
 }
 
-function defer(gate: RefitAction): void {
-  gate.late = true;
-  gate.notes.push({ note: 'test-after-power', part: { procedure: gate.procedure!, item: gate.item } });
+function defer(gate: PlacedGate): void {
+  gate.step.late = true;
+  gate.needs.push(gate.closing);
+  gate.step.notes.push({ note: 'test-after-power', part: { procedure: gate.step.procedure!, item: gate.step.item } });
 }

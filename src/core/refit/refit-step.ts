@@ -40,6 +40,7 @@ export type RefitNote =
   | { note: 'by-hand' }
   | { note: 'mark'; mark: string }
   | { note: 'hang-control'; control: ItemRef }
+  | { note: 'slip-on'; control: ItemRef }
   | { note: 'test-after-power'; part: ItemRef };
 
 /** One thing a technician does on the way back. `key` is unique in a refit: "seat:kite-rear-door/card". */
@@ -58,8 +59,6 @@ export interface RefitAction {
   gate: GateKind | null;
   checks: GateCheck[];
   notes: RefitNote[];
-  /** A gate that the counts alone can pass: what it covers is fasteners only. */
-  auto: boolean;
   /** A test that has to wait for power, when what it is about is closed already. */
   late?: boolean;
 }

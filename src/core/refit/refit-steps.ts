@@ -1,11 +1,10 @@
 import { fastenerKindOf, findMotion, linkKindOrGuess, toolFor } from '../hardware';
 import { countOf } from '../procedure';
-import { stepKey, type Action, type ActionGraph } from '../graph';
+import { putAsideSeconds, stepKey, type Action, type ActionGraph } from '../graph';
 import type { RefitAction, RefitNote, RefitType } from './refit-step';
 
 /** Share of a turned fastener's refit time spent starting it by hand; the rest tightens it (common practice, no source). */
 const START_SHARE = 0.5;
-const PLACE_SECONDS = 5;
 const BATTERY_ON_SECONDS = 60;
 
 /**
@@ -27,12 +26,11 @@ export function stepsFor(graph: ActionGraph, action: Action): RefitAction[] {
     gate: null,
     checks: [],
     notes,
-    auto: false,
   });
   const index = action.procedure ? graph.indexes.get(action.procedure)! : null;
   switch (action.type) {
     case 'takeOff':
-      return [step('place', 'hand', PLACE_SECONDS)];
+      return [step('place', 'hand', putAsideSeconds(index!.parts.get(action.item)!) + 1)];
     case 'free': {
       const motions = index!.parts.get(action.item)?.motions ?? [];
       const seconds = motions.reduce((sum, code) => sum + (findMotion(graph.catalogue, code)?.seconds ?? 4), 0);

@@ -1,89 +1,141 @@
 import { findPartKind } from '../hardware';
-import { itemKey } from '../procedure';
-import type { CostSettings, ActionGraph } from '../graph';
+import { readItemKey } from '../procedure';
+import type { ActionGraph } from '../graph';
 import { coversOf } from './covers';
-import { placeGates, testFor, type PlacedGate } from './gates';
-import { greedyOrder, improveOrder, type OrderProblem } from '../order';
+import { GATE_SECONDS, placeGates, type PlacedGate } from './gates';
 import { invert, type RefitGraph } from './refit-graph';
-import type { GateCheck, RefitAction } from './refit-step';
+import type { GateCheck, RefitAction, RefitNote } from './refit-step';
+import { testFor } from './tests';
+
+/** What goes back, with its precedence, before an order is chosen for it. */
+export interface WayBack {
+  /** Node ids that were done, in that order. */
+  done: number[];
+  refit: RefitGraph;
+  gates: PlacedGate[];
+}
 
 /**
- * Plans putting back what was really done, in the order it was done (graph node ids; nodes that are no actions are ignored).
- * Inverse steps with inverse edges, all screws of a part started before one is tightened, and the gates of every part
- * that is closed. Any prefix of a removal can be closed this way. O(n²) in the steps.
+ * What putting back what was really done takes (graph node ids, in the order they were done; nodes that are no actions are ignored): inverse steps with inverse
+ * edges, all screws of a part started before one is tightened, and the gates of the parts that are closed. Any prefix of a removal can be closed this way.
  */
-export function planRefit(graph: ActionGraph, doneInOrder: number[], costs: CostSettings): RefitAction[] {
+export function wayBackOf(graph: ActionGraph, doneInOrder: number[]): WayBack {
   const done = doneInOrder.filter((id) => graph.nodes[id].action);
   const refit = invert(graph, done);
-  const gates = placeGates(graph, refit, coversOf(graph, new Set(done)));
-  const sequence = orderRefit(refit, costs);
-  const steps = withGates(refit, gates, sequence);
-  markRepeats(steps);
-  hangSwitches(graph, steps);
-  const untested = handOverTests(graph, done, steps);
-  if (untested.length) steps.push(handOverGate(untested));
-  return steps;
+  return { done, refit, gates: placeGates(graph, refit, coversOf(graph, new Set(done))) };
 }
 
-function orderRefit(refit: RefitGraph, costs: CostSettings): number[] {
-  const problem: OrderProblem = {
-    tasks: refit.steps,
-    before: refit.before.map((set) => [...set].sort((a, b) => a - b)),
-    costs,
+/** An action of the way back with the keys of those it waits for. */
+export interface OrderedAction {
+  action: RefitAction;
+  waitsFor: string[];
+}
+
+/**
+ * The actions in a chosen order (positions in `refit.steps`, those of one step together), each gate right before the step it guards, late ones right behind battery-on,
+ * one before giving back for what could not be tested earlier. A test asks for everything that is joined by then and was not tested yet, and nothing is asked twice.
+ */
+export function withGates(graph: ActionGraph, { done, refit, gates }: WayBack, sequence: number[][]): OrderedAction[] {
+  const tests = new Tests(graph, done, refit);
+  const keyOf = (at: number) => refit.steps[at].key;
+  const asked = new Set<string>();
+  const placed = new Set<number>();
+  const ordered: OrderedAction[] = [];
+  const pass = ({ step, needs }: PlacedGate): string[] => {
+    const joined = step.gate === 'test' ? tests.takeReady(step, placed) : null;
+    if (joined) step.checks = joined.checks;
+    if (step.gate === 'closing-in') step.checks = notAskedYet(step.checks, asked);
+    if (step.checks.length === 0) return [];
+    ordered.push({ action: step, waitsFor: [...new Set([...needs, ...(joined?.needs ?? [])])].map(keyOf) });
+    return [step.key];
   };
-  const lastOutFirstIn = refit.steps.map((_, at) => refit.steps.length - at);
-  return improveOrder(problem, greedyOrder(problem, lastOutFirstIn));
+  for (const step of sequence) {
+    const own = gates.filter(({ step: gate, closing }) => !gate.late && step.includes(closing)).flatMap(pass);
+    for (const at of step) {
+      ordered.push({ action: refit.steps[at], waitsFor: [...[...refit.before[at]].map(keyOf), ...own] });
+      placed.add(at);
+    }
+    if (refit.steps[step[0]].type === 'batteryOn') gates.filter((gate) => gate.step.late).forEach(pass);
+  }
+  hangControls(graph, ordered);
+  const untested = tests.left();
+  if (untested.length)
+    ordered.push({ action: handOverGate(untested), waitsFor: ordered.map(({ action }) => action.key) });
+  return ordered;
 }
 
-function withGates(refit: RefitGraph, gates: PlacedGate[], sequence: number[]): RefitAction[] {
-  return sequence.flatMap((at) => {
-    const step = refit.steps[at];
-    const before = gates.filter((gate) => !gate.step.late && gate.closing === at).map((gate) => gate.step);
-    const after = step.type === 'batteryOn' ? gates.filter(({ step: gate }) => gate.late).map((gate) => gate.step) : [];
-    return [...before, step, ...after];
+/** What has to be tested, each once. */
+class Tests {
+  private readonly open = new Map<string, { check: GateCheck; procedure: string; at: number | undefined }>();
+
+  constructor(graph: ActionGraph, done: number[], refit: RefitGraph) {
+    for (const id of done) {
+      const check = testFor(graph, id);
+      if (check) this.open.set(check.id, { check, procedure: graph.nodes[id].ref.procedure!, at: refit.last.get(id) });
+    }
+  }
+
+  /** The tests of a gate's zone that can be made by now, and those that it was placed for; they are done with then. */
+  takeReady(gate: RefitAction, placed: ReadonlySet<number>): { checks: GateCheck[]; needs: number[] } {
+    const own = new Set(gate.checks.map(({ id }) => id));
+    const ready = [...this.open.values()].filter(
+      ({ check, procedure, at }) =>
+        own.has(check.id) || (procedure === gate.procedure && at !== undefined && placed.has(at)),
+    );
+    for (const { check } of ready) this.open.delete(check.id);
+    return { checks: ready.map(({ check }) => check), needs: ready.flatMap(({ at }) => at ?? []) };
+  }
+
+  left = (): GateCheck[] => [...this.open.values()].map(({ check }) => check);
+}
+
+/** Lines about what an inner part has been asked for already are left out. */
+function notAskedYet(checks: GateCheck[], asked: Set<string>): GateCheck[] {
+  return checks.flatMap((check) => {
+    if (check.fact !== 'inside-back') return [check];
+    const items = check.items.filter((item) => !asked.has(item));
+    for (const item of items) asked.add(item);
+    return items.length ? [{ ...check, items }] : [];
   });
 }
 
-/** An outer gate that asks only what an inner one has already answered passes by itself. */
-function markRepeats(steps: RefitAction[]): void {
-  const answered = { 'closing-in': new Set<string>(), test: new Set<string>(), clips: new Set<string>() };
-  for (const step of steps) {
-    if (!step.gate || step.gate === 'clips') continue;
-    const items = step.checks.flatMap((check) => check.items);
-    if (items.every((item) => answered[step.gate!].has(item) || (step.gate === 'closing-in' && isCounted(steps, item))))
-      step.auto = true;
-    else for (const item of items) answered[step.gate].add(item);
-  }
-}
-
-/** True where the counts of the run say by themselves whether an item is back: fasteners and links. */
-const isCounted = (steps: RefitAction[], item: string) =>
-  steps.some((step) => ['fit', 'start', 'join'].includes(step.type) && itemKey(step) === item);
-
-/** A test that needs a switch which is refitted later asks for it to be hung on its plug by hand. */
-function hangSwitches(graph: ActionGraph, steps: RefitAction[]): void {
-  steps.forEach((gate, at) => {
-    if (gate.gate !== 'test') return;
-    for (const later of steps.slice(at + 1)) {
-      if (later.type !== 'join' || later.procedure !== gate.procedure) continue;
-      const index = graph.indexes.get(later.procedure!)!;
-      const link = index.links.get(later.item)!;
-      const part = link.joins.find((end) => index.parts.has(end) && end !== gate.item);
-      const isControl = part && findPartKind(graph.catalogue, index.parts.get(part)!.kind)?.isControl;
-      if (!isControl || link.safety === 'srs') continue;
-      gate.notes.push({ note: 'hang-control', control: { procedure: later.procedure!, item: part } });
+/** Where the glass is run or something is tried that a control works, a control that is refitted later is hung on its plug or slipped on for it. */
+function hangControls(graph: ActionGraph, ordered: OrderedAction[]): void {
+  ordered.forEach(({ action: gate }, at) => {
+    if (!gate.gate || !gate.checks.some((check) => needsControl(graph, check))) return;
+    for (const { action: later } of ordered.slice(at + 1)) {
+      const note = controlNote(graph, gate, later);
+      const isSaid = gate.notes.some((one) => note && JSON.stringify(one) === JSON.stringify(note));
+      if (note && !isSaid) gate.notes.push(note);
     }
   });
 }
 
-/** What was undone or taken out but stands under no test gate: tried at hand-over at the latest. */
-function handOverTests(graph: ActionGraph, done: number[], steps: RefitAction[]): GateCheck[] {
-  const tested = new Set(
-    steps.flatMap((step) => (step.gate === 'test' ? step.checks.flatMap((check) => check.items) : [])),
-  );
-  return done
-    .map((id) => testFor(graph, id))
-    .filter((check) => check !== null && !check.items.some((item) => tested.has(item))) as GateCheck[];
+/** Sound comes from the head unit; everything else that is tried needs what works it. */
+function needsControl(graph: ActionGraph, { fact, items }: GateCheck): boolean {
+  if (fact === 'glass-path-clear') return true;
+  if (fact !== 'works' && fact !== 'joined-and-working') return false;
+  return items
+    .map((key) => readItemKey(key)!)
+    .some(({ procedure, item }) => {
+      const index = graph.indexes.get(procedure)!;
+      const part =
+        index.parts.get(item) ?? index.parts.get(index.links.get(item)?.joins.find((end) => end !== 'body') ?? '');
+      return !!part && !findPartKind(graph.catalogue, part.kind)?.sounds;
+    });
+}
+
+function controlNote(graph: ActionGraph, gate: RefitAction, later: RefitAction): RefitNote | null {
+  if (later.procedure !== gate.procedure) return null;
+  const index = graph.indexes.get(later.procedure ?? '');
+  if (!index) return null;
+  const link = later.type === 'join' ? index.links.get(later.item) : undefined;
+  const item = link ? link.joins.find((end) => index.parts.has(end) && end !== gate.item) : later.item;
+  const part = index.parts.get(item ?? '');
+  const control = { procedure: later.procedure!, item: item! };
+  if (later.type === 'place' && part?.kind === 'crank') return { note: 'slip-on', control };
+  const isControl = link && link.safety !== 'srs' && part && findPartKind(graph.catalogue, part.kind)?.isControl;
+  return isControl ? { note: 'hang-control', control } : null;
 }
 
 const handOverGate = (checks: GateCheck[]): RefitAction => ({
@@ -93,12 +145,11 @@ const handOverGate = (checks: GateCheck[]): RefitAction => ({
   item: 'hand-over',
   side: null,
   tool: 'hand',
-  ms: 0,
+  ms: GATE_SECONDS.test * 1000,
   place: { procedure: null, side: null, group: 'hand-over', x: 0, y: 0 },
   bin: null,
   reverses: null,
   gate: 'test',
   checks,
   notes: [],
-  auto: false,
 });

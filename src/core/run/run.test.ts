@@ -109,13 +109,13 @@ function workThrough(
 ): RunEvent[] {
   const facts: RunFact[] = [{ type: 'started' }, ...before];
   for (let n = 0; n < removeSteps; n += 1) {
-    const now = view(stamp(facts)).now;
+    const now = view(stamp(facts)).nextAction;
     if (!now) break;
     facts.push({ type: 'done', action: now.key }, ...answer(now.key));
   }
   facts.push({ type: 'phase', to: 'refit' });
   for (let n = 0; n < 200; n += 1) {
-    const now = view(stamp(facts)).now;
+    const now = view(stamp(facts)).nextAction;
     if (!now) break;
     facts.push(
       'gate' in now.step && now.step.gate ? { type: 'gatePassed', gate: now.key } : { type: 'done', action: now.key },
@@ -161,8 +161,8 @@ describe('a run', () => {
   it('takes a step back when its event is retracted', () => {
     const events = stamp([{ type: 'started' }, { type: 'done', action: plan.removal[0] }]);
     const back = stamp([{ type: 'retracted', event: events[1].id }], 'tablet-a', 'bea', 50);
-    expect(view(events).now?.key).toBe(plan.removal[1]);
-    expect(view([...events, ...back]).now?.key).toBe(plan.removal[0]);
+    expect(view(events).nextAction?.key).toBe(plan.removal[1]);
+    expect(view([...events, ...back]).nextAction?.key).toBe(plan.removal[0]);
   });
 
   it('takes back all that one tap recorded, and nothing of the tap before', () => {

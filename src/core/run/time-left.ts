@@ -1,7 +1,7 @@
 import { durationOf, type Duration } from '../learn';
 import type { RunPlan } from '../plan';
 import type { RunState } from './fold';
-import { isOver, type RunStep, type RunView } from './view';
+import { isOver, type RunAction, type RunView } from './view';
 
 /** Share of a plan's time that is not in its actions: tool changes and moves (common practice, no source). */
 const BETWEEN_ACTIONS = 0.25;
@@ -14,18 +14,22 @@ export function timeLeft(plan: RunPlan, state: RunState, view: RunView): Duratio
   if (state.finished) return { likelySeconds: 0, safeSeconds: 0 };
   const seconds = (
     state.phase === 'refit'
-      ? view.refit.map(openSeconds)
-      : [...(state.phase === 'remove' ? view.removal.map(openSeconds) : []), ...backSeconds(state, view)]
+      ? view.refit.flatMap(({ actions }) => actions).map(openSeconds)
+      : [
+          ...(state.phase === 'remove' ? view.removal.flatMap(({ actions }) => actions).map(openSeconds) : []),
+          ...backSeconds(state, view),
+        ]
   ).filter((one) => one > 0);
   return durationOf(seconds, seconds.reduce((sum, one) => sum + one, 0) * BETWEEN_ACTIONS, plan.pace ?? 1);
 }
 
 /** What is left of a step, seconds. */
-const openSeconds = (one: RunStep): number =>
+const openSeconds = (one: RunAction): number =>
   isOver(one) ? 0 : (one.step.ms / 1000) * (one.total > 1 ? (one.total - one.done) / one.total : 1);
 
 /** The way back of everything that is out, and while more is to come off, of that too. */
 const backSeconds = (state: RunState, { removal }: RunView): number[] =>
   removal
+    .flatMap(({ actions }) => actions)
     .filter((step) => step.state !== 'skipped' && (state.phase === 'remove' || step.state === 'done'))
     .map(({ step }) => step.ms / 1000);

@@ -85,7 +85,7 @@ describe('an extra fastener', () => {
     const { view, basis } = look(stamp([{ type: 'started' }, ...out]));
     expect(view.ledger).toMatchObject([{ item: key(extraId(id)), out: 2, missing: 2 }]);
     expect(basis.plan.taped![key(extraId(id))]).toContain('2 × T15');
-    expect(view.refit.map((step) => step.key)).toEqual(
+    expect(view.refit.flatMap((step) => step.actions.map((one) => one.key))).toEqual(
       expect.arrayContaining([`start:${key(extraId(id))}`, `tighten:${key(extraId(id))}`]),
     );
     const back = look(
@@ -93,11 +93,13 @@ describe('an extra fastener', () => {
         { type: 'started' },
         ...out,
         { type: 'phase', to: 'refit' },
-        ...view.refit.map((step): RunFact =>
-          'gate' in step.step && step.step.gate
-            ? { type: 'gatePassed', gate: step.key }
-            : { type: 'done', action: step.key },
-        ),
+        ...view.refit
+          .flatMap(({ actions }) => actions)
+          .map((step): RunFact =>
+            'gate' in step.step && step.step.gate
+              ? { type: 'gatePassed', gate: step.key }
+              : { type: 'done', action: step.key },
+          ),
       ]),
     );
     expect(back.view.blocks).toEqual([]);
@@ -144,8 +146,9 @@ describe('a difference of this vehicle', () => {
 
   it('takes an entry away whose pieces are all missing, and its step with it', () => {
     const { view } = look(stamp([differs('p1', { missing: 1 })]));
-    expect(view.removal.map((step) => step.key)).not.toContain(`release:${key('p1')}`);
-    expect(view.removal.map((step) => step.key)).toContain(`release:${key('c1')}`);
+    const keys = view.removal.flatMap(({ actions }) => actions.map((one) => one.key));
+    expect(keys).not.toContain(`release:${key('p1')}`);
+    expect(keys).toContain(`release:${key('c1')}`);
   });
 
   it('without a change is only told', () => {
@@ -166,7 +169,7 @@ describe('a difference of this vehicle', () => {
         fc.nat(plan.removal.length),
         (item, found, steps) => {
           const facts: RunFact[] = [{ type: 'started' }, differs(item, found)];
-          const next = () => look(stamp(facts)).view.now;
+          const next = () => look(stamp(facts)).view.nextAction;
           for (let n = 0, now = next(); now && n < steps; n += 1, now = next())
             facts.push({ type: 'done', action: now.key });
           facts.push({ type: 'phase', to: 'refit' });
@@ -185,7 +188,7 @@ describe('a difference of this vehicle', () => {
 });
 
 describe('a test gate', () => {
-  const gate = 'gate:test:kite-rear-door/card';
+  const gate = 'gate:test:kite-rear-door/shield';
   const failed: RunFact = { type: 'test', gate, check: 'Door speaker works', result: 'fail' };
   const state = (facts: RunFact[]) => {
     const all: RunFact[] = [
@@ -194,7 +197,7 @@ describe('a test gate', () => {
       { type: 'phase', to: 'refit' },
       ...facts,
     ];
-    return look(stamp(all)).view.refit.find((step) => step.key === gate)!.state;
+    return look(stamp(all)).view.refit.find((step) => step.key === `gate=${gate}`)!.state;
   };
 
   it('stays shut while a test of it fails, though somebody passed it', () => {

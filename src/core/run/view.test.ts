@@ -5,7 +5,6 @@ import type { ProcedureDocument } from '../procedure';
 import { activeSeconds } from './active-time';
 import type { RunEvent, RunFact } from './events';
 import { foldRun } from './fold';
-import { oneMoveWith } from './one-move';
 import { graphOf } from './basis';
 import { viewRun } from './view';
 
@@ -18,15 +17,15 @@ const all = plan.removal.map((action) => done(action));
 
 describe('what is next', () => {
   it('is the first planned step that nothing stands against', () => {
-    expect(view([]).now?.key).toBe(plan.removal[0]);
-    expect(view([done(plan.removal[0])]).now?.key).toBe(plan.removal[1]);
+    expect(view([]).nextAction?.key).toBe(plan.removal[0]);
+    expect(view([done(plan.removal[0])]).nextAction?.key).toBe(plan.removal[1]);
   });
 
   it('stays the same step while pieces of it are still in', () => {
     const upTo = plan.removal.slice(0, plan.removal.indexOf(key('release', 'c1'))).map((action) => done(action));
     const half = view([...upTo, done(key('release', 'c1'), 4)]);
-    expect(half.now).toMatchObject({ key: key('release', 'c1'), total: 9, done: 4 });
-    expect(view([...upTo, done(key('release', 'c1'), 4), done(key('release', 'c1'), 5)]).now?.key).not.toBe(
+    expect(half.nextAction).toMatchObject({ key: key('release', 'c1'), total: 9, done: 4 });
+    expect(view([...upTo, done(key('release', 'c1'), 4), done(key('release', 'c1'), 5)]).nextAction?.key).not.toBe(
       key('release', 'c1'),
     );
   });
@@ -53,13 +52,13 @@ describe('what is next', () => {
     const upTo = both.removal.slice(0, both.removal.indexOf(key('release', 's'))).map((action) => done(action));
     expect(upTo).toHaveLength(2);
     const { now } = viewRun(graphOf(both), both, foldRun(stamp([{ type: 'started' }, ...upTo])));
-    expect(now?.key).toBe(key('release', 's'));
+    expect(now?.actions[0].key).toBe(key('release', 's'));
   });
 
   it('goes round a step that was skipped with a reason', () => {
     const skipped = view([{ type: 'skipped', action: plan.removal[0], reason: 'was missing on arrival' }]);
-    expect(skipped.removal[0].state).toBe('skipped');
-    expect(skipped.now?.key).toBe(plan.removal[1]);
+    expect(skipped.removal[0].actions[0].state).toBe('skipped');
+    expect(skipped.nextAction?.key).toBe(plan.removal[1]);
   });
 
   it('is nothing while the new parts are fitted, and a step of the way back after that', () => {
@@ -69,27 +68,11 @@ describe('what is next', () => {
 
   it('takes in a step that nobody planned', () => {
     const extra = view([done(key('release', 'cc'))]);
-    expect(extra.removal.map((step) => step.key)).not.toContain(key('release', 'cc'));
+    expect(extra.removal.flatMap(({ actions }) => actions.map((one) => one.key))).not.toContain(key('release', 'cc'));
     const power = runPlanFor(demoProcedure('kite-rear-door'), ['sail'], { windows: 'power' });
     const more = viewRun(graphOf(power), power, foldRun(stamp([{ type: 'started' }, done(key('release', 'p1'))])));
-    expect(more.removal.map((step) => step.key)).toContain(key('release', 'p1'));
+    expect(more.removal.flatMap(({ actions }) => actions.map((one) => one.key))).toContain(key('release', 'p1'));
     expect(more.ledger.map((row) => row.item)).toContain('kite-rear-door/p1');
-  });
-});
-
-describe('one movement of the hands', () => {
-  it('takes a part aside as it comes free, where nothing ties it', () => {
-    const upTo = plan.removal.slice(0, plan.removal.indexOf(key('free', 'pull-cap'))).map((action) => done(action));
-    const now = view(upTo);
-    expect(now.now?.key).toBe(key('free', 'pull-cap'));
-    expect(oneMoveWith(now.removal, now.now!)?.key).toBe(key('takeOff', 'pull-cap'));
-  });
-
-  it('does not skip the plug of a part that hangs by one', () => {
-    const upTo = plan.removal.slice(0, plan.removal.indexOf(key('free', 'switch-pack'))).map((action) => done(action));
-    const now = view(upTo);
-    const next = oneMoveWith(now.removal, now.now!);
-    expect(next).toBeNull();
   });
 });
 

@@ -1,23 +1,30 @@
-import { gateWords, instructionFor, type RefitStep, wordRefit } from '../wording';
-import { planRefit } from '../refit';
+import { lowerFirst } from '../text';
+import { type RefitStep, type StepWords, wordRefit, wordSteps } from '../wording';
+import { handStepOf, planRefit, type HandStep } from '../steps';
 import { findAction, type ActionGraph, type Action } from '../graph';
-import { countOf, itemKey, readItemKey } from '../procedure';
-import { doneCount, hasFailedTest, isDone, type RunState } from './fold';
+import { countOf, itemKey } from '../procedure';
+import { doneCount, hasFailedTest, type RunState } from './fold';
 import { isBalanced, ledgerOf, type LedgerRow } from './ledger';
 import { costsOf, type RunPlan } from '../plan';
 
-/** One step of a run with how far it has come. */
-export interface RunStep {
+/** One action of a run with how far it has come. */
+export interface RunAction {
   key: string;
   step: Action | RefitStep;
   /** Pieces of the entry; 1 where it is no counted entry. */
   total: number;
   done: number;
+  state: 'done' | 'skipped' | 'open' | 'waiting';
+}
+
+/** What a hand does in one go, with how far its actions have come. */
+export interface RunStep extends Omit<HandStep, 'actions'> {
+  actions: RunAction[];
   state: 'done' | 'skipped' | 'now' | 'open' | 'waiting';
 }
 
 /** True for a step that waits for nobody any more. */
-export const isOver = ({ state }: Pick<RunStep, 'state'>) => state === 'done' || state === 'skipped';
+export const isOver = ({ state }: { state: RunStep['state'] }) => state === 'done' || state === 'skipped';
 
 /** Something that stands against finishing, in trade words. */
 export interface Block {
@@ -31,7 +38,13 @@ export interface RunView {
   removal: RunStep[];
   /** Worked out when first asked for: while things come apart nobody looks at it. */
   readonly refit: RunStep[];
+  /** The way back's actions by key, with the words of their notes and checks. */
+  readonly refitActions: ReadonlyMap<string, RefitStep>;
+  /** The words of one of its steps. */
+  wordsOf: (step: RunStep) => StepWords;
   now: RunStep | null;
+  /** The first action of `now` that is open: for whoever goes through a run without hands. */
+  readonly nextAction: RunAction | null;
   ledger: LedgerRow[];
   readonly blocks: Block[];
 }
@@ -53,14 +66,57 @@ export function viewRun(graph: ActionGraph, plan: RunPlan, state: RunState): Run
     removal,
     now,
     ledger,
+    wordsOf: (step) => wordsOf(graph, plan, state, isOfRefit(step) ? refit() : removal, step),
+    get nextAction() {
+      return now?.actions.find(({ state: status }) => status === 'open') ?? null;
+    },
     get refit() {
       return refit();
     },
+    get refitActions() {
+      return plannedRefit(graph, plan, state).actions;
+    },
     get blocks() {
-      return blocksOf(plan, state, refit(), ledger);
+      return blocksOf(this, state);
     },
   };
 }
+
+const isOfRefit = ({ kind }: RunStep) => !['pull', 'turn', 'unplug', 'safe'].includes(kind);
+
+/** The words of a list of steps, told apart, kept while the list is the same. */
+const lastWords = new WeakMap<ActionGraph, Map<string, ReadonlyMap<string, StepWords>>>();
+
+function wordsOf(graph: ActionGraph, plan: RunPlan, state: RunState, list: RunStep[], { key }: RunStep): StepWords {
+  const known = lastWords.get(graph) ?? new Map<string, ReadonlyMap<string, StepWords>>();
+  lastWords.set(graph, known);
+  const way = list.some(isOfRefit) ? 'back' : 'out';
+  const of = `${way} ${list.map((step) => step.key).join(' ')}`;
+  let words = known.get(of);
+  if (!words) {
+    const refit = way === 'back' ? plannedRefit(graph, plan, state).actions : undefined;
+    const worded = wordSteps(
+      { graph, waysTaken: plan.waysTaken, refit },
+      list.map((step) => ({ ...step, actions: step.actions.map((one) => one.key) })),
+    );
+    words = new Map(list.map((step, at) => [step.key, worded[at]]));
+    for (const old of [...known.keys()].filter((one) => one.startsWith(way))) known.delete(old);
+    known.set(of, words);
+  }
+  return words.get(key)!;
+}
+
+/** A step from its actions: over when all are, open where nothing outside it is waited for. */
+function runStep(step: HandStep, actions: RunAction[], isSettled: (key: string) => boolean, waitsFor: Waits): RunStep {
+  const own = new Set(step.actions);
+  const left = actions.filter((action) => !isOver(action));
+  const waits = left.some(({ key }) => waitsFor(key).some((need) => !own.has(need) && !isSettled(need)));
+  const isDone = actions.some(({ state }) => state === 'done');
+  return { ...step, actions, state: left.length ? (waits ? 'waiting' : 'open') : isDone ? 'done' : 'skipped' };
+}
+
+/** What an action waits for, by key; only what there is on this vehicle. */
+type Waits = (key: string) => readonly string[];
 
 function totalOf(graph: ActionGraph, step: { procedure: string | null; item: string; type: string }): number {
   const index = step.procedure ? graph.indexes.get(step.procedure) : undefined;
@@ -71,97 +127,116 @@ function totalOf(graph: ActionGraph, step: { procedure: string | null; item: str
 
 function removalSteps(graph: ActionGraph, plan: RunPlan, state: RunState): RunStep[] {
   const planned = new Set(plan.removal);
-  const extra = [...state.done.keys()].filter((key) => !planned.has(key) && findAction(graph, key));
-  const keys = [...plan.removal, ...extra];
-  const isDone = (key: string) => {
-    const action = findAction(graph, key)!;
+  const extra = [...state.done.keys()].flatMap((key) => (planned.has(key) ? [] : (findAction(graph, key) ?? [])));
+  const isSettled = (key: string) => {
+    const action = findAction(graph, key);
+    if (!action || state.skipped.has(key)) return true;
     const total = totalOf(graph, action);
     return doneCount(state.done.get(key), total) >= total;
   };
-  const settled = (key: string) => isDone(key) || state.skipped.has(key);
-  return keys
-    .filter((key) => graph.idOf.has(key))
-    .map((key) => {
-      const action = findAction(graph, key)!;
+  const waitsFor: Waits = (key) => plan.waitsFor[key] ?? [];
+  return [...plan.steps, ...extra.map((action) => handStepOf(graph, action))].flatMap((step) => {
+    const actions = step.actions.flatMap((key): RunAction[] => {
+      const action = findAction(graph, key);
+      if (!action) return [];
       const total = totalOf(graph, action);
       const done = doneCount(state.done.get(key), total);
-      const waits = (plan.waitsFor[key] ?? []).some((need) => graph.idOf.has(need) && !settled(need));
+      const waits = waitsFor(key).some((need) => !isSettled(need));
       const status = done >= total ? 'done' : state.skipped.has(key) ? 'skipped' : waits ? 'waiting' : 'open';
-      return { key, step: action, total, done, state: status };
+      return [{ key, step: action, total, done, state: status }];
     });
-}
-
-/** The last refit planned for each graph: what was removed rarely changes between two looks. */
-const lastRefit = new WeakMap<ActionGraph, { of: string; steps: RefitStep[] }>();
-
-function plannedRefit(graph: ActionGraph, plan: RunPlan, state: RunState): RefitStep[] {
-  const doneKeys = [...state.done.keys()].filter((key) => findAction(graph, key));
-  const of = doneKeys.join('\n');
-  const last = lastRefit.get(graph);
-  if (last?.of === of) return last.steps;
-  const done = doneKeys.map((key) => graph.idOf.get(key)!);
-  const steps = wordRefit(graph, planRefit(graph, done, costsOf(plan)));
-  lastRefit.set(graph, { of, steps });
-  return steps;
-}
-
-function refitSteps(graph: ActionGraph, plan: RunPlan, state: RunState, ledger: LedgerRow[]): RunStep[] {
-  const steps = plannedRefit(graph, plan, state);
-  const rows = new Map(ledger.map((row) => [row.item, row]));
-  return steps.map((step) => {
-    const item = itemKey(step);
-    step.bin = plan.bins[item] ?? null;
-    const total = rows.get(item) && ['start', 'tighten', 'fit'].includes(step.type) ? rows.get(item)!.out : 1;
-    const passed = step.gate ? gateState(step, state, rows) : doneCount(state.done.get(step.key), total) >= total;
-    const skipped = state.skipped.has(step.key);
-    return {
-      key: step.key,
-      step,
-      total,
-      done: passed ? total : doneCount(state.done.get(step.key), total),
-      state: passed ? 'done' : skipped ? 'skipped' : 'open',
-    };
+    return actions.length ? [runStep(step, actions, isSettled, waitsFor)] : [];
   });
 }
 
-/** A gate is passed by a person, or by the counts alone where they say all there is to say. */
-function gateState(step: RefitStep, state: RunState, rows: Map<string, LedgerRow>): boolean {
-  const gate = state.gates.get(step.key);
-  if (gate?.passed) return gate.reason !== null || !hasFailedTest(state, step.key);
-  if (!step.auto) return false;
-  return step.checks
-    .flatMap((check) => check.items)
-    .every((item) => {
-      const row = rows.get(item);
-      if (row) return isBalanced(row);
-      const ref = readItemKey(item)!;
-      const undone = isDone(state, 'undo', ref) && !isDone(state, 'join', ref);
-      const unseated = isDone(state, 'free', ref) && !isDone(state, 'seat', ref);
-      return !undone && !unseated;
-    });
+/** A way back as it was planned for what was removed. */
+export interface KnownRefit {
+  of: string;
+  steps: HandStep[];
+  actions: ReadonlyMap<string, RefitStep>;
+  waitsFor: ReadonlyMap<string, string[]>;
 }
 
-function blocksOf(plan: RunPlan, state: RunState, refit: RunStep[], ledger: LedgerRow[]): Block[] {
+/** How hard the order of a way back is searched for while a run goes on: the tablet and the server come to the same one, soon. */
+const RUN_EFFORT = { widths: [40, 400], states: 20_000, classSets: 20_000 };
+
+/** The last refit planned for each graph: what was removed rarely changes between two looks. */
+const lastRefit = new WeakMap<ActionGraph, KnownRefit>();
+
+/** The way back of what was removed so far. */
+export function plannedRefit(graph: ActionGraph, plan: RunPlan, state: Pick<RunState, 'done'>): KnownRefit {
+  const doneKeys = [...state.done.keys()].filter((key) => findAction(graph, key));
+  const of = doneKeys.join('\n');
+  const last = lastRefit.get(graph);
+  if (last?.of === of) return last;
+  const done = doneKeys.map((key) => graph.idOf.get(key)!);
+  const { steps, actions, waitsFor } = planRefit(graph, done, costsOf(plan), { effort: RUN_EFFORT });
+  const worded = wordRefit(graph, actions).map((step) => ({ ...step, bin: plan.bins[itemKey(step)] ?? null }));
+  const known = { of, steps, waitsFor, actions: new Map(worded.map((step) => [step.key, step])) };
+  lastRefit.set(graph, known);
+  return known;
+}
+
+function refitSteps(graph: ActionGraph, plan: RunPlan, state: RunState, ledger: LedgerRow[]): RunStep[] {
+  const { steps, actions, waitsFor } = plannedRefit(graph, plan, state);
+  const rows = new Map(ledger.map((row) => [row.item, row]));
+  const progress = new Map(
+    [...actions.values()].map((step) => {
+      const row = rows.get(itemKey(step));
+      const total = row && ['start', 'tighten', 'fit'].includes(step.type) ? row.out : 1;
+      const passed = step.gate ? isGatePassed(step, state) : doneCount(state.done.get(step.key), total) >= total;
+      return [step.key, { total, passed, done: passed ? total : doneCount(state.done.get(step.key), total) }];
+    }),
+  );
+  const isSettled = (key: string) => progress.get(key)?.passed !== false || state.skipped.has(key);
+  const waits: Waits = (key) => waitsFor.get(key) ?? [];
+  return steps.map((step) => {
+    const own = step.actions.map((key): RunAction => {
+      const { total, done, passed } = progress.get(key)!;
+      const status = passed
+        ? 'done'
+        : state.skipped.has(key)
+          ? 'skipped'
+          : waits(key).every(isSettled)
+            ? 'open'
+            : 'waiting';
+      return { key, step: actions.get(key)!, total, done, state: status };
+    });
+    return runStep(step, own, isSettled, waits);
+  });
+}
+
+/** A gate is passed by a person, and only while no line of it failed, or by a lead's word. */
+export function isGatePassed(step: Pick<RefitStep, 'key'>, state: RunState): boolean {
+  const gate = state.gates.get(step.key);
+  return !!gate?.passed && (gate.reason !== null || !hasFailedTest(state, step.key));
+}
+
+function blocksOf(view: RunView, state: RunState): Block[] {
   const blocks: Block[] = [];
   if (!state.started) blocks.push({ code: 'not-started', item: '', text: 'The run has not been started.' });
-  for (const { key, step, state: status } of refit) {
-    if (status === 'done') continue;
-    const kind = (step as RefitStep).gate
-      ? 'gate'
-      : step.type === 'join'
-        ? 'not-joined'
-        : step.type === 'seat'
-          ? 'not-seated'
-          : 'step';
-    blocks.push({ code: kind, item: key, text: stepWords(plan, step) });
-  }
+  const open = view.refit.filter(({ state: status }) => status !== 'done');
+  open.forEach((step) => {
+    const { title } = view.wordsOf(step);
+    const types = step.actions.filter(({ state: status }) => status !== 'done').map(({ step: one }) => one.type);
+    const code =
+      step.kind === 'gate'
+        ? 'gate'
+        : types.includes('join')
+          ? 'not-joined'
+          : types.includes('seat')
+            ? 'not-seated'
+            : 'step';
+    const text = step.kind === 'gate' ? `${title}: not passed.` : `Still to do: ${lowerFirst(title)}.`;
+    blocks.push({ code, item: step.key, text });
+  });
   for (const { item, what } of state.questions)
     blocks.push({
       code: 'question',
       item,
       text: `Two people reported pieces ${what}: say whether they mean the same ones.`,
     });
-  for (const row of ledger) {
+  for (const row of view.ledger) {
     if (row.overCounted)
       blocks.push({ code: 'over-count', item: row.item, text: `${row.words}: more were counted out than there are.` });
     else if (!isBalanced(row))
@@ -172,10 +247,4 @@ function blocksOf(plan: RunPlan, state: RunState, refit: RunStep[], ledger: Ledg
       });
   }
   return blocks;
-}
-
-function stepWords(plan: RunPlan, step: Action | RefitStep): string {
-  if ('gate' in step && step.gate) return `${gateWords(plan.documents, step)}: not passed.`;
-  const { verb, plate, thing, count } = instructionFor(plan.documents, step);
-  return `Still to do: ${[verb.toLowerCase(), count && count > 1 ? `${count} ×` : '', plate, thing].filter(Boolean).join(' ')}.`;
 }

@@ -9,7 +9,7 @@ import { foldRun } from './fold';
 import type { RunPlan } from '../plan';
 import { graphOf } from './basis';
 import { elsewhereFor } from './elsewhere';
-import { partOfStep } from './part-of-step';
+import { partOfItem } from '../steps';
 import { missKey, wontMove } from './wont-move';
 
 const document = demoProcedure('kite-rear-door');
@@ -126,10 +126,10 @@ describe('a part that will not move', () => {
 it('knows the part a step is about', () => {
   const graph = graphOf(plan);
   expect([
-    partOfStep(graph, 'kite-rear-door', 's1'),
-    partOfStep(graph, 'kite-rear-door', 'l1'),
-    partOfStep(graph, 'kite-rear-door', 'card'),
-    partOfStep(graph, null, 'battery'),
-    partOfStep(graph, 'kite-rear-door', 'no-such'),
+    partOfItem(graph, 'kite-rear-door', 's1'),
+    partOfItem(graph, 'kite-rear-door', 'l1'),
+    partOfItem(graph, 'kite-rear-door', 'card'),
+    partOfItem(graph, null, 'battery'),
+    partOfItem(graph, 'kite-rear-door', 'no-such'),
   ]).toEqual(['card', 'switch-pack', 'card', null, null]);
 });

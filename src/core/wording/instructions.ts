@@ -105,7 +105,8 @@ export function gateWords(
   return titles[gate.gate ?? 'test'];
 }
 
-function vehicleWords(step: Step): Instruction {
+/** Work on the vehicle as a whole, in words. */
+export function vehicleWords(step: Step): Instruction {
   switch (step.type) {
     case 'check':
       return plain(

@@ -93,6 +93,8 @@ function noteWords(graph: ActionGraph, note: RefitNote): string {
       return `Mark: ${note.mark}.`;
     case 'hang-control':
       return `Hang the ${nameOf(graph, note.control)} on its plug, test, unplug.`;
+    case 'slip-on':
+      return `Slip the ${nameOf(graph, note.control)} on its shaft to run the glass.`;
     case 'test-after-power': {
       const part = nameOf(graph, note.part);
       return `No power before every SRS connector is plugged in, so this test comes with the ${part} already closed. If it fails, the ${part} comes off again.`;

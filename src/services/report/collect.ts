@@ -72,12 +72,12 @@ function runReport(run: RunRow, events: RunEvent[], name: (id: string) => string
   const { state, view, basis } = lookAt(run.plan, events);
   const at = (type: RunEvent['type']) => state.log.find((event) => event.type === type)?.at ?? null;
   const gates = new Map(
-    view.refit.flatMap(({ key, step }) =>
-      'gate' in step && step.gate ? [[key, gateWords(basis.plan.documents, step as RefitStep)] as const] : [],
+    [...view.refitActions.values()].flatMap((step) =>
+      step.gate ? [[step.key, gateWords(basis.plan.documents, step)] as const] : [],
     ),
   );
   const lines = new Map(
-    view.refit.flatMap(({ step }) => ('checks' in step ? step.checks.map(({ id, text }) => [id, text] as const) : [])),
+    [...view.refitActions.values()].flatMap(({ checks }) => checks.map(({ id, text }) => [id, text] as const)),
   );
   const gateOf = (key: string) => gates.get(key) ?? key;
   const itemOf = (key: string | undefined) => {

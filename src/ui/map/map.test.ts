@@ -48,7 +48,7 @@ describe('the drawing', () => {
   });
 
   it('has a scale bar as long as 100 mm of the drawing, close up too', () => {
-    const bars = [undefined, DOOR.fasteners[0]!.id].map((zoomTo) => {
+    const bars = [undefined, new Set([DOOR.fasteners[0]!.id])].map((zoomTo) => {
       const html = renderToStaticMarkup(createElement(PanelMap, { document: DOOR, appearance: new Map(), zoomTo }));
       const length = Number(/class="scale-bar" d="[^h]+h([\d.]+)v/.exec(html)![1]);
       return length / Number(/class="zooming" style="[^"]*scale\(([\d.]+)\)/.exec(html)![1]);

@@ -22,16 +22,18 @@ export interface PanelMapProps {
   selected?: string | null;
   /** More items shown as selected. */
   marked?: ReadonlySet<string>;
-  now?: string | null;
+  /** What is worked on now. */
+  now?: ReadonlySet<string>;
   /** Items that could be worked on now. */
   open?: ReadonlySet<string>;
   onSelect?: (id: string) => void;
-  /** A short line with a leader to the item that is `now`. */
+  /** A short line with a leader to one item. */
   leader?: string | null;
+  leaderTo?: string | null;
   /** Numbers beside the marks, the same as in the list; only items that are in sight get theirs. */
   numbers?: ReadonlyMap<string, number>;
-  /** Brings an item large into view; everything else stays where it is. */
-  zoomTo?: string | null;
+  /** Brings these items large into view, all of them, with enough around them to know where one is. */
+  zoomTo?: ReadonlySet<string>;
   onGround?: (event: PointerEvent<SVGSVGElement>) => void;
   children?: (drawing: Drawing) => ReactNode;
   svgRef?: React.Ref<SVGSVGElement>;
@@ -47,16 +49,14 @@ export const PanelMap = memo(function PanelMap(props: PanelMapProps) {
   const { document, appearance, zoomTo } = props;
   const drawing = useMemo(() => drawingOf(document), [document]);
   const index = useMemo(() => indexItems(document), [document]);
-  const place = zoomTo ? placeOf(index, zoomTo) : null;
-  const focus = place && toDrawing(drawing, place);
-  const zoom = focus ? ZOOM : 1;
+  const { focus, zoom } = zoomOn(drawing, document, index, zoomTo);
   const view = viewTransform(drawing, focus, zoom);
   const size = ((drawing.width / 1000) * MARK_SCALE) / zoom;
   const seen = (id: string) => appearance.get(id) ?? 'hidden';
   const state = (id: string) =>
-    `${seen(id)}${props.now === id ? ' now' : ''}${props.selected === id || props.marked?.has(id) ? ' selected' : ''}${props.open?.has(id) ? ' open' : ''}`;
+    `${seen(id)}${props.now?.has(id) ? ' now' : ''}${props.selected === id || props.marked?.has(id) ? ' selected' : ''}${props.open?.has(id) ? ' open' : ''}`;
   const visible = (id: string) =>
-    seen(id) !== 'hidden' || props.now === id || props.selected === id || !!props.marked?.has(id);
+    seen(id) !== 'hidden' || props.now?.has(id) || props.selected === id || !!props.marked?.has(id);
   // Large parts first, so that what lies on them is drawn over them.
   const parts = document.parts.filter((part) => part.shape && visible(part.id)).sort((a, b) => areaOf(b) - areaOf(a));
   const tap = (id: string) => (event: PointerEvent) => {
@@ -132,8 +132,8 @@ export const PanelMap = memo(function PanelMap(props: PanelMapProps) {
             );
           })}
         {props.numbers && <CallOuts {...props} numbers={props.numbers} drawing={drawing} index={index} seen={seen} />}
-        {props.leader && props.now && (
-          <Leader drawing={drawing} at={leaderPlace(document, index, props.now)} text={props.leader} size={size} />
+        {props.leader && props.leaderTo && (
+          <Leader drawing={drawing} at={leaderPlace(document, index, props.leaderTo)} text={props.leader} size={size} />
         )}
         {props.children?.(drawing)}
       </g>
@@ -141,6 +141,31 @@ export const PanelMap = memo(function PanelMap(props: PanelMapProps) {
     </svg>
   );
 });
+
+/** Room left around what is zoomed to, mm on a map of 1000 mm. */
+const AROUND = 160;
+
+/** The middle of some items and the largest zoom, at most `ZOOM`, that shows every piece of them. */
+function zoomOn(
+  drawing: Drawing,
+  document: ProcedureDocument,
+  index: ReturnType<typeof indexItems>,
+  items: ReadonlySet<string> | undefined,
+): { focus: Point | null; zoom: number } {
+  const points = [...(items ?? [])]
+    .flatMap((id) => {
+      const own = index.fasteners.get(id)?.at ?? index.parts.get(id)?.shape ?? [];
+      const place = own.length ? null : leaderPlace(document, index, id);
+      return place ? [place] : own;
+    })
+    .map((point) => toDrawing(drawing, point));
+  if (points.length === 0) return { focus: null, zoom: 1 };
+  const [left, top, width, height] = boundsOf(points);
+  const around = (drawing.width / 1000) * AROUND;
+  const fits = Math.min(drawing.width / (width + 2 * around), drawing.height / (height + 2 * around));
+  const zoom = Math.min(ZOOM, Math.max(1, fits));
+  return zoom === 1 ? { focus: null, zoom } : { focus: [left + width / 2, top + height / 2], zoom };
+}
 
 function viewTransform({ width, height }: Drawing, focus: Point | null, zoom: number): string {
   if (!focus) return 'translate(0px, 0px) scale(1)';

@@ -18,7 +18,10 @@ export function DiffersPanel({ bay }: { bay: Bay }) {
     handle: { graph, record },
     now,
   } = bay;
-  const { procedure, item } = bay.differing ?? { procedure: now?.step.procedure ?? '', item: now?.step.item ?? '' };
+  const { procedure, item } = bay.differing ?? {
+    procedure: now?.procedure ?? '',
+    item: now?.actions[0].step.item ?? '',
+  };
   const index = graph.indexes.get(procedure);
   const fastener = index?.fasteners.get(item);
   const [way, setWay] = useState<Way | null>(fastener ? null : 'state');

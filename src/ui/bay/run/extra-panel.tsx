@@ -3,7 +3,7 @@ import { stepKey } from '@/core/graph';
 import { useState } from 'react';
 import { v4 as uuid } from 'uuid';
 import { itemWords, itemKey } from '@/core/procedure';
-import { extraId, partOfStep } from '@/core/run';
+import { extraId } from '@/core/run';
 import { Chips } from '../../design/chips';
 import { SheetFoot } from './foot';
 import { DriveChips, takesDrive, USUAL_KINDS } from './hardware-choice';
@@ -17,9 +17,9 @@ export function ExtraPanel({ bay }: { bay: Bay }) {
     now,
     point,
   } = bay;
-  const procedure = now?.step.procedure ?? plan.documents[0].id;
+  const procedure = now?.procedure ?? plan.documents[0].id;
   const index = graph.indexes.get(procedure)!;
-  const holds = partOfStep(graph, procedure, now?.step.item ?? '') ?? [...index.parts.keys()][0];
+  const holds = now?.part ?? [...index.parts.keys()][0];
   const [kind, setKind] = useState<string | null>('screw');
   const [drive, setDrive] = useState<string | null>(null);
   const [count, setCount] = useState(1);

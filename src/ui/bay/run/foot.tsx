@@ -6,8 +6,9 @@ import type { Bay } from './bay';
 /** The buttons that are always in the same place. */
 export function RunFoot({ bay }: { bay: Bay }) {
   const { handle, now, sheet, show, job } = bay;
-  const item = now?.step.procedure ? itemKey(now.step) : undefined;
-  const atStep = handle.state.phase === 'remove' && !!now?.step.procedure;
+  const [first] = now?.actions ?? [];
+  const item = now?.procedure && first ? itemKey(first.step) : undefined;
+  const atStep = handle.state.phase === 'remove' && !!now?.procedure;
   return (
     <div className="run-foot">
       <button type="button" className="warn" disabled={!atStep} onClick={() => show('stuck')}>

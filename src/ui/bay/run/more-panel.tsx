@@ -1,7 +1,7 @@
 'use client';
 import { itemKey } from '@/core/procedure';
 import { useState } from 'react';
-import { instructionFor } from '@/core/wording';
+import { isOver } from '@/core/run';
 import { useScheme } from '../../design/use-scheme';
 import { Chips } from '../../design/chips';
 import { SheetFoot } from './foot';
@@ -55,7 +55,7 @@ export function MorePanel({ bay }: { bay: Bay }) {
 }
 
 function OtherSteps({ bay }: { bay: Bay }) {
-  const { plan, graph, view } = bay.handle;
+  const { view } = bay.handle;
   const open = view.removal.filter(
     (step) => (step.state === 'open' || step.state === 'now') && step.key !== bay.now?.key,
   );
@@ -63,36 +63,37 @@ function OtherSteps({ bay }: { bay: Bay }) {
   return (
     <div className="more-block">
       <span className="label">Open now as well</span>
-      {open.map(({ key, step }) => {
-        const { verb, plate, thing, count } = instructionFor(plan.documents, step, graph.catalogue);
-        return (
-          <button
-            key={key}
-            type="button"
-            className="check-line"
-            onClick={() => {
-              bay.choose(key);
-              bay.show('step');
-            }}
-          >
-            {verb} {plate && <span className="plate">{plate}</span>} {thing} {count && count > 1 ? `× ${count}` : ''}
-          </button>
-        );
-      })}
+      {open.map((step) => (
+        <button
+          key={step.key}
+          type="button"
+          className="check-line"
+          onClick={() => {
+            bay.choose(step.key);
+            bay.show('step');
+          }}
+        >
+          {view.wordsOf(step).title}
+        </button>
+      ))}
     </div>
   );
 }
 
 function Skip({ bay }: { bay: Bay }) {
-  const { plan, graph, record } = bay.handle;
-  const { verb, plate, thing } = instructionFor(plan.documents, bay.now!.step, graph.catalogue);
+  const { view, record } = bay.handle;
+  const now = bay.now!;
   const skip = (reason: string) => {
-    record({ type: 'skipped', action: bay.now!.key, reason });
+    record(
+      ...now.actions
+        .filter((one) => !isOver(one))
+        .map(({ key }) => ({ type: 'skipped' as const, action: key, reason })),
+    );
     bay.show('step');
   };
   return (
     <Chips
-      label={`Skip “${[verb, plate, thing].filter(Boolean).join(' ')}”, because it is`}
+      label={`Skip “${view.wordsOf(now).title}”, because it is`}
       value={null}
       options={SKIP_REASONS}
       onPick={skip}
@@ -102,7 +103,7 @@ function Skip({ bay }: { bay: Bay }) {
 
 function NoteLine({ bay }: { bay: Bay }) {
   const [text, setText] = useState('');
-  const step = bay.now?.step;
+  const step = bay.now?.actions[0].step;
   const keep = () => {
     bay.handle.record({
       type: 'note',

@@ -1,50 +1,29 @@
 'use client';
 import { toolFor } from '@/core/hardware';
-import { instructionFor } from '@/core/wording';
-import type { Action } from '@/core/graph';
-import type { RefitStep } from '@/core/wording';
-import type { ProcedureDocument } from '@/core/procedure';
-import type { RunStep } from '@/core/run';
-import { useCatalogue } from '../../design/catalogue';
+import { lowerFirst } from '@/core/text';
+import { currentSteps, isOver, type RunStep } from '@/core/run';
 import type { Bay } from './bay';
 
 /** The step after this one, small, so that its tool is at hand. */
 export function NextLine({ bay, now }: { bay: Bay; now: RunStep }) {
-  const { plan, state, view } = bay.handle;
-  const steps = state.phase === 'refit' ? view.refit : view.removal;
-  // A gate that the counts alone can pass is not stopped at as a rule.
-  const next = steps
-    .slice(steps.indexOf(now) + 1)
-    .find(
-      ({ state: standing, step }) => standing !== 'done' && standing !== 'skipped' && !('auto' in step && step.auto),
-    );
+  const { state, view } = bay.handle;
+  const steps = currentSteps(state, view);
+  const next = steps.slice(steps.indexOf(now) + 1).find((step) => !isOver(step));
   if (!next) return <p className="next-line">This is the last step.</p>;
-  if ('gate' in next.step && next.step.gate) return <p className="next-line">Next: a gate to pass</p>;
+  if (next.kind === 'gate') return <p className="next-line">Next: a gate to pass</p>;
+  const { plate, verb, thing } = view.wordsOf(next);
   return (
     <p className="next-line">
-      Next <NextWords documents={plan.documents} step={next.step} />
-    </p>
-  );
-}
-
-function NextWords({ documents, step }: { documents: ProcedureDocument[]; step: Action | RefitStep }) {
-  const { verb, plate, thing } = instructionFor(documents, step, useCatalogue());
-  return (
-    <>
-      {plate ? (
-        <span className="plate">{plate}</span>
-      ) : (
-        step.tool !== 'hand' && <span className="plate">{toolFor(step.tool).plate}</span>
-      )}{' '}
+      Next {(plate || next.tool !== 'hand') && <span className="plate">{plate ?? toolFor(next.tool).plate}</span>}{' '}
       {verb.toLowerCase()} {thing}
-    </>
+    </p>
   );
 }
 
 /** What somebody else did last on this run, and what the one before said when handing over. */
 export function OthersLine({ bay }: { bay: Bay }) {
   const {
-    handle: { plan, graph, state, view },
+    handle: { state, view },
     me,
     nameOf,
   } = bay;
@@ -59,14 +38,13 @@ export function OthersLine({ bay }: { bay: Bay }) {
       </p>
     );
   if (!last || last !== lastOfAll || last.type !== 'done') return null;
-  const step = [...view.removal, ...(state.phase === 'remove' ? [] : view.refit)].find(
-    ({ key }) => key === last.action,
+  const step = [...view.removal, ...(state.phase === 'remove' ? [] : view.refit)].find(({ actions }) =>
+    actions.some(({ key }) => key === last.action),
   );
   if (!step) return null;
-  const { verb, plate, thing } = instructionFor(plan.documents, step.step, graph.catalogue);
   return (
     <p className="next-line others">
-      {nameOf(last.person).split(' ')[0]} did: {verb.toLowerCase()} {plate} {thing}
+      {nameOf(last.person).split(' ')[0]} did: {lowerFirst(view.wordsOf(step).title)}
     </p>
   );
 }

@@ -1,4 +1,5 @@
 'use client';
+import { useState } from 'react';
 import { knownPieces, type RunEvent } from '@/core/run';
 import { Chips } from '../../design/chips';
 import { Stepper } from './stepper';
@@ -45,15 +46,54 @@ export function pieceFacts(log: RunEvent[], item: string, { broken, usable, lost
   ];
 }
 
+/** One entry of a step whose pieces are counted out. */
+export interface Entry {
+  /** The key of its action. */
+  key: string;
+  item: string;
+  left: number;
+  noun: string;
+  /** Destroyed in any case, so only how many came out is asked. */
+  scrap: boolean;
+  /** Comes out as pieces; what is moulded to a part is asked for last. */
+  isLoose: boolean;
+}
+
+/** The counters of a step's entries, one entry at a time so that they keep one row. */
+export function EntryCounters({
+  entries,
+  piecesOf,
+  onChange,
+}: {
+  entries: Entry[];
+  piecesOf: (entry: Entry) => Pieces;
+  onChange: (key: string, pieces: Pieces) => void;
+}) {
+  const [shown, setShown] = useState<string | null>(null);
+  const entry = entries.find(({ key }) => key === shown) ?? entries.find(({ isLoose }) => isLoose) ?? entries[0];
+  return (
+    <>
+      {entries.length > 1 && (
+        <div className="entry-tabs" role="group" aria-label="Pieces of">
+          {entries.map((one) => (
+            <button key={one.key} type="button" aria-pressed={one === entry} onClick={() => setShown(one.key)}>
+              {piecesOf(one).out} {one.noun}
+            </button>
+          ))}
+        </div>
+      )}
+      <PieceSteppers entry={entry} pieces={piecesOf(entry)} onChange={(pieces) => onChange(entry.key, pieces)} />
+    </>
+  );
+}
+
 /** How many came out, broke, went missing; of what is destroyed in any case only how many came out. */
-export function PieceSteppers({
-  left,
-  scrap,
+function PieceSteppers({
+  entry: { left, scrap },
   pieces,
   onChange,
 }: {
-  left: number;
-  scrap: boolean;
+  entry: Entry;
   pieces: Pieces;
   onChange: (pieces: Pieces) => void;
 }) {
@@ -63,8 +103,8 @@ export function PieceSteppers({
       <div className="steppers">
         {left > 1 && (
           <Stepper
-            label={(value) => `${value} of ${left} out`}
-            min={1}
+            label={(value) => `${value} out`}
+            min={0}
             max={left}
             value={pieces.out}
             onChange={(out) => set({ out, broken: Math.min(pieces.broken, out), lost: Math.min(pieces.lost, out) })}

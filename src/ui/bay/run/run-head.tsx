@@ -1,7 +1,5 @@
 'use client';
 import Link from 'next/link';
-import type { RefitStep } from '@/core/wording';
-import type { Action } from '@/core/graph';
 import { currentSteps, isOver, timeLeft, type RunStep } from '@/core/run';
 import { ChangePerson, SavedWords } from '../log';
 import type { Bay } from './bay';
@@ -43,19 +41,16 @@ export function RunHead({ bay }: { bay: Bay }) {
   );
 }
 
-type Tick = { look: string; state: string; part: string };
+type Tick = { look: string; state: string; part: string | null };
 
 /** Ticks grouped by the part they belong to; height tells parts, fasteners and gates apart. */
 function Strip({ steps }: { steps: RunStep[] }) {
-  const ticks = steps.map(({ step, state }): Tick => ({
-    look: tickLook(step),
-    state,
-    part: tickLook(step) === 'tall' ? 'part' : 'piece',
-  }));
   const groups: Tick[][] = [];
-  ticks.forEach((tick, at) => {
-    if (at === 0 || (tick.part === 'piece' && ticks[at - 1].part === 'part')) groups.push([]);
-    groups[groups.length - 1].push(tick);
+  steps.forEach(({ kind, state, part }) => {
+    const last = groups[groups.length - 1];
+    const tick = { look: LOOK[kind] ?? '', state, part };
+    if (last?.[0].part === part) last.push(tick);
+    else groups.push([tick]);
   });
   return (
     <span className="strip" aria-hidden="true">
@@ -70,7 +65,5 @@ function Strip({ steps }: { steps: RunStep[] }) {
   );
 }
 
-function tickLook(step: Action | RefitStep): string {
-  if ('gate' in step && step.gate) return 'gate';
-  return ['free', 'takeOff', 'place', 'seat'].includes(step.type) ? 'tall' : '';
-}
+/** Gates stand out, and what moves a part is taller than what holds it. */
+const LOOK: Partial<Record<RunStep['kind'], string>> = { gate: 'gate', pull: 'tall', offer: 'tall', seat: 'tall' };

@@ -1,7 +1,7 @@
 'use client';
 import { memo, useDeferredValue, useMemo, useRef, type PointerEvent } from 'react';
 import { countOf, indexItems, itemKey, itemWords, ownCovers, type ProcedureDocument } from '@/core/procedure';
-import { doneCount, type RunState, isDone, progressOf } from '@/core/run';
+import { doneCount, isOver, type RunState, isDone, progressOf } from '@/core/run';
 import { drawingOf, fromDone, PanelMap, toDrawing, toMap, type Drawing } from '../../map';
 import type { Bay } from './bay';
 import { shownSuspects } from './stuck-panel';
@@ -18,24 +18,25 @@ const MapAsItStands = memo(function MapAsItStands({ bay }: { bay: Bay }) {
     now: nowStep,
     sheet,
   } = bay;
-  const step = nowStep?.step;
-  const document = plan.documents.find((one) => one.id === step?.procedure) ?? plan.documents[0];
+  const document = plan.documents.find((one) => one.id === nowStep?.procedure) ?? plan.documents[0];
   const svg = useRef<SVGSVGElement>(null);
   const appearance = useMemo(
     () => fromDone(document, plan.options, (id) => isOut(state, document, id)),
     [document, plan.options, state],
   );
-  const now = step?.procedure ? step.item : null;
+  const left = nowStep?.procedure ? nowStep.actions.filter((one) => !isOver(one)) : [];
+  const nowItems = useMemo(() => new Set(left.map(({ step }) => step.item)), [left.map(({ key }) => key).join()]); // eslint-disable-line react-hooks/exhaustive-deps -- the list is made anew on every look
+  const leads = left.find(({ step }) => step.type === 'release' || step.type === 'undo') ?? left[0];
+  const now = leads?.step.item ?? null;
   const open = useMemo(
     () =>
       new Map(
         view.removal
-          .filter((one) => (one.state === 'open' || one.state === 'now') && one.step.procedure === document.id)
-          .map((one) => [one.step.item, one.key]),
+          .filter((one) => (one.state === 'open' || one.state === 'now') && one.procedure === document.id)
+          .flatMap((one) => one.actions.map(({ step }) => [step.item, one.key] as const)),
       ),
     [view, document],
   );
-  const isPanel = now !== null && document.parts.some((part) => part.id === now && part.kind === 'panel');
   const asksPlace = sheet === 'stuck' || sheet === 'extra';
   const tapped = (event: PointerEvent<SVGSVGElement>) => {
     const zooming = svg.current?.querySelector<SVGGElement>('.zooming')?.getScreenCTM();
@@ -54,9 +55,10 @@ const MapAsItStands = memo(function MapAsItStands({ bay }: { bay: Bay }) {
         svgRef={svg}
         document={document}
         appearance={appearance}
-        now={now}
-        open={state.phase === 'remove' ? new Set([...open.keys()].filter((id) => id !== now)) : undefined}
-        zoomTo={isPanel || asksPlace || sheet === 'differs' ? null : now}
+        now={nowItems}
+        leaderTo={now}
+        open={state.phase === 'remove' ? new Set([...open.keys()].filter((id) => !nowItems.has(id))) : undefined}
+        zoomTo={asksPlace || sheet === 'differs' ? undefined : nowItems}
         leader={
           asksPlace
             ? null

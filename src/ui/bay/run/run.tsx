@@ -1,9 +1,8 @@
 'use client';
 import { useMemo, useState } from 'react';
 import type { RunStart } from '@/contracts/views';
-import type { RefitStep } from '@/core/wording';
 import { itemKey, type Point, type ItemRef } from '@/core/procedure';
-import { partOfStep, wontMove, type RunStep, type Suspect } from '@/core/run';
+import { wontMove, type RunStep, type Suspect } from '@/core/run';
 import { CatalogueProvider } from '../../design/catalogue';
 import { useWakeLock } from '../../design/use-wake-lock';
 import { AskPanel, hasQuestions } from './ask-panel';
@@ -89,8 +88,8 @@ function useSuspects(
   stuckPart: string | null,
   point: Point | null,
 ): Suspect[] {
-  const procedure = now?.step.procedure ?? null;
-  const part = stuckPart ?? (now && partOfStep(graph, procedure, now.step.item));
+  const procedure = now?.procedure ?? null;
+  const part = stuckPart ?? now?.part;
   return useMemo(
     () => (procedure && part ? wontMove(graph, plan, state, { procedure, item: part }, point) : NO_SUSPECTS),
     [graph, plan, state, procedure, part, point],
@@ -101,8 +100,8 @@ function useSuspects(
 function nowOf({ state, view }: RunHandle, chosen: string | null, zone: string | null): RunStep | null {
   const steps = state.phase === 'remove' ? view.removal : view.refit;
   const isOpen = (step: RunStep) => step.state === 'open' || step.state === 'now';
-  const picked = state.phase === 'remove' ? steps.find((step) => step.key === chosen && isOpen(step)) : undefined;
-  const here = zone ? steps.find((step) => isOpen(step) && step.step.procedure === zone) : undefined;
+  const picked = steps.find((step) => step.key === chosen && isOpen(step));
+  const here = zone ? steps.find((step) => isOpen(step) && step.procedure === zone) : undefined;
   return picked ?? here ?? view.now;
 }
 
@@ -117,8 +116,12 @@ function Panel({ bay }: { bay: Bay }) {
   if (sheet === 'extra') return <ExtraPanel bay={bay} />;
   if (sheet === 'more') return <MorePanel bay={bay} />;
   if (state.phase === 'fit' || !now) return <FitPanel bay={bay} />;
-  if ('gate' in now.step && now.step.gate === 'test')
-    return <TestPanel key={now.key} bay={bay} step={now.step as RefitStep} />;
-  if ('gate' in now.step && now.step.gate) return <GatePanel key={now.key} bay={bay} step={now.step as RefitStep} />;
-  return <StepPanel key={`${now.key} ${now.done}`} bay={bay} now={now} />;
+  const [{ step }] = now.actions;
+  if (now.kind === 'gate' && 'gate' in step)
+    return step.gate === 'test' ? (
+      <TestPanel key={now.key} bay={bay} step={step} />
+    ) : (
+      <GatePanel key={now.key} bay={bay} step={step} />
+    );
+  return <StepPanel key={`${now.key} ${now.actions.map(({ done }) => done).join(' ')}`} bay={bay} now={now} />;
 }

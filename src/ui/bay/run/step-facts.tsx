@@ -1,61 +1,40 @@
 'use client';
 import { itemKey } from '@/core/procedure';
 import { toolFor } from '@/core/hardware';
-import { kindOfItem, type RunStep } from '@/core/run';
+import { isOver, kindOfItem, type RunAction, type RunStep } from '@/core/run';
 import type { Bay } from './bay';
 
 /** Which bin, which tool, why. */
-export function Facts({ bay: { handle }, now, soundBack }: { bay: Bay; now: RunStep; soundBack: number | null }) {
-  const { plan, graph } = handle;
-  const { step } = now;
-  const bin = plan.bins[itemKey(step)];
-  const label = plan.taped?.[itemKey(step)];
-  const fastener = graph.indexes.get(step.procedure ?? '')?.fasteners.get(step.item);
-  const kind = [fastener?.thread, fastener?.length && `${fastener.length} mm`].filter(Boolean).join(', ');
-  const chain = plan.why[now.key] ?? [];
+export function Facts({ bay, now, soundBack }: { bay: Bay; now: RunStep; soundBack: number | null }) {
+  const { plan } = bay.handle;
+  const last = now.actions[now.actions.length - 1];
+  const chain = plan.why[last.key] ?? [];
   // A fastener's first reason is what it holds, and that stands above already.
-  const why = step.type === 'release' ? (chain[1] ?? chain[0]) : chain[0];
-  const tool = toolFor(step.tool);
-  const pieceStep = ['release', 'start', 'fit'].includes(step.type);
+  const why = now.kind === 'turn' ? (chain[1] ?? chain[0]) : chain[0];
+  const tool = toolFor(now.tool);
+  const recess = Math.max(0, ...now.actions.map((one) => fastenerOf(bay, one)?.recess ?? 0));
+  const trays = trayWords(bay, now);
   return (
     <dl className="facts">
-      {pieceStep && bin !== undefined && (
+      {trays.length > 0 && (
         <>
           <dt>Tray</dt>
           <dd>
-            <span className="bin-plate">Bin {bin}</span> {kind}
-            {soundBack !== null && ` · ${soundBack} good in it`}
+            {trays.map(({ bin, words }) => (
+              <span key={`${bin} ${words}`} className="tray-place">
+                {bin !== null && <span className="bin-plate">Bin {bin}</span>} {words}
+              </span>
+            ))}
+            {soundBack !== null && ` ${soundBack} good`}
           </dd>
         </>
       )}
-      {step.type === 'release' && bin === undefined && fastener && (
-        <>
-          <dt>Tray</dt>
-          <dd>
-            {label ? (
-              <>
-                tape it to its part: <strong>{label}</strong>
-              </>
-            ) : kindOfItem(graph, step)!.destructive ? (
-              'scrap, it comes back new'
-            ) : (
-              'stays on the part'
-            )}
-          </dd>
-        </>
-      )}
-      {tool.code !== 'hand' && step.type !== 'release' && (
-        <>
-          <dt>Tool</dt>
-          <dd>{tool.name}</dd>
-        </>
-      )}
-      {step.type === 'release' && tool.code !== 'hand' && (
+      {tool.code !== 'hand' && (
         <>
           <dt>Tool</dt>
           <dd>
             {tool.name}
-            {fastener?.recess ? `, extension for ${fastener.recess} mm` : ''}
+            {recess ? `, extension for ${recess} mm` : ''}
           </dd>
         </>
       )}
@@ -66,5 +45,32 @@ export function Facts({ bay: { handle }, now, soundBack }: { bay: Bay; now: RunS
         </>
       )}
     </dl>
+  );
+}
+
+const fastenerOf = ({ handle: { graph } }: Bay, { step }: RunAction) =>
+  graph.indexes.get(step.procedure ?? '')?.fasteners.get(step.item);
+
+/** Where the pieces of a step go, or come from: bins first, then what is taped, scrapped or stays on its part. */
+function trayWords(bay: Bay, now: RunStep): { bin: number | null; words: string }[] {
+  const { plan, graph } = bay.handle;
+  const places = now.actions
+    .filter((one) => ['release', 'start', 'fit'].includes(one.step.type) && (!isOver(one) || now.state === 'done'))
+    .flatMap((one): { bin: number | null; words: string }[] => {
+      const fastener = fastenerOf(bay, one);
+      if (!fastener) return [];
+      const item = itemKey(one.step);
+      const bin = plan.bins[item];
+      const size = [fastener.thread, fastener.length && `${fastener.length} mm`].filter(Boolean).join(', ');
+      if (bin !== undefined) return [{ bin, words: size }];
+      const label = plan.taped?.[item];
+      if (one.step.type !== 'release') return label ? [{ bin: null, words: `taped to its part: ${label}` }] : [];
+      if (label) return [{ bin: null, words: `tape it to its part: ${label}` }];
+      const kind = kindOfItem(graph, one.step)!;
+      if (kind.integral) return [];
+      return [{ bin: null, words: kind.destructive ? 'scrap, it comes back new' : 'clips stay on the part' }];
+    });
+  return [...new Map(places.map((one) => [`${one.bin} ${one.words}`, one])).values()].sort(
+    (a, b) => (a.bin ?? 99) - (b.bin ?? 99),
   );
 }

@@ -1,53 +1,57 @@
 'use client';
-import { itemKey } from '@/core/procedure';
 import { useRef, useState } from 'react';
 import { useDrag } from '@use-gesture/react';
-import { instructionFor, type Instruction } from '@/core/wording';
+import { itemKey, readItemKey } from '@/core/procedure';
 import { stepCaution } from '@/core/layout';
 import type { Action } from '@/core/graph';
-import { kindOfItem, oneMoveWith, shortBy, soundPieces, type RunStep } from '@/core/run';
+import { isOver, kindOfItem, shortBy, soundPieces, type LedgerRow, type RunAction, type RunStep } from '@/core/run';
+import { BrokeGoingBack } from './broke-going-back';
 import { RunFoot } from './foot';
+import { LinkTicks } from './link-ticks';
 import { NextLine, OthersLine } from './next-line';
-import { NO_PIECES, PieceSteppers, pieceFacts } from './pieces';
+import { EntryCounters, NO_PIECES, pieceFacts, type Entry, type Pieces } from './pieces';
 import type { Bay } from './bay';
 import { ShortLines } from './short-lines';
 import { Facts } from './step-facts';
 import { useRunKeys } from './use-keys';
+import type { RunRecordable } from './use-run';
 import { ZoneNow } from './zone-now';
 
 /** How far a finger must travel to bring up another open step, px. */
 const SWIPE_PX = 70;
 
-/** One removal action or refit step: verb, size, count; where, which bin, why; one caution; one wide bar. */
+/** One step: verb, size, count; where, which bin, why; one caution; one wide bar. */
 export function StepPanel({ bay, now }: { bay: Bay; now: RunStep }) {
   const { handle } = bay;
-  const { plan, graph, state, view } = handle;
-  const { step } = now;
-  const isRemoval = step.type === 'release' || step.type === 'undo' || step.type === 'free' || step.type === 'takeOff';
-  const left = now.total - now.done;
-  const [pieces, setPieces] = useState({ ...NO_PIECES, out: left });
-  const second = oneMoveWith(state.phase === 'refit' ? view.refit : view.removal, now);
-  const words = inOneMove(
-    instructionFor(plan.documents, step, graph.catalogue, plan.waysTaken),
-    second && instructionFor(plan.documents, second.step, graph.catalogue),
-  );
-  const item = itemKey(step);
-  const row = view.ledger.find((one) => one.item === item);
-  const isReturn = ['start', 'fit'].includes(step.type);
-  const short = isReturn && row && !row.allNew ? shortBy(row) : 0;
-  const count = step.type === 'release' ? left : isReturn && row ? Math.max(0, row.needed - row.omitted) : words.count;
+  const { graph, state, view } = handle;
+  const words = view.wordsOf(now);
+  const left = now.actions.filter((one) => !isOver(one));
+  const isRemoval = state.phase === 'remove';
+  const entries = isRemoval ? countedEntries(bay, left) : [];
+  const ties = left.filter(({ step }) => step.type === 'undo' || step.type === 'join');
+  const [pieces, setPieces] = useState<Record<string, Pieces>>({});
+  const [untied, setUntied] = useState<ReadonlySet<string>>(new Set());
+  const rows = isRemoval ? [] : rowsOf(bay, left);
+  const isShort = rows.some((row) => shortBy(row) > 0);
+  const countOf = (entry: Entry): Pieces => pieces[entry.key] ?? { ...NO_PIECES, out: entry.left };
+  const partly = entries.filter((entry) => countOf(entry).out < entry.left);
+  const isWhole = partly.length === 0 && untied.size === 0;
   // Two taps before the next step is painted are one: the second would count the same pieces again.
   const recorded = useRef('');
   const done = () => {
-    const place = `${now.key} ${now.done}`;
-    if (short > 0 || recorded.current === place) return;
+    const place = progressKey(now);
+    if (isShort || recorded.current === place) return;
     recorded.current = place;
     bay.choose(null);
-    handle.record(
-      { type: 'done', action: now.key, ...(pieces.out < left || now.done > 0 ? { count: pieces.out } : {}) },
-      ...(second ? [{ type: 'done' as const, action: second.key }] : []),
-      ...pieceFacts(state.log, item, pieces),
-    );
+    const facts = left.flatMap((one): RunRecordable[] => {
+      const entry = entries.find(({ key }) => key === one.key);
+      if (!entry) return untied.has(one.key) || (!isWhole && needsAll(one)) ? [] : [{ type: 'done', action: one.key }];
+      const { out } = countOf(entry);
+      if (out === 0) return [];
+      const counted = out < entry.left || one.done > 0;
+      return [{ type: 'done', action: one.key, ...(counted ? { count: out } : {}) }];
+    });
+    handle.record(...facts, ...entries.flatMap((entry) => pieceFacts(state.log, entry.item, countOf(entry))));
   };
   const other = useOther(bay, now);
   useRunKeys({ done, back: handle.back, other });
@@ -57,49 +61,86 @@ export function StepPanel({ bay, now }: { bay: Bay; now: RunStep }) {
     },
     { axis: 'x', filterTaps: true },
   );
-  const caution = isRemoval || !('reverses' in step) ? stepCaution(graph, step as Action) : null;
+  const caution = isRemoval ? left.map(({ step }) => stepCaution(graph, step as Action)).find(Boolean) : null;
+  const single = entries.length === 1 && left.length === 1 ? entries[0].left : words.count;
   return (
     <section className="run-panel" aria-live="polite">
       <div className="run-scroll" tabIndex={0} {...swipe()} style={{ touchAction: 'pan-y' }}>
-        <ZoneNow bay={bay} procedure={step.procedure} />
+        <ZoneNow bay={bay} procedure={now.procedure} />
         <h1 className="verb">
-          {words.verb} {words.plate && <span className="plate">{words.plate}</span>}{' '}
-          {!(words.plate && isFastener(step.type)) && words.thing}{' '}
-          {count !== null && count > 1 && <span className="times">× {count}</span>}
+          {words.verb} {words.plate && <span className="plate">{words.plate}</span>} {words.thing}{' '}
+          {single !== null && single > 1 && <span className="times">× {single}</span>}
         </h1>
         <div className="where">
-          {words.lines.map((line) => (
+          {[words.where && `${words.where}.`, ...words.lines].filter(Boolean).map((line) => (
             <p key={line}>{line}</p>
           ))}
         </div>
         {caution && <p className={`caution ${/SRS|protection|battery/i.test(caution) ? '' : 'mild'}`}>{caution}</p>}
-        {'notes' in step &&
-          step.notes.map((note) => (
-            <p key={note} className="caution mild">
-              {note}
-            </p>
-          ))}
-        <Facts bay={bay} now={now} soundBack={isReturn && row ? soundPieces(row) : null} />
+        {words.notes.map((note) => (
+          <p key={note} className="caution mild">
+            {note}
+          </p>
+        ))}
+        <Facts bay={bay} now={now} soundBack={rows.length === 1 ? soundPieces(rows[0]) : null} />
       </div>
       <OthersLine bay={bay} />
-      <NextLine bay={bay} now={second ?? now} />
-      {isReturn && row && <ShortLines rows={[row]} run={handle} />}
-      {step.type === 'release' && (
-        <PieceSteppers
-          left={left}
-          scrap={!!kindOfItem(graph, step)?.destructive}
-          pieces={pieces}
-          onChange={setPieces}
+      <NextLine bay={bay} now={now} />
+      <ShortLines rows={rows} run={handle} />
+      {rows.length > 0 && <BrokeGoingBack rows={rows} run={handle} />}
+      {ties.length > 1 && <LinkTicks bay={bay} ties={ties} untied={untied} onChange={setUntied} />}
+      {entries.length > 0 && (
+        <EntryCounters
+          entries={entries}
+          piecesOf={countOf}
+          onChange={(key, next) => setPieces({ ...pieces, [key]: next })}
         />
       )}
-      <button type="button" className="done-bar" disabled={short > 0} onClick={done}>
-        {step.type === 'release' && pieces.out < left
-          ? `${pieces.out} ${pieces.out === 1 ? 'is' : 'are'} out`
-          : words.done}
+      <button type="button" className="done-bar" disabled={isShort} onClick={done}>
+        {isWhole ? words.done : partWords(partly, countOf, untied.size)}
       </button>
       <RunFoot bay={bay} />
     </section>
   );
+}
+
+/** Tells one look at a step from the next: a half done step is counted anew. */
+const progressKey = ({ key, actions }: RunStep) => `${key} ${actions.map(({ done }) => done).join(' ')}`;
+
+/** A part is free or off only when everything of its step let go. */
+const needsAll = ({ step }: RunAction) => ['free', 'takeOff', 'seat'].includes(step.type);
+
+/** The entries of a step whose pieces are counted out. */
+function countedEntries({ handle: { graph } }: Bay, left: RunAction[]): Entry[] {
+  return left
+    .filter(({ step }) => step.type === 'release')
+    .map(({ key, step, total, done }) => {
+      const kind = kindOfItem(graph, step);
+      return {
+        key,
+        item: itemKey(step),
+        left: total - done,
+        noun: (total - done === 1 ? kind?.name : kind?.plural) ?? 'pieces',
+        scrap: !!kind?.destructive,
+        isLoose: !kind?.integral,
+      };
+    });
+}
+
+/** What goes back with this step, from the ledger. */
+const rowsOf = ({ handle: { view } }: Bay, left: RunAction[]): LedgerRow[] => {
+  const items = left
+    .filter(({ step }) => step.type === 'start' || step.type === 'fit')
+    .map(({ step }) => itemKey(step));
+  return view.ledger.filter(({ item }) => items.includes(item) && readItemKey(item));
+};
+
+function partWords(partly: Entry[], countOf: (entry: Entry) => Pieces, untied: number): string {
+  if (partly.length === 1) {
+    const { out } = countOf(partly[0]);
+    return `${out} ${out === 1 ? 'is' : 'are'} out, the rest later`;
+  }
+  return partly.length ? 'These are out, the rest later' : `All but ${untied}`;
 }
 
 /** Goes round the steps of taking apart that are open now. */
@@ -111,10 +152,3 @@ function useOther(bay: Bay, now: RunStep): (by: 1 | -1) => void {
     bay.choose(open[(at + by + open.length) % open.length].key);
   };
 }
-
-/** Two steps told as one: the motions of the first, what becomes of the part from the second. */
-const inOneMove = (first: Instruction, second: Instruction | null): Instruction =>
-  second ? { ...second, lines: [...first.lines, ...second.lines] } : first;
-
-/** A screw is known by its size alone; a plug needs its name. */
-const isFastener = (type: string) => ['release', 'start', 'tighten', 'fit'].includes(type);

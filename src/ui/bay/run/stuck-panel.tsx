@@ -3,7 +3,7 @@ import { stepKey } from '@/core/graph';
 import { useMemo, useState } from 'react';
 import { itemWords, itemKey } from '@/core/procedure';
 import { capital } from '@/core/text';
-import { partOfStep, type Suspect, isDone } from '@/core/run';
+import { type Suspect, isDone } from '@/core/run';
 import { Chips } from '../../design/chips';
 import { SheetFoot } from './foot';
 import type { Bay } from './bay';
@@ -26,10 +26,10 @@ export function StuckPanel({ bay }: { bay: Bay }) {
     point,
     suspects,
   } = bay;
-  const procedure = now?.step.procedure ?? plan.documents[0].id;
+  const procedure = now?.procedure ?? plan.documents[0].id;
   const index = graph.indexes.get(procedure)!;
   const parts = useMemo(() => partsInQuestion(bay, procedure), [bay, procedure]);
-  const part = bay.stuckPart ?? partOfStep(graph, procedure, now?.step.item ?? '') ?? parts[0] ?? '';
+  const part = bay.stuckPart ?? now?.part ?? parts[0] ?? '';
   const [found, setFound] = useState<Suspect | null>(null);
   const item = itemKey({ procedure, item: part });
   const confirm = (suspect: Suspect) => {
@@ -85,7 +85,7 @@ export function StuckPanel({ bay }: { bay: Bay }) {
 /** Parts that are on still and may be what resists: the step's own, and those whose fasteners are all out. */
 function partsInQuestion(bay: Bay, procedure: string): string[] {
   const { graph, state } = bay.handle;
-  const own = partOfStep(graph, procedure, bay.now?.step.item ?? '');
+  const own = bay.now?.part;
   const index = graph.indexes.get(procedure)!;
   const presence = graph.presence.get(procedure)!.of;
   const open = [...index.parts.keys()].filter(
@@ -93,7 +93,9 @@ function partsInQuestion(bay: Bay, procedure: string): string[] {
       presence.get(id) !== 'absent' &&
       !isDone(state, 'takeOff', { procedure, item: id }) &&
       bay.handle.view.removal.some(
-        (step) => step.key === stepKey({ type: 'free', procedure, item: id }) && step.state !== 'waiting',
+        (step) =>
+          step.state !== 'waiting' &&
+          step.actions.some(({ key }) => key === stepKey({ type: 'free', procedure, item: id })),
       ),
   );
   return [...new Set([...(own ? [own] : []), ...open])].slice(0, 5);
@@ -102,7 +104,8 @@ function partsInQuestion(bay: Bay, procedure: string): string[] {
 function Found({ bay, item, part, suspect }: { bay: Bay; item: string; part: string; suspect: Suspect }) {
   const { record, view } = bay.handle;
   const [told, setTold] = useState(false);
-  const step = suspect.culprit && view.removal.find((one) => itemKey(one.step) === suspect.culprit);
+  const step =
+    suspect.culprit && view.removal.find(({ actions }) => actions.some((one) => itemKey(one.step) === suspect.culprit));
   const tell = () => {
     record({
       type: 'finding',

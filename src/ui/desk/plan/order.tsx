@@ -194,7 +194,7 @@ function RefitLine({ view, step, at }: { view: PlanView; step: RefitStep; at: nu
             ))}
           </ul>
         </div>
-        <span className="label">{step.auto ? 'by count' : 'gate'}</span>
+        <span className="label">gate</span>
       </li>
     );
   }

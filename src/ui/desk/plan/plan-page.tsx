@@ -111,7 +111,7 @@ function useAsked(first: Asked, forJob: number | null) {
 
 const priceWords = ({ policy: { costs } }: PlanView) =>
   costs &&
-  `Priced at ${costs.toolChangeMs / 1000} s for another tool, ${costs.bareHandMs / 1000} s for the bare hand, ${costs.moveMmPerSecond} mm/s within a panel, ${costs.zoneMoveMs / 1000} s between zones of one door, ${costs.sideMoveMs / 1000} s between doors or sides.`;
+  `Priced at ${costs.toolChangeMs / 1000} s for another tool, ${costs.bareHandMs / 1000} s for the bare hand, ${costs.partChangeMs / 1000} s for turning to another part, ${costs.moveMmPerSecond} mm/s within a panel, ${costs.zoneMoveMs / 1000} s between zones of one door, ${costs.sideMoveMs / 1000} s between doors or sides.`;
 
 function OptionChoices({
   options,

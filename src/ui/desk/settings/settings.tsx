@@ -70,6 +70,13 @@ export function Settings({ settings, zones }: { settings: SettingsForm; zones: s
             <Field id="bare-hand" label="Putting the tool down, s" error={errors.costs?.bareHandSeconds}>
               <Form.Control type="number" step="any" {...register('costs.bareHandSeconds', { valueAsNumber: true })} />
             </Field>
+            <Field id="part-change" label="Turning to another part, s" error={errors.costs?.partChangeSeconds}>
+              <Form.Control
+                type="number"
+                step="any"
+                {...register('costs.partChangeSeconds', { valueAsNumber: true })}
+              />
+            </Field>
             <Field id="move" label="Moving within a panel, mm/s" error={errors.costs?.moveMmPerSecond}>
               <Form.Control type="number" step="any" {...register('costs.moveMmPerSecond', { valueAsNumber: true })} />
             </Field>
