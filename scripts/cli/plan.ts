@@ -3,7 +3,7 @@ import { resolve } from 'node:path';
 import { costSchema, readForm } from '../../src/contracts/schemas';
 import { costSettings } from '../../src/contracts/views';
 import { PezzoError } from '../../src/core/errors';
-import { makePlan, type Plan, type PlanProblem, type PlanRequest } from '../../src/core/plan';
+import { makePlan, type PlannedStep, type Plan, type PlanProblem, type PlanRequest } from '../../src/core/plan';
 import type { CostSettings } from '../../src/core/graph';
 import type { OptionValues, ProcedureDocument } from '../../src/core/procedure';
 import { hasErrors, type Remark } from '../../src/core/check';
@@ -95,11 +95,20 @@ function refuse(remarks: Remark[], json: boolean | undefined): number {
   return 1;
 }
 
+/** A step as published: its actions by the keys of `removal` and `refit`. */
+const stepOutput = ({ key: _key, ...step }: PlannedStep) => step;
+
 /** The published shape of a plan: see docs/command-line.md. Times in seconds; in a plan over one procedure items are named without it. */
 function planOutput(plan: Plan, documents: ProcedureDocument[], remarks: Remark[]) {
   const short = (item: string) => (documents.length === 1 ? item.slice(item.indexOf('/') + 1) : item);
   return {
+    steps: {
+      removal: plan.steps.removal.map(stepOutput),
+      fit: plan.steps.fit.map(stepOutput),
+      refit: plan.steps.refit.map(stepOutput),
+    },
     removal: plan.removal.map((action) => ({
+      key: action.key,
       action: action.type,
       item: action.item,
       procedure: action.procedure,
@@ -111,6 +120,7 @@ function planOutput(plan: Plan, documents: ProcedureDocument[], remarks: Remark[
       ...(action.ifFitted.length ? { ifFitted: action.ifFitted } : {}),
     })),
     refit: plan.refit.map((step) => ({
+      key: step.key,
       action: step.type,
       item: step.item,
       procedure: step.procedure,
@@ -139,6 +149,7 @@ function planOutput(plan: Plan, documents: ProcedureDocument[], remarks: Remark[
     missingProcedures: plan.missingProcedures,
     cost: plan.cost,
     recorded: plan.recorded,
+    refitCost: plan.refitCost,
     routesTaken: plan.routesTaken,
     stays: plan.stays,
     findings: remarks,

@@ -47,6 +47,8 @@ export async function askClosely(
         reason: 'too-far-ahead',
         detail: `Its place in the order (${event.lamport}) is more than ${MOST_LAMPORT_AHEAD} ahead of the rest.`,
       };
+    if (event.type === 'accepted')
+      return { reason: 'override', detail: 'What was recorded against a gate counts only on a lead’s PIN.' };
     if (event.type === 'overridden') return { reason: 'override', detail: 'A gate is opened only by a lead’s PIN.' };
     if (OWN_WORD.has(event.type) && event.person !== by.id)
       return {

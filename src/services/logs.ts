@@ -47,7 +47,15 @@ export async function receiveEvents(by: Actor, logId: string, raw: unknown[], af
 type Received = Pick<LogAnswer, 'kept' | 'setAside'>;
 
 /** Types that ask for a closer look than one statement gives. */
-const CLOSER: ReadonlySet<string> = new Set(['finished', 'closed', 'overridden', 'retracted', 'signed', 'vin']);
+const CLOSER: ReadonlySet<string> = new Set([
+  'finished',
+  'closed',
+  'overridden',
+  'accepted',
+  'retracted',
+  'signed',
+  'vin',
+]);
 
 /** The usual case, in one statement: own events of an open run, all in order. Null where anything about the batch is unusual. */
 async function receivePlain(

@@ -91,6 +91,7 @@ const RUN_FACTS: Record<RunEvent['type'], Joi.SchemaMap> = {
   },
   gatePassed: { gate: key.required() },
   overridden: { gate: key.required(), reason: words },
+  accepted: { event: uuid.required(), reason: words },
   finished: {},
 };
 
@@ -212,17 +213,20 @@ export interface LogAnswer<E = LogEvent> {
   position: number;
 }
 
-/** The lead's word that a gate may be passed in spite of a failed test. */
+/** The lead's word that a gate may be passed in spite of a failed test, or that an event recorded against one counts. */
 export const overrideSchema = Joi.object<OverrideForm>({
   lead: Joi.string().min(1).max(60).required(),
   pin: Joi.string().max(20).required(),
-  gate: key.required(),
+  gate: key,
+  event: uuid,
   reason: text.trim().min(3).required(),
-});
+}).xor('gate', 'event');
 export interface OverrideForm {
   lead: string;
   pin: string;
-  gate: string;
+  /** The gate to open, or the event that counts all the same: one of the two. */
+  gate?: string;
+  event?: string;
   reason: string;
 }
 

@@ -13,7 +13,13 @@ type Retraction = { type: 'retracted'; event: string };
 type LoggedEvent = EventStamp & { type: string };
 
 /** What somebody put a name to. It is never taken back: what is to be said against it is said beside it. */
-export const NEVER_TAKEN_BACK: ReadonlySet<string> = new Set(['signed', 'closed', 'finished', 'overridden']);
+export const NEVER_TAKEN_BACK: ReadonlySet<string> = new Set([
+  'signed',
+  'closed',
+  'finished',
+  'overridden',
+  'accepted',
+]);
 
 /** What somebody puts their own name to: it is sent by that person and taken from nobody else. */
 export const OWN_WORD: ReadonlySet<string> = new Set(['signed', 'finished', 'closed']);

@@ -1,5 +1,3 @@
-export { greedyOrder } from './greedy';
-export { improveOrder } from './improve';
 export { type OrderProblem, followWish, priceOrder, transitionMs } from './problem';
 export { type SolveControl, type SolvedOrder, solveOrder } from './solve';
 export { vehicleFirst } from './split';

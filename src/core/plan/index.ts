@@ -1,4 +1,4 @@
-export type { Plan, PlanProblem, PlanRequest, PlanResult, PlannedAction, ShopPolicy } from './plan-types';
+export type { Plan, PlanProblem, PlanRequest, PlanResult, PlannedAction, PlannedStep, ShopPolicy } from './plan-types';
 export { makePlan } from './plan';
 export { SUMMARY_VERSION, type Summary, summarise } from './summary';
 export { recordedWish } from './recorded';

@@ -1,2 +1,2 @@
 export { type OrderedAction, wayBackOf, withGates } from './refit';
-export type { CheckFact, GateCheck, GateKind, RefitAction, RefitNote, RefitType } from './refit-step';
+export type { GateCheck, RefitAction, RefitNote, RefitType } from './refit-step';

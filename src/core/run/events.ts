@@ -62,6 +62,8 @@ export type RunFact =
   | { type: 'test'; gate: string; check: string; result: TestResult; note?: string }
   | { type: 'gatePassed'; gate: string }
   | { type: 'overridden'; gate: string; reason: string }
+  /** A lead's word that an event recorded against a gate counts all the same. */
+  | { type: 'accepted'; event: string; reason: string }
   | { type: 'finished' };
 
 export type RunEvent = EventStamp & RunFact;

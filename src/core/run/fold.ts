@@ -57,6 +57,8 @@ export interface RunState {
   extras: (ExtraFastener & { event: string })[];
   /** What only a person can tell: two devices may mean the same broken piece. */
   questions: Question[];
+  /** Events recorded against a gate, with what was not yet done: kept and shown, they count only once a lead accepted them. */
+  against: { event: RunEvent; reason: string }[];
   /** Events that stand, in logical order. */
   log: RunEvent[];
   /** What arrived after the run was finished: shown beside, with who and when; it changes nothing of what was accounted for. */
@@ -83,23 +85,33 @@ const emptyState = (): RunState => ({
   asFound: [],
   extras: [],
   questions: [],
+  against: [],
   log: [],
   later: [],
   unknown: [],
   lastLamport: 0,
 });
 
+/** Says in trade words what an event was recorded against; null where it stands. */
+export type Judge = (state: RunState, event: RunEvent) => string | null;
+
 /**
  * Folds events to the state. The order they arrive in and events sent twice change nothing: they are put in logical order
- * and told apart by id first. O(n log n).
+ * and told apart by id first. What the judge holds against an event keeps it from counting until a lead accepted it. O(n log n) beside the judge.
  */
-export function foldRun(events: Iterable<RunEvent>): RunState {
+export function foldRun(events: Iterable<RunEvent>, judge?: Judge): RunState {
   const { standing, later, lastLamport } = mergeLog(events);
   const state = emptyState();
   state.later = later;
   const claims = new Claims(standing);
   state.lastLamport = lastLamport;
+  const accepted = new Set(standing.flatMap((event) => (event.type === 'accepted' ? [event.event] : [])));
   for (const event of standing) {
+    const reason = judge && !accepted.has(event.id) ? judge(state, event) : null;
+    if (reason) {
+      state.against.push({ event, reason });
+      continue;
+    }
     state.log.push(event);
     apply(state, event, claims);
   }
@@ -126,6 +138,7 @@ function apply(state: RunState, event: RunEvent, claims: Claims): void {
       return;
     case 'retracted':
     case 'settled':
+    case 'accepted':
       return;
     case 'broken': {
       const pieces = piecesOf(state, event.item);

@@ -1,7 +1,7 @@
-export { gateWords, type Instruction, instructionFor } from './instructions';
+export { gateWords, instructionFor } from './instructions';
 export { goalProblemWords, loopWords } from './problems';
 export { nodeWords, whyWords } from './reasons';
 export { type RefitStep, wordRefit, type WordedCheck } from './refit';
-export { handStepWords, type StepWords, wordSteps, type WordingBasis } from './steps';
+export { type StepWords, wordSteps, type WordingBasis } from './steps';
 export { takesWords } from './summary';
 export { type RouteTaken, routeWords, type Staying, stayWords } from './routes';

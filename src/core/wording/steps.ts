@@ -1,4 +1,4 @@
-import { fastenerKindOf, findMotion, linkKindOrGuess, parseDrive, toolFor } from '../hardware';
+import { fastenerKindOf, findMotion, linkKindOrGuess, parseDrive } from '../hardware';
 import {
   countOf,
   heldParts,
@@ -181,7 +181,6 @@ function pull(site: Site): Draft {
     ...(motions.length ? [sentence(motions.join(', then '))] : []),
     ...(fasteners.length ? [`${capital(countedPieces(site, fasteners))} let${isOne(fasteners) ? 's' : ''} go.`] : []),
     ...fasteners.flatMap(({ release }) => (release ? [ended(release)] : [])),
-    ...(site.step.tool !== 'hand' ? [`With the ${toolFor(site.step.tool).name.toLowerCase()}.`] : []),
     ...(tied.length ? [`Still tied by: ${tied.join(', ')}.`] : []),
     ...(did('takeOff') ? carried(site) : []),
   ];

@@ -32,6 +32,8 @@ export interface PanelMapProps {
   leaderTo?: string | null;
   /** Numbers beside the marks, the same as in the list; only items that are in sight get theirs. */
   numbers?: ReadonlyMap<string, number>;
+  /** Numbers what is lifted off as well. */
+  numbersLifted?: boolean;
   /** Brings these items large into view, all of them, with enough around them to know where one is. */
   zoomTo?: ReadonlySet<string>;
   onGround?: (event: PointerEvent<SVGSVGElement>) => void;
@@ -277,6 +279,7 @@ function CallOuts({
   index,
   seen,
   selected,
+  numbersLifted,
 }: PanelMapProps & {
   numbers: ReadonlyMap<string, number>;
   drawing: Drawing;
@@ -284,7 +287,7 @@ function CallOuts({
   seen: (id: string) => Appearance;
 }) {
   const radius = (drawing.width / 1000) * NUMBER_RADIUS;
-  const inSight = [...numbers].filter(([id]) => seen(id) === 'in');
+  const inSight = [...numbers].filter(([id]) => seen(id) === 'in' || (numbersLifted && seen(id) === 'out'));
   const place = (id: string) => leaderPlace(document, index, id);
   const items = inSight.flatMap(([id, n]) => {
     const at = place(id);

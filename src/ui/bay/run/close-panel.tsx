@@ -8,6 +8,7 @@ import { Photo } from '../log';
 import { RunFoot } from './foot';
 import type { Bay } from './bay';
 import { ShortLines } from './short-lines';
+import { TooEarly } from './too-early';
 
 /** The ledger: every fastener out, back, new or accounted for, every bin empty; finishing waits until it balances. */
 export function ClosePanel({ bay }: { bay: Bay }) {
@@ -28,6 +29,7 @@ export function ClosePanel({ bay }: { bay: Bay }) {
         </h1>
         <p className="quiet">Done by {people}</p>
         <Bins bay={bay} />
+        {!state.finished && <TooEarly bay={bay} />}
         {!state.finished && <ShortLines rows={view.ledger} run={handle} />}
         {!state.finished &&
           others.map((block) => (

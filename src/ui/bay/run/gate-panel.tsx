@@ -63,7 +63,12 @@ export function GatePanel({ bay, step }: { bay: Bay; step: RefitStep }) {
         ))}
         <ShortLines rows={short} run={bay.handle} />
         {asking && (
-          <LeadDecides bay={bay} step={step} title="A lead can open this gate with a reason." reasons={REASONS} />
+          <LeadDecides
+            bay={bay}
+            about={{ gate: step.key }}
+            title="A lead can open this gate with a reason."
+            reasons={REASONS}
+          />
         )}
         <button type="button" className="check-line" aria-expanded={asking} onClick={() => setAsking(!asking)}>
           Something’s wrong

@@ -1,21 +1,23 @@
 'use client';
 import { useState } from 'react';
-import type { RefitStep } from '@/core/wording';
 import { send, troubleWords } from '../../../device/http';
 import { Chips } from '../../design/chips';
 import { Trouble } from '../../design/trouble';
 import type { Bay } from './bay';
 
-/** A lead's word, given with the PIN at this tablet, opens a gate in spite of what stands against it. Needs the network: the server checks the PIN and writes the word down. */
+/** A lead's word, given with the PIN at this tablet, opens a gate in spite of what stands against it, or lets count what was recorded too early. Needs the network: the server checks the PIN and writes the word down. */
 export function LeadDecides({
   bay,
-  step,
+  about,
   title,
+  words = 'Open the gate',
   reasons = [],
 }: {
   bay: Bay;
-  step: RefitStep;
+  /** The gate to open, or the event that counts all the same. */
+  about: { gate: string } | { event: string };
   title: string;
+  words?: string;
   reasons?: readonly string[];
 }) {
   const leads = bay.people.filter(({ active, mayOverride }) => active && mayOverride);
@@ -25,7 +27,7 @@ export function LeadDecides({
   const [trouble, setTrouble] = useState<string | null>(null);
   const decide = async () => {
     setTrouble(
-      await send('POST', `/api/runs/${bay.run.id}/override`, { lead, pin, gate: step.key, reason: reason.trim() }).then(
+      await send('POST', `/api/runs/${bay.run.id}/override`, { lead, pin, ...about, reason: reason.trim() }).then(
         () => null,
         troubleWords,
       ),
@@ -76,7 +78,7 @@ export function LeadDecides({
           disabled={reason.trim().length < 3 || pin.length < 4}
           onClick={decide}
         >
-          Open the gate
+          {words}
         </button>
       </div>
       <Trouble text={trouble} />

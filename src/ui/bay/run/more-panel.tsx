@@ -6,6 +6,7 @@ import { useScheme } from '../../design/use-scheme';
 import { Chips } from '../../design/chips';
 import { SheetFoot } from './foot';
 import type { Bay } from './bay';
+import { TooEarly } from './too-early';
 
 const SKIP_REASONS = ['missing on arrival', 'already loose', 'not fitted here', 'not needed for this job'] as const;
 const PAUSE_REASONS = [
@@ -23,7 +24,8 @@ export function MorePanel({ bay }: { bay: Bay }) {
       <div className="run-scroll" tabIndex={0}>
         <h1 className="verb small">More</h1>
         {bay.handle.state.phase === 'remove' && <OtherSteps bay={bay} />}
-        {bay.handle.state.phase === 'remove' && bay.now && <Skip bay={bay} />}
+        {bay.handle.state.phase === 'remove' && bay.now && bay.now.kind !== 'safe' && <Skip bay={bay} />}
+        <TooEarly bay={bay} />
         <NoteLine bay={bay} />
         <Chips
           label="Pause"

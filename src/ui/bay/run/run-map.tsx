@@ -25,7 +25,7 @@ const MapAsItStands = memo(function MapAsItStands({ bay }: { bay: Bay }) {
     [document, plan.options, state],
   );
   const left = nowStep?.procedure ? nowStep.actions.filter((one) => !isOver(one)) : [];
-  const nowItems = useMemo(() => new Set(left.map(({ step }) => step.item)), [left.map(({ key }) => key).join()]); // eslint-disable-line react-hooks/exhaustive-deps -- the list is made anew on every look
+  const nowItems = new Set(left.map(({ step }) => step.item));
   const leads = left.find(({ step }) => step.type === 'release' || step.type === 'undo') ?? left[0];
   const now = leads?.step.item ?? null;
   const open = useMemo(

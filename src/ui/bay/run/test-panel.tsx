@@ -62,7 +62,9 @@ export function TestPanel({ bay, step }: { bay: Bay; step: RefitStep }) {
             </span>
           </div>
         ))}
-        {failed && <LeadDecides bay={bay} step={step} title="Mend it and test again, or a lead decides." />}
+        {failed && (
+          <LeadDecides bay={bay} about={{ gate: step.key }} title="Mend it and test again, or a lead decides." />
+        )}
       </div>
       {others.length > 1 && others.length === step.checks.length && (
         <button

@@ -3,6 +3,7 @@ import { useMemo, useRef } from 'react';
 import {
   basisOf,
   foldRun,
+  judgeFor,
   lastStepEvents,
   viewRun,
   type RunBasis,
@@ -36,7 +37,8 @@ export interface RunHandle {
 /** One run on this device: its log and what that amounts to. */
 export function useRun(id: string, plan: RunPlan, first: RunEvent[], firstPosition: number, person: string): RunHandle {
   const log: LogHandle<RunEvent> = useLog<RunEvent>(id, first, firstPosition, person);
-  const state = useMemo(() => foldRun(log.events), [log.events]);
+  const judge = useMemo(() => judgeFor(plan), [plan]);
+  const state = useMemo(() => foldRun(log.events, judge), [log.events, judge]);
   const last = useRef<(RunBasis & { of: string; from: RunPlan }) | undefined>(undefined);
   const basis = useMemo(() => {
     last.current = { ...basisOf(plan, state, last.current?.from === plan ? last.current : undefined), from: plan };

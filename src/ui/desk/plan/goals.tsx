@@ -7,6 +7,9 @@ import { zoneName } from '@/core/vehicle';
 import { PanelMap, Peel, peeled, peelSteps, withoutAbsent } from '../../map';
 import { planAddress, readGoal, writeGoal, type Asked, type Wish } from './plan-address';
 
+/** For each procedure the number of the step that takes an item, the same as in the list. */
+export type StepNumbers = ReadonlyMap<string, ReadonlyMap<string, number>>;
+
 export interface GoalProps {
   view: PlanView;
   asked: Asked;
@@ -27,12 +30,12 @@ const without = (goals: string[], procedure: string, item: string, only: string)
   });
 
 /** The panels of the plan, one at a time: tap what is wanted out. */
-export function GoalMaps({ view, asked, forJob, ask }: GoalProps) {
+export function GoalMaps({ view, asked, forJob, ask, numbers }: GoalProps & { numbers: StepNumbers }) {
   const [shown, setShown] = useState(view.documents[0].id);
   const document = view.documents.find((one) => one.id === shown) ?? view.documents[0];
   const others = view.others.slice(0, 12);
   return (
-    <div className="map-sheet mb-3">
+    <div className="map-sheet fill-column">
       <div className="zone-tabs" role="group" aria-label="Zones planned together">
         {view.documents.map((one) => (
           <button key={one.id} type="button" aria-pressed={one.id === document.id} onClick={() => setShown(one.id)}>
@@ -60,7 +63,15 @@ export function GoalMaps({ view, asked, forJob, ask }: GoalProps) {
           </Link>
         )}
       </div>
-      <GoalMap key={document.id} document={document} view={view} asked={asked} forJob={forJob} ask={ask} />
+      <GoalMap
+        key={document.id}
+        document={document}
+        view={view}
+        asked={asked}
+        forJob={forJob}
+        ask={ask}
+        numbers={numbers}
+      />
     </div>
   );
 }
@@ -71,7 +82,13 @@ const withoutZone = (asked: Asked, id: string): Asked => ({
   goals: asked.goals.filter((goal) => readGoal(goal, asked.procedures[0])?.procedure !== id),
 });
 
-function GoalMap({ document, view, asked, ask }: GoalProps & { document: ProcedureDocument }) {
+function GoalMap({
+  document,
+  view,
+  asked,
+  ask,
+  numbers,
+}: GoalProps & { document: ProcedureDocument; numbers: StepNumbers }) {
   const layers = useMemo(() => layersOf(document), [document]);
   const only = view.documents[0].id;
   const wanted = asked.goals.map((goal) => readGoal(goal, only)).filter((goal) => goal?.procedure === document.id);
@@ -82,17 +99,32 @@ function GoalMap({ document, view, asked, ask }: GoalProps & { document: Procedu
   };
   return (
     <>
-      <div className="map-frame" style={{ height: 320 }}>
+      <div className="map-frame">
         <PanelMap
           document={document}
           appearance={withoutAbsent(document, asked.options, peeled(document, layers, peel))}
           marked={new Set(wanted.map((goal) => goal!.item))}
+          numbers={numbers.get(document.id)}
+          numbersLifted
           onSelect={toggle}
         />
       </div>
       <Peel value={peel} steps={peelSteps(document)} onChange={setPeel} />
     </>
   );
+}
+
+const WISH_WORDS: Record<Wish, string> = { out: 'out', free: 'free', reach: 'within reach', keep: 'kept fitted' };
+
+/** The goals as they are said: "door speaker out". */
+export function goalLines(view: PlanView, asked: Asked): string[] {
+  return asked.goals.map((text) => {
+    const read = readGoal(text, view.documents[0].id);
+    const document = view.documents.find(({ id }) => id === read?.procedure);
+    if (!read || !document) return text;
+    const side = view.documents.length > 1 && document.side !== 'centre' ? `, ${document.side}` : '';
+    return `${itemWords(indexItems(document), read.item)} ${WISH_WORDS[read.wish]}${side}`;
+  });
 }
 
 /** What is wanted, each with how; an item can be picked by name as well. */
@@ -108,7 +140,7 @@ export function Goals({ view, asked, ask }: GoalProps) {
   const replace = (text: string, next: string | null) =>
     ask({ goals: asked.goals.flatMap((goal) => (goal === text ? (next ?? []) : [goal])) });
   return (
-    <section className="sheet" aria-label="Goals">
+    <section aria-label="Goals">
       <h2>Wanted</h2>
       {goals.length === 0 && <p className="quiet">Nothing yet. Tap the map, or pick by name.</p>}
       {goals.map(({ text, read }) => (

@@ -7,7 +7,6 @@ import { toolFor } from '@/core/hardware';
 import { countedWords, indexItems, readItemKey } from '@/core/procedure';
 import Link from 'next/link';
 import { Plate, useCatalogue } from '../../design';
-import { minutes } from './order';
 
 interface LayOutProps {
   view: PlanView;
@@ -20,7 +19,7 @@ interface LayOutProps {
 export function LayOut({ view, plan, trayBins, onTray }: LayOutProps) {
   return (
     <>
-      <section className="sheet mt-3" aria-label="Cautions">
+      <section className="lay-out-part" aria-label="Cautions">
         {plan.cautions.map((caution) => (
           <p key={caution.code} className={`caution ${caution.code.startsWith('srs') ? '' : 'mild'}`}>
             {caution.text}
@@ -31,7 +30,7 @@ export function LayOut({ view, plan, trayBins, onTray }: LayOutProps) {
         )}
       </section>
       {(plan.unknownOptions.length > 0 || plan.missingProcedures.length > 0) && (
-        <section className="sheet mt-3">
+        <section className="lay-out-part">
           {plan.unknownOptions.length > 0 && (
             <p className="caution mild mb-0">
               Not known, but changes the work: <strong>{plan.unknownOptions.join(', ')}</strong>. Steps marked “if
@@ -46,32 +45,10 @@ export function LayOut({ view, plan, trayBins, onTray }: LayOutProps) {
           ))}
         </section>
       )}
-      <Time view={view} plan={plan} />
       <Tools view={view} plan={plan} />
       <Spares plan={plan} stock={view.stock} />
       <TrayPicture view={view} plan={plan} trayBins={trayBins} onTray={onTray} />
     </>
-  );
-}
-
-function Time({ view: { labour }, plan: { time } }: { view: PlanView; plan: Plan }) {
-  const price = (seconds: number) => `${((labour!.perHour * seconds) / 3600).toFixed(2)} ${labour!.currency}`;
-  return (
-    <section className="sheet mt-3" aria-label="Time">
-      <h2>Time, out and back</h2>
-      <dl className="facts">
-        <dt>likely</dt>
-        <dd>
-          {minutes(time.likelySeconds)}
-          {labour && ` · ${price(time.likelySeconds)}`}
-        </dd>
-        <dt>safe</dt>
-        <dd>
-          {minutes(time.safeSeconds)}
-          {labour && ` · ${price(time.safeSeconds)}`} <span className="quiet">four jobs in five are done by then</span>
-        </dd>
-      </dl>
-    </section>
   );
 }
 
@@ -84,7 +61,7 @@ const HAS = {
 function Tools({ view, plan }: { view: PlanView; plan: Plan }) {
   const answers = new Map(compareKit(plan.tools, view.kit).map((answer) => [answer.tool, answer]));
   return (
-    <section className="sheet mt-3">
+    <section className="lay-out-part">
       <h2>Lay out</h2>
       {view.kit.length === 0 && (
         <p className="quiet">
@@ -131,7 +108,7 @@ function Spares({ plan, stock }: { plan: Plan; stock: Record<string, number> }) 
   const spares = plan.spares.filter((spare) => spare.spares > 0);
   if (spares.length + plan.replacements.length === 0) return null;
   return (
-    <section className="sheet mt-3">
+    <section className="lay-out-part">
       <h2>Have ready</h2>
       <ul className="rows">
         {spares.map((spare) => (
@@ -167,7 +144,7 @@ function TrayPicture({ view, plan, trayBins, onTray }: LayOutProps) {
   };
   const bins = Array.from({ length: trayBins }, (_, at) => plan.tray.find((bin) => bin.bin === at + 1));
   return (
-    <section className="sheet mt-3">
+    <section className="lay-out-part">
       <div className="d-flex align-items-center gap-2 mb-2">
         <h2 className="mb-0">Tray</h2>
         <span className="quiet">emptied in this order</span>

@@ -5,10 +5,13 @@ import { useMemo, useRef, useState } from 'react';
 import type { PlanView } from '@/contracts/views';
 import type { PlannerQuestion } from '@/workers/planner.worker';
 import { PageHead } from '../../design';
-import { GoalMaps, Goals } from './goals';
+import { readStepKey } from '@/core/graph';
+import type { Plan } from '@/core/plan';
+import { goalLines, GoalMaps, Goals } from './goals';
 import { LayOut } from './lay-out';
 import { OpenRun, type JobChoice } from './open-run';
-import { Order } from './order';
+import { Answer } from './answer';
+import { Apart, Back, OrderChoice } from './order';
 import { planAddress, type Asked } from './plan-address';
 import { usePlan } from './use-plan';
 import { Unverified } from './unverified';
@@ -26,12 +29,16 @@ interface PlanPageProps {
   mayOpen: boolean;
 }
 
-/** Goals and options in, the least teardown and its refit out. The address holds the question; the answer is worked out in a worker. */
+type Tab = 'apart' | 'back' | 'lay-out';
+
+/** Goals and options in, the least teardown and its refit out: the answer first. The address holds the question; the answer is worked out in a worker. */
 export function PlanPage({ view, asked: first, jobs, forJob, mayOpen }: PlanPageProps) {
   const { asked, ask } = useAsked(first, forJob);
   const [order, setOrder] = useState<'best' | 'recorded'>('best');
   const [trayBins, setTrayBins] = useState(view.policy.trayBins as 6 | 8 | 12 | 18);
   const [drawing, setDrawing] = useState(false);
+  const [asking, setAsking] = useState(first.goals.length === 0);
+  const [tab, setTab] = useState<Tab>('apart');
   const { goals, options } = asked;
   const question = useMemo((): PlannerQuestion | null => {
     const { documents, ownKinds, policy } = view;
@@ -41,11 +48,12 @@ export function PlanPage({ view, asked: first, jobs, forJob, mayOpen }: PlanPage
   const planning = usePlan(question);
   const { result } = planning;
   const plan = result?.ok ? result.plan : null;
+  const numbers = useMemo(() => (plan ? numbersOf(plan) : new Map<string, Map<string, number>>()), [plan]);
   return (
-    <>
+    <div className="fill-page plan-page">
       <PageHead
         title={`Plan: ${view.documents.map((document) => document.title).join(' + ')}`}
-        under="Choose what you want out or reached"
+        under={<AskedLine view={view} asked={asked} open={asking} onOpen={() => setAsking(!asking)} />}
       >
         {plan && (
           <button
@@ -60,38 +68,105 @@ export function PlanPage({ view, asked: first, jobs, forJob, mayOpen }: PlanPage
         {plan && mayOpen && <OpenRun asked={asked} order={order} trayBins={trayBins} jobs={jobs} forJob={forJob} />}
       </PageHead>
       <Unverified view={view} />
-      <OptionChoices options={view.options} chosen={asked.options} onChoose={(options) => ask({ options })} />
+      {asking && (
+        <div className="plan-ask sheet">
+          <OptionChoices options={view.options} chosen={asked.options} onChoose={(options) => ask({ options })} />
+          <Goals view={view} asked={asked} forJob={forJob} ask={ask} />
+        </div>
+      )}
+      {result && !result.ok && (
+        <div className="sheet mb-2">
+          {result.problems.map((problem) => (
+            <p key={problem.message} className="trouble mb-1" role="alert">
+              {problem.message}
+            </p>
+          ))}
+        </div>
+      )}
+      {plan && <Answer view={view} plan={plan} onMore={() => setTab('lay-out')} />}
       {drawing && plan ? (
         <WhyGraph view={view} plan={plan} />
       ) : (
-        <div className="split">
-          <div>
-            <GoalMaps view={view} asked={asked} forJob={forJob} ask={ask} />
-            {asked.goals.length > 0 && !result && (
+        <div className="split fill-split plan-split">
+          <GoalMaps view={view} asked={asked} forJob={forJob} ask={ask} numbers={numbers} />
+          <div className="fill-column sheet">
+            {goals.length === 0 && <p className="empty">Tap on the drawing what you want out, or pick it by name.</p>}
+            {goals.length > 0 && !result && (
               <p className="empty" role="status">
                 Planning…
               </p>
             )}
-            {plan && <Order view={view} plan={plan} planning={planning} order={order} onOrder={setOrder} />}
-          </div>
-          <div>
-            <Goals view={view} asked={asked} forJob={forJob} ask={ask} />
-            {result && !result.ok && (
-              <div className="sheet mt-3">
-                {result.problems.map((problem) => (
-                  <p key={problem.message} className="trouble mb-1" role="alert">
-                    {problem.message}
-                  </p>
-                ))}
+            {plan && (
+              <div className="plan-bar">
+                <Tabs plan={plan} tab={tab} onTab={setTab} />
+                {tab === 'apart' && <OrderChoice order={order} onOrder={setOrder} />}
               </div>
             )}
-            {plan && <LayOut view={view} plan={plan} trayBins={trayBins} onTray={setTrayBins} />}
-            {plan && <p className="quiet mt-3">{priceWords(view)}</p>}
+            {plan && (
+              <div className="fill-scroll" tabIndex={0} role="region" aria-label={TAB_WORDS[tab]}>
+                {tab === 'apart' && <Apart view={view} plan={plan} planning={planning} order={order} />}
+                {tab === 'back' && <Back view={view} plan={plan} />}
+                {tab === 'lay-out' && <LayOut view={view} plan={plan} trayBins={trayBins} onTray={setTrayBins} />}
+                {tab === 'lay-out' && <p className="quiet mt-3">{priceWords(view)}</p>}
+              </div>
+            )}
           </div>
         </div>
       )}
+    </div>
+  );
+}
+
+const TAB_WORDS: Record<Tab, string> = { apart: 'Taking apart', back: 'Putting back', 'lay-out': 'Tools and tray' };
+
+function Tabs({ plan, tab, onTab }: { plan: Plan; tab: Tab; onTab: (tab: Tab) => void }) {
+  const steps = plan.steps.refit.filter(({ kind }) => kind !== 'gate').length;
+  const gates = plan.steps.refit.length - steps;
+  const tabs: [Tab, string][] = [
+    ['apart', `Apart · ${counted(plan.steps.removal.length, 'step')}`],
+    ['back', `Back · ${counted(steps, 'step')}, ${counted(gates, 'gate')}`],
+    ['lay-out', 'Tools and tray'],
+  ];
+  return (
+    <div className="choice plan-tabs no-print" role="group" aria-label="Shown">
+      {tabs.map(([one, words]) => (
+        <button key={one} type="button" aria-pressed={tab === one} onClick={() => onTab(one)}>
+          {words}
+        </button>
+      ))}
+    </div>
+  );
+}
+
+const counted = (count: number, one: string) => `${count} ${one}${count === 1 ? '' : 's'}`;
+
+/** Goals and options in one line, with the way to change them. */
+function AskedLine({ view, asked, open, onOpen }: { view: PlanView; asked: Asked; open: boolean; onOpen: () => void }) {
+  const options = Object.entries(asked.options).map(([option, value]) => `${option.replace(/-/g, ' ')}: ${value}`);
+  const words = [...goalLines(view, asked), ...options];
+  return (
+    <>
+      {words.length ? words.join(' · ') : 'Nothing wanted yet'}{' '}
+      <button type="button" className="btn btn-sm btn-outline-dark no-print" aria-expanded={open} onClick={onOpen}>
+        {open ? 'Fold away' : 'Change'}
+      </button>
     </>
   );
+}
+
+/** The number of the step that takes each item, by procedure. */
+function numbersOf(plan: Plan): Map<string, Map<string, number>> {
+  const numbers = new Map<string, Map<string, number>>();
+  plan.steps.removal.forEach(({ procedure, actions }, at) => {
+    if (procedure === null) return;
+    const own = numbers.get(procedure) ?? new Map<string, number>();
+    numbers.set(procedure, own);
+    // One call-out for a step: at what it takes off, else at what it lets go.
+    const items = actions.map((key) => readStepKey(key)!);
+    const lead = items.find(({ type }) => type === 'free') ?? items[0];
+    if (!own.has(lead.item)) own.set(lead.item, at + 1);
+  });
+  return numbers;
 }
 
 /** The question, kept here so that quick taps add up, and written to the address; another zone is fetched from the server. */
@@ -125,7 +200,7 @@ function OptionChoices({
   const without = (option: string) => Object.fromEntries(Object.entries(chosen).filter(([name]) => name !== option));
   if (Object.keys(options).length === 0) return null;
   return (
-    <div className="d-flex flex-wrap gap-4 mb-3">
+    <div className="option-choices">
       {Object.entries(options).map(([option, values]) => (
         <div key={option}>
           <div className="label mb-1">{option.replace(/-/g, ' ')}</div>

@@ -2,17 +2,14 @@
 import dagre from '@dagrejs/dagre';
 import { useMemo, useState } from 'react';
 import type { PlanView } from '@/contracts/views';
-import type { Catalogue } from '@/core/hardware';
-import { instructionFor } from '@/core/wording';
 import type { Plan } from '@/core/plan';
 import { zoneName } from '@/core/vehicle';
-import { useCatalogue } from '../../design';
 
 const NODE = { width: 172, height: 46 };
 /** Width of the frame the graph is fitted to at first, and the smallest scale at which words can still be read. */
 const FRAME_WIDTH = 1150;
 const LEAST_SCALE = 0.75;
-const LOOKS: Record<string, string> = { release: 'fastener', undo: 'link', free: 'part', takeOff: 'part' };
+const LOOKS: Record<string, string> = { turn: 'fastener', unplug: 'link', pull: 'part' };
 
 interface Drawn {
   width: number;
@@ -23,11 +20,10 @@ interface Drawn {
 
 /** The plan's steps with what each waits for, laid out from left to right; a tap shows one step's reasons. */
 export function WhyGraph({ view, plan }: { view: PlanView; plan: Plan }) {
-  const catalogue = useCatalogue();
-  const drawn = useMemo(() => layOut(view, plan, catalogue), [view, plan, catalogue]);
+  const drawn = useMemo(() => layOut(view, plan), [view, plan]);
   const [selected, setSelected] = useState<string | null>(null);
   const [scale, setScale] = useState(() => Math.max(LEAST_SCALE, Math.min(1, FRAME_WIDTH / drawn.width)));
-  const step = plan.removal.find((action) => action.key === selected);
+  const step = plan.steps.removal.find(({ key }) => key === selected);
   const near = new Set(
     drawn.edges
       .filter((edge) => edge.from === selected || edge.to === selected)
@@ -54,7 +50,7 @@ export function WhyGraph({ view, plan }: { view: PlanView; plan: Plan }) {
       </div>
       {step && (
         <p className="why-line" role="status">
-          <strong>{titleOf(view, step, catalogue)}</strong>: {step.why.join('; ')}.
+          <strong>{step.title}</strong>: {step.why.join('; ')}.
         </p>
       )}
       <div className="why-graph">
@@ -121,22 +117,25 @@ export function WhyGraph({ view, plan }: { view: PlanView; plan: Plan }) {
 
 const short = (text: string) => (text.length > 25 ? `${text.slice(0, 24)}…` : text);
 
-function titleOf(view: PlanView, step: Plan['removal'][number], catalogue: Catalogue): string {
-  const { verb, plate, thing, count } = instructionFor(view.documents, step, catalogue);
-  return [verb, count && count > 1 ? `${count} ×` : '', plate, thing].filter(Boolean).join(' ');
+/** Each step's direct predecessors: those whose actions its own wait for. */
+function stepEdges(plan: Plan): [from: string, to: string][] {
+  const stepOf = new Map(plan.steps.removal.flatMap(({ key, actions }) => actions.map((action) => [action, key])));
+  const edges = plan.before.flatMap((list, to) =>
+    list.map((from) => [stepOf.get(plan.removal[from].key)!, stepOf.get(plan.removal[to].key)!] as [string, string]),
+  );
+  return edges.filter(([from, to]) => from !== to);
 }
 
-function layOut(view: PlanView, plan: Plan, catalogue: Catalogue): Drawn {
+function layOut(view: PlanView, plan: Plan): Drawn {
   const graph = new dagre.graphlib.Graph();
-  graph.setGraph({ rankdir: 'LR', nodesep: 14, ranksep: 28, marginx: 12, marginy: 12 });
+  graph.setGraph({ rankdir: 'LR', nodesep: 14, ranksep: 28, marginx: 16, marginy: 16 });
   graph.setDefaultEdgeLabel(() => ({}));
-  for (const { key } of plan.removal) graph.setNode(key, { ...NODE });
-  plan.before.forEach((list, to) => {
-    for (const from of list) graph.setEdge(plan.removal[from].key, plan.removal[to].key);
-  });
+  const { removal } = plan.steps;
+  for (const { key } of removal) graph.setNode(key, { ...NODE });
+  for (const [from, to] of stepEdges(plan)) graph.setEdge(from, to);
   dagre.layout(graph);
   const { width = 0, height = 0 } = graph.graph();
-  const nodes = plan.removal.map((step, at) => {
+  const nodes = removal.map((step, at) => {
     const { x, y } = graph.node(step.key);
     const document = view.documents.find((one) => one.id === step.procedure);
     const under = [
@@ -145,7 +144,7 @@ function layOut(view: PlanView, plan: Plan, catalogue: Catalogue): Drawn {
     ]
       .filter(Boolean)
       .join(' · ');
-    return { key: step.key, x, y, title: titleOf(view, step, catalogue), under, look: LOOKS[step.type] ?? 'vehicle' };
+    return { key: step.key, x, y, title: step.title, under, look: LOOKS[step.kind] ?? 'vehicle' };
   });
   const edges = graph.edges().map(({ v, w }) => ({ from: v, to: w, points: graph.edge({ v, w }).points }));
   return { width, height, nodes, edges };

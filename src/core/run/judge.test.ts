@@ -1,0 +1,108 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { demoProcedure } from '@tests/support/demo';
+import { runPlanFor, stamp } from '@tests/support/run';
+import type { RunEvent, RunFact } from './events';
+import { foldRun } from './fold';
+import { judgeFor } from './judge';
+import { graphOf } from './basis';
+import { plannedRefit, viewRun } from './view';
+
+const plan = runPlanFor(demoProcedure('lumen-front-door'), ['woofer'], { audio: 'base', puddle: 'none' });
+const graph = graphOf(plan);
+const judge = judgeFor(plan);
+const out: RunFact[] = [
+  { type: 'started' },
+  ...plan.removal.map((action): RunFact => ({ type: 'done', action })),
+  { type: 'phase', to: 'refit' },
+];
+const all = plannedRefit(graph, plan, foldRun(stamp(out)));
+const facts = [...all.actions.values()].flatMap((step): RunFact[] =>
+  step.gate
+    ? [
+        ...step.checks.map((check): RunFact => ({ type: 'test', gate: step.key, check: check.id, result: 'pass' })),
+        { type: 'gatePassed', gate: step.key },
+      ]
+    : [{ type: 'done', action: step.key }],
+);
+const keyOf = (event: RunFact) => ('gate' in event ? event.gate : 'action' in event ? event.action : '');
+const srsJoins = plan.documents.flatMap(({ id, links }) =>
+  links.filter(({ safety }) => safety === 'srs').map((link) => `join:${id}/${link.id}`),
+);
+
+describe('nobody gets round a gate', () => {
+  it('whatever is recorded in whatever order, what counts came after all it waits for', () => {
+    fc.assert(
+      fc.property(fc.shuffledSubarray([...facts, ...facts]), (order) => {
+        const state = foldRun(stamp([...out, ...order]), judge);
+        const counted: string[] = [];
+        const over = new Set<string>();
+        for (const event of state.log) {
+          const key = keyOf(event);
+          if (!all.actions.has(key)) continue;
+          for (const need of all.waitsFor.get(key)!) expect(over, `${key} before ${need}`).toContain(need);
+          if (event.type !== 'test') over.add(key);
+          counted.push(key);
+        }
+        const power = counted.indexOf('batteryOn');
+        for (const join of srsJoins) if (power >= 0) expect(counted.indexOf(join)).toBeLessThan(power);
+        for (const [at, key] of counted.entries())
+          if (key.startsWith('gate:test:')) expect(at).toBeGreaterThan(power >= 0 ? power : Infinity);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('keeps what was recorded too early and says what it came before; a lead’s word lets it count', () => {
+    const seat: RunFact = { type: 'done', action: 'seat:lumen-front-door/card' };
+    const early = stamp([...out, seat]);
+    const state = foldRun(early, judge);
+    expect(state.against.map(({ event }) => event.id)).toEqual([early.at(-1)!.id]);
+    expect(state.against[0].reason).toMatch(/^before “/);
+    expect(state.done.has('seat:lumen-front-door/card')).toBe(false);
+    const word = stamp([{ type: 'accepted', event: early.at(-1)!.id, reason: 'seen by me' }], 'server', 'tomas', 500);
+    const accepted = foldRun([...early, ...word], judge);
+    expect([accepted.against, accepted.done.has('seat:lumen-front-door/card')]).toEqual([[], true]);
+  });
+
+  it('touches no airbag plug before battery and wait, which cannot be skipped either', () => {
+    const undo: RunFact = { type: 'done', action: 'undo:lumen-front-door/srs1' };
+    const skipped: RunFact[] = ['batteryOff', 'wait'].map((action) => ({ type: 'skipped', action, reason: 'no time' }));
+    const state = foldRun(stamp([{ type: 'started' }, ...skipped, undo]), judge);
+    expect(state.against).toHaveLength(3);
+    expect(state.done.has('undo:lumen-front-door/srs1')).toBe(false);
+  });
+
+  it('offers only what is open, whichever open step is taken, and comes to the end', () => {
+    fc.assert(
+      fc.property(fc.array(fc.nat(1000), { minLength: 80, maxLength: 80 }), (picks) => {
+        const events: RunEvent[] = [];
+        const add = (fact: RunFact) => events.push(stamp([fact], 'tablet-a', 'bea', events.length + 1)[0]);
+        add({ type: 'started' });
+        const open = (phase: 'removal' | 'refit') => {
+          const state = foldRun(events, judge);
+          expect(state.against).toEqual([]);
+          const view = viewRun(graph, plan, state);
+          return view[phase].filter((step) => step.state === 'open' || step.state === 'now');
+        };
+        const take = (phase: 'removal' | 'refit') => {
+          for (let steps = open(phase), n = 0; steps.length; steps = open(phase), n += 1) {
+            const step = steps[picks[n % picks.length] % steps.length];
+            for (const { key, step: action } of step.actions) {
+              if ('gate' in action && action.gate) {
+                for (const { id } of action.checks) add({ type: 'test', gate: key, check: id, result: 'pass' });
+                add({ type: 'gatePassed', gate: key });
+              } else add({ type: 'done', action: key });
+            }
+          }
+        };
+        take('removal');
+        add({ type: 'phase', to: 'refit' });
+        take('refit');
+        const state = foldRun(events, judge);
+        expect(viewRun(graph, plan, state).blocks.filter(({ code }) => code !== 'missing')).toEqual([]);
+      }),
+      { numRuns: 25 },
+    );
+  });
+});

@@ -1,0 +1,79 @@
+import { findAction } from '../graph';
+import { countOf, itemKey } from '../procedure';
+import { lowerFirst } from '../text';
+import { gateWords, instructionFor } from '../wording';
+import { catalogueOf, type RunPlan } from '../plan';
+import { basisOf, type RunBasis } from './basis';
+import type { RunEvent } from './events';
+import { doneCount, type Judge, type RunState } from './fold';
+import { isGatePassed, plannedRefit, type KnownRefit } from './view';
+
+/** What must have been done, never merely skipped, before an airbag connector is touched. */
+const SAFE: ReadonlySet<string> = new Set(['batteryOff', 'wait']);
+
+/**
+ * Judges events of one run in logical order: nothing of the way back counts before what it waits for, no test before the power it needs, no airbag connector before battery
+ * and wait. Depends on the plan and the state alone, so tablet and server come to the same.
+ */
+export function judgeFor(plan: RunPlan): Judge {
+  const known = new Map<string, RunBasis>();
+  const basisAt = (state: RunState): RunBasis => {
+    const of = JSON.stringify([state.extras, state.asFound.filter((one) => one.change)]);
+    const basis = known.get(of) ?? basisOf(plan, state);
+    known.set(of, basis);
+    return basis;
+  };
+  return (state, event) => {
+    const key = keyOf(event);
+    if (key === null) return null;
+    const basis = basisAt(state);
+    const action = findAction(basis.graph, key);
+    if (event.type === 'skipped') return action && SAFE.has(key) && hasSrs(basis) ? notSkipped(basis, key) : null;
+    if (action) return tooEarlyApart(basis, state, key);
+    const refit = plannedRefit(basis.graph, basis.plan, state);
+    const open = (refit.waitsFor.get(key) ?? []).find((need) => !isSettled(basis, state, refit, need));
+    return open === undefined ? null : `before “${lowerFirst(titleOf(basis, refit, open))}”`;
+  };
+}
+
+/** The step an event is about, where there is anything to judge. */
+function keyOf(event: RunEvent): string | null {
+  if (event.type === 'done' || event.type === 'skipped') return event.action;
+  return event.type === 'gatePassed' || event.type === 'test' ? event.gate : null;
+}
+
+const hasSrs = ({ graph }: RunBasis) =>
+  [...graph.documents.values()].some(({ links }) => links.some(({ safety }) => safety === 'srs'));
+
+const notSkipped = (basis: RunBasis, key: string) =>
+  `an airbag system: “${lowerFirst(apartTitle(basis, key))}” cannot be skipped`;
+
+/** Apart, only what protects a person is a gate: parts come off in the order they really came off in. */
+function tooEarlyApart({ graph, plan }: RunBasis, state: RunState, key: string): string | null {
+  const { needs } = graph.nodes[graph.idOf.get(key)!];
+  const open = needs.map((id) => graph.nodes[id].key).find((need) => SAFE.has(need) && !state.done.has(need));
+  return open ? `before “${lowerFirst(apartTitle({ graph, plan }, open))}”` : null;
+}
+
+/** Whether a step of the way back is over: as many pieces as came out, or its gate passed. */
+function isSettled({ graph }: RunBasis, state: RunState, refit: KnownRefit, key: string): boolean {
+  const step = refit.actions.get(key);
+  if (!step || state.skipped.has(key)) return true;
+  if (step.gate) return isGatePassed(step, state);
+  if (!['start', 'tighten', 'fit'].includes(step.type)) return state.done.has(key);
+  const fastener = graph.indexes.get(step.procedure!)?.fasteners.get(step.item);
+  const out = doneCount(state.done.get(`release:${itemKey(step)}`), fastener ? countOf(fastener) : 1);
+  return doneCount(state.done.get(key), out) >= out;
+}
+
+function titleOf({ graph, plan }: RunBasis, refit: KnownRefit, key: string): string {
+  const step = refit.actions.get(key)!;
+  if (step.gate) return gateWords(plan.documents, step);
+  const { verb, plate, thing } = instructionFor(plan.documents, step, graph.catalogue);
+  return [verb, plate, thing].filter(Boolean).join(' ');
+}
+
+function apartTitle({ graph, plan }: RunBasis, key: string): string {
+  const { verb, thing } = instructionFor(plan.documents, findAction(graph, key)!, catalogueOf(plan));
+  return `${verb} ${thing}`;
+}
