@@ -5,6 +5,7 @@ export * from './sessions';
 export * from './devices';
 export * from './sign-in-tries';
 export * from './procedures';
+export * from './known-vehicles';
 export * from './jobs';
 export * from './runs';
 export * from './logs';

@@ -8,6 +8,7 @@ export interface VehicleRow extends Vehicle {
   id: string;
   label: string;
   vin: string | null;
+  options: Record<string, string>;
 }
 
 export interface JobRow {
@@ -23,15 +24,26 @@ export interface JobRow {
 }
 
 const VEHICLE = `json_build_object('id', v.id, 'make', v.make, 'model', v.model, 'year', v.year, 'body', v.body,
-  'steering', v.steering, 'label', v.label, 'vin', v.vin) as vehicle`;
+  'steering', v.steering, 'label', v.label, 'vin', v.vin, 'options', v.options) as vehicle`;
 const JOB = `j.number, j.title, j.customer, j.created_at as "createdAt", j.redacted_at as "redactedAt", l.id as visit, ${VEHICLE}`;
 const FROM = `from jobs j join vehicles v on v.id = j.vehicle_id join logs l on l.job_number = j.number and l.kind = 'visit'`;
 
 /** Adds a vehicle and returns its id. */
-export async function insertVehicle(db: Db, vehicle: Vehicle & { label: string }): Promise<string> {
+export async function insertVehicle(
+  db: Db,
+  vehicle: Vehicle & { label: string; options?: Record<string, string> },
+): Promise<string> {
   const { rows } = await db.query<{ id: string }>(
-    'insert into vehicles (make, model, year, body, steering, label) values ($1, $2, $3, $4, $5, $6) returning id',
-    [vehicle.make, vehicle.model, vehicle.year ?? null, vehicle.body ?? null, vehicle.steering ?? 'any', vehicle.label],
+    'insert into vehicles (make, model, year, body, steering, label, options) values ($1, $2, $3, $4, $5, $6, $7) returning id',
+    [
+      vehicle.make,
+      vehicle.model,
+      vehicle.year ?? null,
+      vehicle.body ?? null,
+      vehicle.steering ?? 'any',
+      vehicle.label,
+      vehicle.options ?? {},
+    ],
   );
   return rows[0].id;
 }

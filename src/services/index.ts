@@ -8,6 +8,7 @@ export * from './people';
 export * from './shop';
 export * from './library';
 export * from './planning';
+export * from './known-vehicles';
 export * from './jobs';
 export * from './board';
 export * from './runs';

@@ -43,6 +43,7 @@ export async function planView(
     documents,
     revisions: [...new Map(approved.map(({ document, revision }) => [recordedId(document.id), revision]))],
     options: Object.fromEntries(listOptions(documents)),
+    known: knownOptions(listOptions(documents), vehicle?.options ?? {}),
     policy,
     ownKinds: settings.ownKinds,
     kit,
@@ -53,6 +54,10 @@ export async function planView(
     others: (await othersFor(vehicle ?? documents[0].applies[0])).filter((row) => !procedures.includes(row.id)),
   };
 }
+
+/** Of what is known of a vehicle, what these procedures ask for and understand. */
+const knownOptions = (asked: Map<string, string[]>, known: Record<string, string>) =>
+  Object.fromEntries(Object.entries(known).filter(([option, value]) => asked.get(option)?.includes(value)));
 
 /** A mirrored procedure is not verified either: the other side may have more switches and plugs. */
 function verificationOf(vehicle: Vehicle, document: ProcedureDocument): VerificationView {

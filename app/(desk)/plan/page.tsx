@@ -1,5 +1,6 @@
 import { planQuerySchema, readForm } from '@/contracts/schemas';
 import { PezzoError } from '@/core/errors';
+import { foldText } from '@/core/text';
 import { listJobChoices, may, planView } from '@/services';
 import { PlanPage } from '@/ui/desk/plan';
 import { orNotFound } from '../../or-not-found';
@@ -41,8 +42,15 @@ export default async function PlanRoute({ searchParams }: { searchParams: Promis
   const query = await searchParams;
   const read = await readPlan(query);
   if (read.trouble !== undefined) return <p className="trouble">{read.trouble}</p>;
-  const { asked, person, view } = read;
-  const jobs = read.jobs.map((job) => ({
+  const { person, view } = read;
+  const asked = { ...read.asked, options: { ...view.known, ...read.asked.options } };
+  // A plan is for these vehicles: another make's job would not match it.
+  const fits = ({ make, model }: { make: string; model: string }) =>
+    view.documents.some(({ applies }) =>
+      applies.some((one) => foldText(`${one.make} ${one.model}`) === foldText(`${make} ${model}`)),
+    );
+  const fitting = read.jobs.filter((job) => (asked.job === null ? fits(job.vehicle) : job.number === asked.job));
+  const jobs = fitting.map((job) => ({
     number: job.number,
     title: job.title,
     vehicle: `${job.vehicle.make} ${job.vehicle.model} ${job.vehicle.year ?? ''} ${job.vehicle.label}`.trim(),

@@ -145,6 +145,13 @@ export const jobSchema = Joi.object<JobForm>({
   year: year.allow(null).default(null),
   body: text,
   steering: Joi.valid('left', 'right', 'any').default('any'),
+  options: Joi.object().pattern(option, option).max(24).default({}),
+});
+
+/** A vehicle by name. */
+export const vehicleNameSchema = Joi.object<{ make: string; model: string }>({
+  make: name.required(),
+  model: name.required(),
 });
 export interface JobForm {
   title: string;
@@ -155,6 +162,8 @@ export interface JobForm {
   year: number | null;
   body: string;
   steering: 'left' | 'right' | 'any';
+  /** What is known of the vehicle that changes the work: "windows" to "power". */
+  options?: Record<string, string>;
 }
 
 export const newProcedureSchema = Joi.object<NewProcedureForm>({

@@ -25,6 +25,7 @@ export {
   draftVersionSchema,
   jobNumber,
   jobSchema,
+  vehicleNameSchema,
   kitSchema,
   newProcedureSchema,
   newRunSchema,

@@ -8,7 +8,7 @@ export type {
   VerificationView,
   RelativeView,
 } from './procedures';
-export type { RunStanding, VisitStanding, JobStanding, FlagView, CustomerView } from './jobs';
+export type { RunStanding, VisitStanding, JobStanding, FlagView, CustomerView, VehicleQuestions } from './jobs';
 export type { RunStart, VisitView } from './bay';
 export type { PlanView } from './plan';
 export type { StoresView } from './stores';

@@ -29,6 +29,12 @@ export interface RunStanding {
   unverified: boolean;
 }
 
+/** What is worth asking of a vehicle when it comes in: its body styles, and the options that change the work. */
+export interface VehicleQuestions {
+  bodies: string[];
+  options: Record<string, string[]>;
+}
+
 /** Where a vehicle's visit stands. */
 export interface VisitStanding {
   /** Lines answered on arrival, of how many. */

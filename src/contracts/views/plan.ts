@@ -15,6 +15,8 @@ export interface PlanView {
   /** What there is in stores, by kind or material; kinds that never moved are missing. */
   stock: Record<string, number>;
   labour: { perHour: number; currency: string } | null;
+  /** What is known of the job's vehicle that these procedures ask for. */
+  known: Record<string, string>;
   /** By procedure, for the vehicle of the job; null where no job is named. */
   verification: Record<string, VerificationView> | null;
   /** The vehicle's other procedures, to plan together with these. */

@@ -1,7 +1,13 @@
+import { knownVehicles } from '@/services';
 import { NewJob } from '@/ui/desk/jobs/new';
+import { requirePerson } from '../../../session';
 
 export const metadata = { title: 'New job' };
 
-export default function NewJobPage() {
-  return <NewJob />;
+type Query = Record<string, string | string[] | undefined>;
+
+export default async function NewJobPage({ searchParams }: { searchParams: Promise<Query> }) {
+  const [query, vehicles] = await Promise.all([searchParams, knownVehicles(), requirePerson()]);
+  const one = (name: string) => [query[name] ?? ''].flat()[0].slice(0, 120);
+  return <NewJob vehicles={vehicles} first={{ make: one('make'), model: one('model'), body: one('body') }} />;
 }

@@ -6,6 +6,7 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import Modal from 'react-bootstrap/Modal';
 import { Trouble, useSend } from '../../design';
+import type { Applicability } from '@/core/vehicle';
 import type { Asked } from './plan-address';
 
 export interface JobChoice {
@@ -21,12 +22,15 @@ export function OpenRun({
   trayBins,
   jobs,
   forJob,
+  vehicle,
 }: {
   asked: Asked;
   order: 'best' | 'recorded';
   trayBins: number;
   jobs: JobChoice[];
   forJob: number | null;
+  /** The vehicle the plan's procedure was recorded for. */
+  vehicle: Applicability;
 }) {
   const [open, setOpen] = useState(false);
   const [job, setJob] = useState(forJob ?? jobs[0]?.number ?? 0);
@@ -38,7 +42,7 @@ export function OpenRun({
       .split('\n')
       .map((line) => line.trim())
       .filter(Boolean);
-    const made = await run<{ id: string }>('POST', '/api/runs', { job, ...asked, order, trayBins, newParts });
+    const made = await run<{ id: string }>('POST', '/api/runs', { ...asked, job, order, trayBins, newParts });
     if (made) router.push(`/runs/${made.id}`);
   };
   return (
@@ -51,13 +55,17 @@ export function OpenRun({
         <Modal.Body>
           {jobs.length === 0 && (
             <p>
-              There is no job yet. <Link href="/jobs/new">Open a job</Link> for the vehicle first.
+              There is no job for this vehicle yet. <Link href={newJobAddress(vehicle)}>Open one</Link>, its vehicle is
+              filled in.
             </p>
           )}
           {jobs.length > 0 && (
             <>
               <Form.Group controlId="run-job" className="mb-3">
-                <Form.Label>For which job</Form.Label>
+                <Form.Label>For which job</Form.Label>{' '}
+                <Link className="small" href={newJobAddress(vehicle)}>
+                  or open a new one
+                </Link>
                 <Form.Select value={job} onChange={(event) => setJob(Number(event.target.value))}>
                   {jobs.map((one) => (
                     <option key={one.number} value={one.number}>
@@ -84,3 +92,6 @@ export function OpenRun({
     </>
   );
 }
+
+const newJobAddress = ({ make, model, body }: Applicability) =>
+  `/jobs/new?${new URLSearchParams({ make, model, ...(body ? { body } : {}) })}`;

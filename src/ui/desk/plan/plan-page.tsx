@@ -65,7 +65,16 @@ export function PlanPage({ view, asked: first, jobs, forJob, mayOpen }: PlanPage
             {drawing ? 'Show the steps' : 'What waits for what'}
           </button>
         )}
-        {plan && mayOpen && <OpenRun asked={asked} order={order} trayBins={trayBins} jobs={jobs} forJob={forJob} />}
+        {plan && mayOpen && (
+          <OpenRun
+            asked={asked}
+            order={order}
+            trayBins={trayBins}
+            jobs={jobs}
+            forJob={forJob}
+            vehicle={view.documents[0].applies[0]}
+          />
+        )}
       </PageHead>
       <Unverified view={view} />
       {asking && (

@@ -3,8 +3,11 @@ import { joiResolver } from '@hookform/resolvers/joi';
 import { useRouter } from 'next/navigation';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import { useForm } from 'react-hook-form';
+import { useEffect, useState } from 'react';
+import { useForm, useWatch } from 'react-hook-form';
 import { jobSchema, type JobForm } from '@/contracts/schemas';
+import type { VehicleQuestions } from '@/contracts/views';
+import { send } from '../../../../device/http';
 import { Field, numberOrNull, PageHead, Trouble, useSend } from '../../../design';
 
 const EMPTY: JobForm = {
@@ -16,15 +19,27 @@ const EMPTY: JobForm = {
   year: null,
   body: '',
   steering: 'any',
+  options: {},
 };
 
-/** Opens a job for one vehicle. */
-export function NewJob() {
+/** Opens a job for one vehicle: what the library knows is offered, anything else can be typed; what changes the work is asked right away. */
+export function NewJob({
+  vehicles,
+  first,
+}: {
+  vehicles: { make: string; model: string }[];
+  first: Pick<JobForm, 'make' | 'model' | 'body'>;
+}) {
   const {
     register,
     handleSubmit,
+    control,
+    setValue,
     formState: { errors },
-  } = useForm<JobForm>({ resolver: joiResolver(jobSchema), defaultValues: EMPTY });
+  } = useForm<JobForm>({ resolver: joiResolver(jobSchema), defaultValues: { ...EMPTY, ...first } });
+  const [make, model, options = {}] = useWatch({ control, name: ['make', 'model', 'options'] });
+  const questions = useQuestions(vehicles, make, model);
+  const models = vehicles.filter((one) => one.make.toLowerCase() === make.trim().toLowerCase());
   const { busy, trouble, run } = useSend();
   const router = useRouter();
   const save = handleSubmit(async (values) => {
@@ -44,12 +59,22 @@ export function NewJob() {
         <div className="row">
           <div className="col">
             <Field id="make" label="Make" error={errors.make}>
-              <Form.Control {...register('make')} />
+              <Form.Control list="known-makes" autoComplete="off" {...register('make')} />
+              <datalist id="known-makes">
+                {[...new Set(vehicles.map((one) => one.make))].map((one) => (
+                  <option key={one} value={one} />
+                ))}
+              </datalist>
             </Field>
           </div>
           <div className="col">
             <Field id="model" label="Model" error={errors.model}>
-              <Form.Control {...register('model')} />
+              <Form.Control list="known-models" autoComplete="off" {...register('model')} />
+              <datalist id="known-models">
+                {models.map((one) => (
+                  <option key={one.model} value={one.model} />
+                ))}
+              </datalist>
             </Field>
           </div>
           <div className="col-3">
@@ -74,6 +99,43 @@ export function NewJob() {
             </Field>
           </div>
         </div>
+        <Field id="body" label="Body style" error={errors.body}>
+          <Form.Control
+            list="known-bodies"
+            autoComplete="off"
+            placeholder={questions.bodies.join(', ')}
+            {...register('body')}
+          />
+          <datalist id="known-bodies">
+            {questions.bodies.map((one) => (
+              <option key={one} value={one} />
+            ))}
+          </datalist>
+        </Field>
+        {Object.entries(questions.options).map(([option, values]) => (
+          <div key={option} className="mb-3">
+            <div className="label mb-1">{option.replace(/-/g, ' ')}</div>
+            <div className="choice" role="group" aria-label={option}>
+              {values.map((value) => (
+                <button
+                  key={value}
+                  type="button"
+                  aria-pressed={options[option] === value}
+                  onClick={() => setValue('options', { ...options, [option]: value })}
+                >
+                  {value}
+                </button>
+              ))}
+              <button
+                type="button"
+                aria-pressed={options[option] === undefined}
+                onClick={() => setValue('options', without(options, option))}
+              >
+                not known
+              </button>
+            </div>
+          </div>
+        ))}
         <Trouble text={trouble} />
         <Button type="submit" disabled={busy}>
           Open the job
@@ -81,4 +143,33 @@ export function NewJob() {
       </Form>
     </>
   );
+}
+
+const without = (options: Record<string, string>, option: string) =>
+  Object.fromEntries(Object.entries(options).filter(([name]) => name !== option));
+
+const NO_QUESTIONS: VehicleQuestions = { bodies: [], options: {} };
+
+/** What to ask of a vehicle that the library knows; nothing while it is none. */
+function useQuestions(vehicles: { make: string; model: string }[], make: string, model: string): VehicleQuestions {
+  const [answer, setAnswer] = useState<{ of: string; questions: VehicleQuestions }>({
+    of: '',
+    questions: NO_QUESTIONS,
+  });
+  const same = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase();
+  const known = vehicles.find((one) => same(one.make, make) && same(one.model, model));
+  const of = known ? `${new URLSearchParams({ make: known.make, model: known.model })}` : '';
+  useEffect(() => {
+    if (!of) return;
+    let ended = false;
+    // Without the answer the job can be opened all the same.
+    send<VehicleQuestions>('GET', `/api/vehicles?${of}`).then(
+      (questions) => !ended && setAnswer({ of, questions }),
+      () => undefined,
+    );
+    return () => {
+      ended = true;
+    };
+  }, [of]);
+  return answer.of === of && of ? answer.questions : NO_QUESTIONS;
 }
