@@ -37,8 +37,5 @@ function lines({ kind, title, where, detail, tool, bins }: PlannedStep, at: numb
     tool === 'hand' || kind === 'gate' ? '' : toolFor(tool).name,
     bins.length ? `[bin ${bins.join(', ')}]` : '',
   ].filter(Boolean);
-  return [
-    `${String(at + 1).padStart(4)} ${[title, ...ends].join(' · ')}`,
-    ...(detail ? [`     ${detail}`] : []),
-  ];
+  return [`${String(at + 1).padStart(4)} ${[title, ...ends].join(' · ')}`, ...(detail ? [`     ${detail}`] : [])];
 }

@@ -34,6 +34,7 @@ const itemFields = {
   name: short,
   note: text,
   technique: text,
+  refitNote: text,
   photos: Joi.array().items(short).max(50),
   difficulty: Joi.number().integer().min(1).max(5),
   difficultyWhy: text,
@@ -137,6 +138,33 @@ const routes = Joi.array()
   })
   .messages({ 'routes.ways': `have more than ${MAX_WAYS} ways in, or name more than ${MAX_WAY_REFERENCES} items` });
 
+const mm = Joi.number().min(0).max(2000);
+const job = Joi.number().integer().min(1).max(2_000_000_000);
+const mount = Joi.object({
+  of: reference.required(),
+  face: short,
+  bore: mm,
+  holes: Joi.object({ count: count.required(), circle: mm.required(), start: Joi.number().min(-360).max(360) }),
+  toGlass: mm,
+  toRegulator: mm,
+  regulator: Joi.valid('behind', 'beside'),
+  grilleGap: mm,
+  skin: mm,
+  tolerance: mm,
+  measured: Joi.object({ how: short.required(), job }),
+});
+const wire = Joi.object({ colour: short, cavity: short }).required();
+const pair = Joi.object({
+  of: reference.required(),
+  at: short,
+  plus: wire,
+  minus: wire,
+  verified: Joi.array()
+    .items(Joi.object({ how: short.required(), result: short.required(), job }))
+    .max(50),
+});
+const access = Joi.object({ name: short.required(), at: point.required(), use: text });
+
 /** The open format `pezzo-procedure/1`. Types are strict: "2" is not 2, and unknown fields are refused. */
 export const procedureSchema = Joi.object({
   format: Joi.valid('pezzo-procedure/1').required(),
@@ -164,6 +192,10 @@ export const procedureSchema = Joi.object({
   checks: Joi.array().items(text).max(200),
   cautions: Joi.array().items(short).max(100),
   photos: Joi.array().items(short).max(500),
+  mounts: Joi.array().items(mount).max(100),
+  pairs: Joi.array().items(pair).max(100),
+  access: Joi.array().items(access).max(100),
+  afterPower: Joi.array().items(short).max(50),
 }).required();
 
 /** A document, or what is wrong with its form. */

@@ -96,6 +96,41 @@ export interface PanelMap {
   outline: string | { path: string } | { photo: string };
 }
 
+/** Where a speaker sits, as measured on the vehicle. Lengths in millimetres; `bore` and `circle` are diameters. */
+export interface Mount {
+  /** The part it is about. */
+  of: string;
+  /** What it is screwed to: "door-skin". */
+  face?: string;
+  bore?: number;
+  holes?: { count: number; circle: number; start?: number };
+  toGlass?: number;
+  toRegulator?: number;
+  /** Whether the regulator lies behind the magnet, so that it limits the depth, or beside it. */
+  regulator?: 'behind' | 'beside';
+  grilleGap?: number;
+  skin?: number;
+  tolerance?: number;
+  measured?: { how: string; job?: number };
+}
+
+/** Which wire of a speaker's pair is plus, and how that is known. Colours are IEC 60757 codes, base/stripe. */
+export interface Pair {
+  of: string;
+  /** The place where it was found: "speaker plug". */
+  at?: string;
+  plus: { colour?: string; cavity?: string };
+  minus: { colour?: string; cavity?: string };
+  verified?: { how: string; result: string; job?: number }[];
+}
+
+/** A way into the cavity of this zone. */
+export interface Access {
+  name: string;
+  at: Point;
+  use?: string;
+}
+
 /** A vehicle-specific teardown of one zone: the open format `pezzo-procedure/1`. */
 export interface ProcedureDocument {
   format: 'pezzo-procedure/1';
@@ -115,6 +150,11 @@ export interface ProcedureDocument {
   checks?: string[];
   cautions?: string[];
   photos?: string[];
+  mounts?: Mount[];
+  pairs?: Pair[];
+  access?: Access[];
+  /** What is set again once the battery is back: "radio code". */
+  afterPower?: string[];
 }
 
 /** Any of the three things a document lists. */

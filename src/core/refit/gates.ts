@@ -16,7 +16,12 @@ export interface PlacedGate {
 }
 
 /** Time to answer a gate, seconds (common practice, no source). */
-export const GATE_SECONDS: Record<GateKind, number> = { clips: 10, 'closing-in': 20, test: 45 };
+export const GATE_SECONDS: Record<GateKind, number> = {
+  clips: 10,
+  'closing-in': 20,
+  test: 45,
+  'after-power': 60,
+};
 
 /** Undoing a closed part costs more than this: what it hides is tested before it closes, milliseconds. */
 const DEAR_TO_REOPEN_MS = 60_000;

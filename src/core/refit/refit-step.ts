@@ -5,7 +5,7 @@ import { itemKey, type ItemRef } from '../procedure';
 export type RefitType = 'place' | 'join' | 'seat' | 'start' | 'tighten' | 'fit' | 'gate' | 'batteryOn';
 
 /** The points that must be passed before closing. */
-export type GateKind = 'clips' | 'closing-in' | 'test';
+export type GateKind = 'clips' | 'closing-in' | 'test' | 'after-power';
 
 /** What a line of a gate asks. */
 export type CheckFact =
@@ -18,7 +18,8 @@ export type CheckFact =
   | 'srs-joined'
   | 'joined-and-working'
   | 'joined-and-moving'
-  | 'works';
+  | 'works'
+  | 'set-again';
 
 /** One line of a gate that a person looks at and answers. Its words are made by `wording`. */
 export interface GateCheck {
@@ -29,6 +30,8 @@ export interface GateCheck {
   part: ItemRef | null;
   /** Items the line is about, by `itemKey`. */
   items: string[];
+  /** What is set again, as recorded. */
+  what?: string;
 }
 
 /** Something to mind at a step. Its words are made by `wording`. */

@@ -4,7 +4,7 @@ import type { ActionGraph } from '../graph';
 import { coversOf } from './covers';
 import { GATE_SECONDS, placeGates, type PlacedGate } from './gates';
 import { invert, type RefitGraph } from './refit-graph';
-import type { GateCheck, RefitAction, RefitNote } from './refit-step';
+import type { GateCheck, GateKind, RefitAction, RefitNote } from './refit-step';
 import { testFor } from './tests';
 
 /** What goes back, with its precedence, before an order is chosen for it. */
@@ -55,12 +55,19 @@ export function withGates(graph: ActionGraph, { done, refit, gates }: WayBack, s
       ordered.push({ action: refit.steps[at], waitsFor: [...[...refit.before[at]].map(keyOf), ...own] });
       placed.add(at);
     }
-    if (refit.steps[step[0]].type === 'batteryOn') gates.filter((gate) => gate.step.late).forEach(pass);
+    if (refit.steps[step[0]].type !== 'batteryOn') continue;
+    gates.filter((gate) => gate.step.late).forEach(pass);
+    const again = setAgain(graph);
+    if (again.length)
+      ordered.push({ action: vehicleGate('after-power', 'after-power', again), waitsFor: [refit.steps[step[0]].key] });
   }
   hangControls(graph, ordered);
   const untested = tests.left();
   if (untested.length)
-    ordered.push({ action: handOverGate(untested), waitsFor: ordered.map(({ action }) => action.key) });
+    ordered.push({
+      action: vehicleGate('test', 'hand-over', untested),
+      waitsFor: ordered.map(({ action }) => action.key),
+    });
   return ordered;
 }
 
@@ -138,18 +145,29 @@ function controlNote(graph: ActionGraph, gate: RefitAction, later: RefitAction):
   return isControl ? { note: 'hang-control', control } : null;
 }
 
-const handOverGate = (checks: GateCheck[]): RefitAction => ({
-  key: 'gate:test:hand-over',
+/** What the vehicle wants set again after the battery was off, each once. */
+const setAgain = (graph: ActionGraph): GateCheck[] =>
+  [...new Set([...graph.documents.values()].flatMap(({ afterPower }) => afterPower ?? []))].map((what) => ({
+    id: `set-again:${what}`,
+    fact: 'set-again',
+    part: null,
+    items: [],
+    what,
+  }));
+
+/** A gate of the vehicle as a whole. */
+const vehicleGate = (gate: GateKind, item: string, checks: GateCheck[]): RefitAction => ({
+  key: `gate:${gate}:${item}`,
   type: 'gate',
   procedure: null,
-  item: 'hand-over',
+  item,
   side: null,
   tool: 'hand',
-  ms: GATE_SECONDS.test * 1000,
-  place: { procedure: null, side: null, group: 'hand-over', x: 0, y: 0 },
+  ms: GATE_SECONDS[gate] * 1000,
+  place: { procedure: null, side: null, group: item, x: 0, y: 0 },
   bin: null,
   reverses: null,
-  gate: 'test',
+  gate,
   checks,
   notes: [],
 });

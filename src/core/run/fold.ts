@@ -42,6 +42,10 @@ export interface RunState {
   paused: boolean;
   /** Why it is paused; null where nobody said. */
   pauseReason: string | null;
+  /** Who takes a break, with the reason. A run is paused when everybody who works on it does. */
+  pauses: Map<string, string | null>;
+  /** Who has worked on it so far. */
+  workers: Set<string>;
   phase: RunPhase;
   holder: string | null;
   /** What the last one said when handing over. */
@@ -73,6 +77,8 @@ const emptyState = (): RunState => ({
   finished: false,
   paused: false,
   pauseReason: null,
+  pauses: new Map(),
+  workers: new Set(),
   phase: 'remove',
   holder: null,
   handOverNote: null,
@@ -113,6 +119,10 @@ export function foldRun(events: Iterable<RunEvent>, judge?: Judge): RunState {
       continue;
     }
     state.log.push(event);
+    if (event.type === 'started' || event.type === 'done') {
+      state.workers.add(event.person);
+      notePause(state);
+    }
     apply(state, event, claims);
   }
   state.questions = claims.open;
@@ -173,15 +183,18 @@ function apply(state: RunState, event: RunEvent, claims: Claims): void {
       state.ticks.set(event.line, event.on);
       return;
     case 'paused':
-      state.paused = true;
-      state.pauseReason = event.reason ?? null;
-      return;
+      state.pauses.set(event.person, event.reason ?? null);
+      return notePause(state);
     case 'resumed':
-      state.paused = false;
-      state.pauseReason = null;
-      return;
+      state.pauses.delete(event.person);
+      return notePause(state);
     case 'handedOver':
       state.holder = event.to;
+      // Whoever hands over has nothing to pause any more.
+      state.pauses.delete(event.person);
+      state.workers.delete(event.person);
+      state.workers.add(event.to);
+      notePause(state);
       state.handOverNote = event.note ?? null;
       return;
     case 'test':
@@ -227,6 +240,12 @@ function apply(state: RunState, event: RunEvent, claims: Claims): void {
       state.unknown.push(unknown);
     }
   }
+}
+
+/** A run stands still when everybody who has worked on it takes a break. */
+function notePause(state: RunState): void {
+  state.paused = state.pauses.size > 0 && [...state.workers].every((person) => state.pauses.has(person));
+  state.pauseReason = state.paused ? ([...state.pauses.values()].at(-1) ?? null) : null;
 }
 
 const testKey = (gate: string, check: string) => `${gate}|${check}`;

@@ -242,22 +242,30 @@ describe('counts and rests', () => {
   });
 
   it('a pause says why, and who takes over what was said', () => {
-    const state = foldRun(
-      stamp([
-        { type: 'started' },
-        { type: 'handedOver', to: 'rui', note: 'seven of nine out' },
-        { type: 'paused', reason: 'end of the day' },
-      ]),
-    );
+    const rest: RunFact = { type: 'paused', reason: 'end of the day' };
+    const given = stamp([{ type: 'started' }, { type: 'handedOver', to: 'rui', note: 'seven of nine out' }]);
+    const state = foldRun([...given, ...stamp([rest], 'tablet-b', 'rui', 5)]);
     expect(state).toMatchObject({
       paused: true,
       pauseReason: 'end of the day',
       holder: 'rui',
       handOverNote: 'seven of nine out',
     });
-    expect(
-      foldRun([...stamp([{ type: 'paused', reason: 'x' }]), ...stamp([{ type: 'resumed' }], 'tablet-b', 'rui', 9)]),
-    ).toMatchObject({ paused: false, pauseReason: null });
+    const resumed = stamp([{ type: 'resumed' }], 'tablet-b', 'rui', 9);
+    expect(foldRun([...given, ...stamp([rest], 'tablet-b', 'rui', 5), ...resumed])).toMatchObject({
+      paused: false,
+      pauseReason: null,
+    });
+  });
+
+  it('a pause is one person’s: the run stands still only when everybody who works on it rests', () => {
+    const both = [
+      ...stamp([{ type: 'started' }]),
+      ...stamp([{ type: 'done', action: plan.removal[0] }], 'b', 'rui', 5),
+    ];
+    const one = [...both, ...stamp([{ type: 'paused' }], 'tablet-a', 'bea', 9)];
+    expect([foldRun(one).paused, foldRun(one).pauses.has('bea')]).toEqual([false, true]);
+    expect(foldRun([...one, ...stamp([{ type: 'paused' }], 'b', 'rui', 12)]).paused).toBe(true);
   });
 });
 

@@ -95,6 +95,7 @@ export function gateWords(
   gate: Pick<RefitStep, 'gate' | 'procedure' | 'item' | 'late'>,
 ): string {
   const document = documents.find((one) => one.id === gate.procedure);
+  if (gate.gate === 'after-power') return 'Set again after power';
   if (!document) return 'Test before giving back';
   const part = itemWords(indexItems(document), gate.item);
   const titles = {

@@ -35,7 +35,7 @@ const nameOf = (graph: ActionGraph, { procedure, item }: ItemRef) =>
   itemWords(graph.indexes.get(procedure)!, item, graph.catalogue);
 
 /** One line of a gate, as a sentence without its full stop. */
-export function checkWords(graph: ActionGraph, { fact, part, items }: GateCheck): string {
+export function checkWords(graph: ActionGraph, { fact, part, items, what }: GateCheck): string {
   const first = items[0] ? readItemKey(items[0])! : null;
   const name = first ? nameOf(graph, first) : '';
   const partName = part ? nameOf(graph, part) : '';
@@ -62,6 +62,8 @@ export function checkWords(graph: ActionGraph, { fact, part, items }: GateCheck)
       return `${capital(name)}${ownerWords(graph, first!)} hooked up and moving freely`;
     case 'works':
       return `${capital(name)} works`;
+    case 'set-again':
+      return capital(what ?? '');
   }
 }
 

@@ -112,6 +112,7 @@ function PieceSteppers({
         )}
         {!scrap && (
           <Stepper
+            warns
             label={(value) => `${value} broken`}
             max={pieces.out - pieces.lost}
             value={pieces.broken}
@@ -120,6 +121,7 @@ function PieceSteppers({
         )}
         {!scrap && (
           <Stepper
+            warns
             label={(value) => `${value} lost`}
             max={pieces.out - pieces.broken}
             value={pieces.lost}

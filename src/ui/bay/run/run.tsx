@@ -1,5 +1,5 @@
 'use client';
-import { useMemo, useState } from 'react';
+import { useMemo, useState, useSyncExternalStore } from 'react';
 import type { RunStart } from '@/contracts/views';
 import { itemKey, type Point, type ItemRef } from '@/core/procedure';
 import { wontMove, type RunStep, type Suspect } from '@/core/run';
@@ -28,13 +28,13 @@ const NONE: never[] = [];
 export function Run({ start, me }: { start: RunStart; me: string }) {
   const handle = useRun(start.run.id, start.run.plan, start.events, start.position, me);
   const [chosen, choose] = useState<string | null>(null);
-  const [zone, keepTo] = useState<string | null>(null);
+  const [zone, keepTo] = useKeptZone(start.run.id);
   const [sheet, setSheet] = useState<Sheet>('step');
   const [point, setPoint] = useState<Point | null>(null);
   const [stuckPart, setStuckPart] = useState<string | null>(null);
   const [differing, setDiffering] = useState<ItemRef | null>(null);
   const { state, view } = handle;
-  const now = nowOf(handle, chosen, zone);
+  const now = nowOf(handle, chosen, zone, me);
   const suspects = useSuspects(handle, sheet === 'stuck' ? now : null, stuckPart, point);
   const show = (next: Sheet) => {
     setSheet(next);
@@ -62,7 +62,7 @@ export function Run({ start, me }: { start: RunStart; me: string }) {
     nameOf: (person) => start.people.find(({ id }) => id === person)?.name ?? person,
   };
   const atEnd = state.finished || (state.phase === 'refit' && !view.now);
-  useWakeLock(state.started && !state.finished && !state.paused);
+  useWakeLock(state.started && !state.finished && !state.pauses.has(me));
   return (
     <CatalogueProvider ownKinds={start.run.plan.ownKinds ?? NONE}>
       <main className="run">
@@ -78,6 +78,27 @@ export function Run({ start, me }: { start: RunStart; me: string }) {
       </main>
     </CatalogueProvider>
   );
+}
+
+/** The door this tablet keeps to in a run; it survives a reload. */
+function useKeptZone(run: string): [string | null, (zone: string | null) => void] {
+  const place = `zone of ${run}`;
+  const zone = useSyncExternalStore(
+    onStorage,
+    () => localStorage.getItem(place),
+    () => null,
+  );
+  const keep = (next: string | null) => {
+    if (next === null) localStorage.removeItem(place);
+    else localStorage.setItem(place, next);
+    window.dispatchEvent(new Event('storage'));
+  };
+  return [zone, keep];
+}
+
+function onStorage(tell: () => void): () => void {
+  window.addEventListener('storage', tell);
+  return () => window.removeEventListener('storage', tell);
 }
 
 const NO_SUSPECTS: Suspect[] = [];
@@ -96,20 +117,25 @@ function useSuspects(
   );
 }
 
-/** The step to do: one that was chosen while it is open, else the first open one of the door kept to, else the first of all. */
-function nowOf({ state, view }: RunHandle, chosen: string | null, zone: string | null): RunStep | null {
+/** The step to do: one that was chosen while it is open, else the first open one of the door kept to, else of a door nobody else is on, else the first of all. */
+function nowOf({ state, view }: RunHandle, chosen: string | null, zone: string | null, me: string): RunStep | null {
   const steps = state.phase === 'remove' ? view.removal : view.refit;
   const isOpen = (step: RunStep) => step.state === 'open' || step.state === 'now';
   const picked = steps.find((step) => step.key === chosen && isOpen(step));
+  // Somebody else's door is left to them while another one is free.
+  const isOthers = (step: RunStep) => {
+    const last = state.log.findLast((event) => event.type === 'done' && event.action.includes(`:${step.procedure}/`));
+    return !!last && last.person !== me && !state.pauses.has(last.person);
+  };
   const here = zone ? steps.find((step) => isOpen(step) && step.procedure === zone) : undefined;
-  return picked ?? here ?? view.now;
+  return picked ?? here ?? steps.find((step) => isOpen(step) && !isOthers(step)) ?? view.now;
 }
 
 function Panel({ bay }: { bay: Bay }) {
   const { state } = bay.handle;
   const { now, sheet } = bay;
   if (!state.started || state.finished) return <StartPanel bay={bay} />;
-  if (state.paused) return <PausedPanel bay={bay} />;
+  if (state.pauses.has(bay.me)) return <PausedPanel bay={bay} />;
   if (hasQuestions(bay.handle)) return <AskPanel bay={bay} />;
   if (sheet === 'stuck') return <StuckPanel bay={bay} />;
   if (sheet === 'differs') return <DiffersPanel key={bay.differing && itemKey(bay.differing)} bay={bay} />;

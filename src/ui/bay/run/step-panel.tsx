@@ -15,6 +15,7 @@ import { ShortLines } from './short-lines';
 import { Facts } from './step-facts';
 import { useRunKeys } from './use-keys';
 import type { RunRecordable } from './use-run';
+import { useWaitLeft, waitWords } from './wait-clock';
 import { ZoneNow } from './zone-now';
 
 /** How far a finger must travel to bring up another open step, px. */
@@ -38,9 +39,10 @@ export function StepPanel({ bay, now }: { bay: Bay; now: RunStep }) {
   const isWhole = partly.length === 0 && untied.size === 0;
   // Two taps before the next step is painted are one: the second would count the same pieces again.
   const recorded = useRef('');
+  const waitLeft = useWaitLeft(handle, now.actions[0].step.type === 'wait');
   const done = () => {
     const place = progressKey(now);
-    if (isShort || recorded.current === place) return;
+    if (waitLeft > 0 || isShort || recorded.current === place) return;
     recorded.current = place;
     bay.choose(null);
     const facts = left.flatMap((one): RunRecordable[] => {
@@ -96,8 +98,8 @@ export function StepPanel({ bay, now }: { bay: Bay; now: RunStep }) {
           onChange={(key, next) => setPieces({ ...pieces, [key]: next })}
         />
       )}
-      <button type="button" className="done-bar" disabled={isShort} onClick={done}>
-        {isWhole ? words.done : partWords(partly, countOf, untied.size)}
+      <button type="button" className="done-bar" disabled={isShort || waitLeft > 0} onClick={done}>
+        {waitLeft > 0 ? waitWords(waitLeft) : isWhole ? words.done : partWords(partly, countOf, untied.size)}
       </button>
       <RunFoot bay={bay} />
     </section>

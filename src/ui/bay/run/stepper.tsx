@@ -4,12 +4,15 @@ export function Stepper({
   label,
   value,
   min = 0,
+  warns = false,
   max,
   onChange,
 }: {
   label: (value: number) => string;
   value: number;
   min?: number;
+  /** Anything above none is bad news. */
+  warns?: boolean;
   max: number;
   onChange: (value: number) => void;
 }) {
@@ -19,7 +22,7 @@ export function Stepper({
       <button type="button" aria-label={`Fewer: ${words}`} disabled={value <= min} onClick={() => onChange(value - 1)}>
         −
       </button>
-      <output className={value > 0 && min === 0 ? 'some' : ''}>{words}</output>
+      <output className={warns && value > 0 ? 'some' : ''}>{words}</output>
       <button type="button" aria-label={`More: ${words}`} disabled={value >= max} onClick={() => onChange(value + 1)}>
         +
       </button>

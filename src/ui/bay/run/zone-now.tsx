@@ -4,8 +4,13 @@ import type { Bay } from './bay';
 
 /** In a run over several doors: which one this step is on, and a tap to keep this tablet to one of them. */
 export function ZoneNow({ bay, procedure }: { bay: Bay; procedure: string | null }) {
-  const { plan } = bay.handle;
+  const { plan, state } = bay.handle;
   if (plan.documents.length < 2) return null;
+  /** The first name of whoever else worked on a door last. */
+  const otherOn = (id: string) => {
+    const last = state.log.findLast((event) => event.type === 'done' && event.action.includes(`:${id}/`));
+    return last && last.person !== bay.me ? bay.nameOf(last.person).split(' ')[0] : null;
+  };
   return (
     <div className="zone-now" role="group" aria-label="This tablet keeps to">
       {plan.documents.map((document) => (
@@ -17,6 +22,7 @@ export function ZoneNow({ bay, procedure }: { bay: Bay; procedure: string | null
           onClick={() => bay.keepTo(bay.zone === document.id ? null : document.id)}
         >
           {zoneName(document.zone)}, {document.side}
+          {otherOn(document.id) && <small> · {otherOn(document.id)}</small>}
         </button>
       ))}
     </div>
