@@ -66,7 +66,7 @@ test('works on without a network through a reload and a closed tab, with photos,
   await page.goto('/library');
   await expect(page.getByRole('heading', { name: 'No connection to the shop' })).toBeVisible();
   await page.getByRole('link', { name: `Run …${run.slice(-4)}` }).click();
-  await expect(stepHeading(page)).toContainText('Pull free');
+  await expect(stepHeading(page)).toContainText('Pull the door card free');
   expect(await serverLog(context, baseURL!, run)).toEqual(before);
 
   await tablet.goOnline();
@@ -78,7 +78,7 @@ test('works on without a network through a reload and a closed tab, with photos,
   const other = await browser.newPage({ baseURL });
   await signIn(other, 'Bea Nwosu', '3003');
   await other.goto(`/runs/${run}`);
-  await expect(stepHeading(other)).toContainText('Pull free');
+  await expect(stepHeading(other)).toContainText('Pull the door card free');
   await other.close();
   await tablet.close();
 });
@@ -192,14 +192,14 @@ test('asks a person when two tablets, apart from each other and with clocks hour
   await workUntil(rui, CARD_CLIPS);
   await saved(rui);
   await bea.goto(`/runs/${run}`);
-  await expect(stepHeading(bea)).toContainText('Pull free');
+  await expect(stepHeading(bea)).toContainText('Pull the door card free');
   await Promise.all([serviceWorkerReady(rui), serviceWorkerReady(bea)]);
   await saved(bea);
   await Promise.all(tablets.map((tablet) => tablet.goOffline()));
   for (const page of [rui, bea]) {
     await page.getByRole('button', { name: 'More: 0 broken' }).click();
     await page.locator('.done-bar').click();
-    await expect(stepHeading(page)).not.toContainText('Pull free');
+    await expect(stepHeading(page)).not.toContainText('Pull the door card free');
   }
   await tablets[0].goOnline();
   await saved(rui);

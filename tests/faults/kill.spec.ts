@@ -115,7 +115,7 @@ const standing = async (page: Page) =>
 
 /** Answers what the screen asks, as the script says, and returns once the bar can be tapped. */
 async function prepare(page: Page, title: string): Promise<void> {
-  if (/^Pull free .*× 9/.test(title.replace(/\s+/g, ' '))) {
+  if (/^Pull the door card free/.test(title.replace(/\s+/g, ' '))) {
     for (const name of ['More: 0 broken', 'More: 0 lost']) {
       const more = page.getByRole('button', { name });
       if (await more.count()) await more.click();

@@ -17,7 +17,7 @@ export function PausedPanel({
     <section className="run-panel">
       <div className="run-scroll" tabIndex={0}>
         <span className="label">Paused</span>
-        <h1 className="verb small">{state.pauseReason ?? 'Paused'}</h1>
+        <h1 className="verb small">{state.pauses.get(me) ?? 'Paused'}</h1>
         {state.holder && <p className="where">{nameOf(state.holder)} has it.</p>}
         {state.handOverNote && <p className="caution mild">{state.handOverNote}</p>}
       </div>

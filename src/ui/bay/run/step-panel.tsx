@@ -47,7 +47,9 @@ export function StepPanel({ bay, now }: { bay: Bay; now: RunStep }) {
     bay.choose(null);
     const facts = left.flatMap((one): RunRecordable[] => {
       const entry = entries.find(({ key }) => key === one.key);
-      if (!entry) return untied.has(one.key) || (!isWhole && needsAll(one)) ? [] : [{ type: 'done', action: one.key }];
+      // What waits for a part of this step that is left for later is left for later too.
+      if (!isWhole && (one.state === 'waiting' || needsAll(one))) return [];
+      if (!entry) return untied.has(one.key) ? [] : [{ type: 'done', action: one.key }];
       const { out } = countOf(entry);
       if (out === 0) return [];
       const counted = out < entry.left || one.done > 0;
