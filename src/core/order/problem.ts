@@ -8,8 +8,8 @@ export interface OrderTask {
 }
 
 /** An ordering problem: priced tasks and direct predecessors by position. The technician starts with the bare hand. */
-export interface OrderProblem {
-  tasks: OrderTask[];
+export interface OrderProblem<Task extends OrderTask = OrderTask> {
+  tasks: Task[];
   before: number[][];
   costs: CostSettings;
 }

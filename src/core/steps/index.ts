@@ -1,3 +1,3 @@
-export { handStepOf, orderRemoval, type OrderedSteps, planRefit } from './plan-steps';
+export { handStepOf, orderRemoval, type OrderedSteps, planRefit, removalProblem } from './plan-steps';
 export { partOfItem } from './make-steps';
 export type { HandStep, HandStepKind } from './step';

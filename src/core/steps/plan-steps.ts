@@ -21,6 +21,24 @@ export interface OrderedSteps {
   recorded: Pick<StepCost, 'seconds' | 'toolChanges'>;
 }
 
+/** The ordering problem of steps that stand in recorded order, and that order as far as it can be followed. */
+function problemOf(
+  { steps, before }: StepOrder,
+  costs: CostSettings,
+): { problem: OrderProblem<HandStep>; recorded: number[] } {
+  const problem = { tasks: steps, before, costs };
+  return { problem, recorded: followWish(before, [...vehicleFirst(problem), ...steps.keys()]) };
+}
+
+/** The ordering problem of taking apart, over steps. */
+export const removalProblem = (
+  graph: ActionGraph,
+  actions: Action[],
+  before: number[][],
+  wish: number[],
+  costs: CostSettings,
+) => problemOf(removalSteps(graph, actions, before, ranksOf(actions.length, wish)), costs);
+
 /** Orders steps best, or as recorded. Steps stand in recorded order, so ties go to it. */
 function orderSteps(
   { steps, before }: StepOrder,
@@ -28,8 +46,7 @@ function orderSteps(
   order: 'best' | 'recorded',
   control?: SolveControl,
 ): OrderedSteps & { sequence: number[] } {
-  const problem: OrderProblem = { tasks: steps, before, costs };
-  const recorded = followWish(before, [...vehicleFirst(problem), ...steps.keys()]);
+  const { problem, recorded } = problemOf({ steps, before }, costs);
   const solved = solveOrder(problem, recorded, control);
   const sequence = order === 'recorded' ? recorded : solved.sequence;
   const priced = priceOrder(problem, sequence);
