@@ -5,6 +5,7 @@ export { knownPieces } from './claims';
 export { elsewhereFor } from './elsewhere';
 export type { AsFoundChange, RunEvent, RunFact, StuckCause, TestResult } from './events';
 export { type RunState, doneCount, foldRun, hasFailedTest, isDone, progressOf, testResult } from './fold';
+export { type Fallen, fallenInside } from './fallen';
 export { judgeFor } from './judge';
 export { type LedgerRow, isBalanced, kindOfItem, ledgerOf, shortBy, soundPieces } from './ledger';
 export { lastStepEvents } from './take-back';

@@ -105,4 +105,27 @@ describe('nobody gets round a gate', () => {
       { numRuns: 25 },
     );
   });
+
+  it('shuts no cavity over a piece that fell inside, and goes on once it is found', () => {
+    const item = 'lumen-front-door/c1';
+    const lost: RunFact = { type: 'lost', item, count: 1, inside: true };
+    const seats = (facts: RunFact[]) => {
+      const view = viewRun(graph, plan, foldRun(stamp(facts), judge));
+      return view.refit
+        .filter((step) => step.kind === 'seat' && ['open', 'now'].includes(step.state))
+        .map(({ part }) => part);
+    };
+    const placed: RunFact[] = [...out, { type: 'done', action: 'place:lumen-front-door/woofer' }];
+    const joined: RunFact[] = [...placed, { type: 'done', action: 'join:lumen-front-door/l5' }];
+    const upTo = seats(joined).includes('woofer')
+      ? joined
+      : [...joined, ...facts.filter((fact) => keyOf(fact).startsWith('join:'))];
+    const closed = seats([...upTo, lost]);
+    expect(closed).not.toContain('woofer');
+    expect(closed).not.toContain('card');
+    const seat: RunFact = { type: 'done', action: 'seat:lumen-front-door/woofer' };
+    expect(foldRun(stamp([...upTo, lost, seat]), judge).against).toHaveLength(1);
+    const found: RunFact = { type: 'found', item, count: 1 };
+    expect(seats([...upTo, lost, found])).toEqual(seats(upTo));
+  });
 });

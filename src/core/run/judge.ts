@@ -6,6 +6,7 @@ import { catalogueOf, type RunPlan } from '../plan';
 import { basisOf, type RunBasis } from './basis';
 import type { RunEvent } from './events';
 import { doneCount, type Judge, type RunState } from './fold';
+import { shutsOverPiece } from './fallen';
 import { isGatePassed, plannedRefit, type KnownRefit } from './view';
 
 /** What must have been done, never merely skipped, before an airbag connector is touched. */
@@ -32,7 +33,11 @@ export function judgeFor(plan: RunPlan): Judge {
     if (action) return tooEarlyApart(basis, state, key);
     const refit = plannedRefit(basis.graph, basis.plan, state);
     const open = (refit.waitsFor.get(key) ?? []).find((need) => !isSettled(basis, state, refit, need));
-    return open === undefined ? null : `before “${lowerFirst(titleOf(basis, refit, open))}”`;
+    if (open !== undefined) return `before “${lowerFirst(titleOf(basis, refit, open))}”`;
+    const step = refit.actions.get(key);
+    return step && event.type === 'done' && shutsOverPiece(basis.graph, state, step)
+      ? 'before the piece that fell inside was found'
+      : null;
   };
 }
 

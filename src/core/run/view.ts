@@ -4,6 +4,7 @@ import { handStepOf, planRefit, type HandStep } from '../steps';
 import { findAction, type ActionGraph, type Action } from '../graph';
 import { countOf, itemKey } from '../procedure';
 import { doneCount, hasFailedTest, type RunState } from './fold';
+import { shutsOverPiece } from './fallen';
 import { isBalanced, ledgerOf, type LedgerRow } from './ledger';
 import { costsOf, type RunPlan } from '../plan';
 
@@ -197,12 +198,14 @@ function refitSteps(graph: ActionGraph, plan: RunPlan, state: RunState, ledger: 
         ? 'done'
         : state.skipped.has(key)
           ? 'skipped'
-          : waits(key).every(isSettled)
+          : waits(key).every(isSettled) && !shutsOverPiece(graph, state, actions.get(key)!)
             ? 'open'
             : 'waiting';
       return { key, step: actions.get(key)!, total, done, state: status };
     });
-    return runStep(step, own, isSettled, waits);
+    const shut = own.some(({ state: status, step: one }) => status === 'waiting' && shutsOverPiece(graph, state, one));
+    const made = runStep(step, own, isSettled, waits);
+    return shut && made.state === 'open' ? { ...made, state: 'waiting' } : made;
   });
 }
 

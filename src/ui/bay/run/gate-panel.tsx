@@ -1,7 +1,6 @@
 'use client';
 import { useState } from 'react';
 import type { RefitStep } from '@/core/wording';
-import { countedWords, readItemKey } from '@/core/procedure';
 import { shortBy } from '@/core/run';
 import { RunFoot } from './foot';
 import { GateHead } from './gate-head';
@@ -20,7 +19,6 @@ export function GatePanel({ bay, step }: { bay: Bay; step: RefitStep }) {
   const items = new Set(step.checks.flatMap((check) => check.items));
   const short = view.ledger.filter((row) => items.has(row.item) && shortBy(row) > 0);
   const all = step.checks.every((check) => ticked.has(check.id));
-  const inside = step.gate === 'closing-in' ? fallenInside(bay, step) : [];
   const toggle = (id: string) =>
     setTicked((now) => {
       const next = new Set(now);
@@ -48,19 +46,6 @@ export function GatePanel({ bay, step }: { bay: Bay; step: RefitStep }) {
             </button>
           ))}
         </div>
-        {inside.map(({ item, words, count }) => (
-          <div key={item} className="short-line" role="group" aria-label={`${words}: inside`}>
-            <strong>
-              {count} of {words} fell inside.
-            </strong>{' '}
-            Fetch it with a magnet before this closes.
-            <div className="buttons">
-              <button type="button" className="btn btn-primary" onClick={() => record({ type: 'found', item, count })}>
-                It is out again
-              </button>
-            </div>
-          </div>
-        ))}
         <ShortLines rows={short} run={bay.handle} />
         {asking && (
           <LeadDecides
@@ -77,7 +62,7 @@ export function GatePanel({ bay, step }: { bay: Bay; step: RefitStep }) {
       <button
         type="button"
         className="done-bar"
-        disabled={!all || short.length + inside.length > 0}
+        disabled={!all || short.length > 0}
         onClick={() => record({ type: 'gatePassed', gate: step.key })}
       >
         All good
@@ -85,18 +70,4 @@ export function GatePanel({ bay, step }: { bay: Bay; step: RefitStep }) {
       <RunFoot bay={bay} />
     </section>
   );
-}
-
-/** Pieces of this door that fell into it and were not fetched. */
-function fallenInside(
-  { handle: { state, graph } }: Bay,
-  step: RefitStep,
-): { item: string; words: string; count: number }[] {
-  return [...state.pieces]
-    .filter(([item, pieces]) => pieces.inside > 0 && readItemKey(item)?.procedure === step.procedure)
-    .map(([item, pieces]) => ({
-      item,
-      count: pieces.inside,
-      words: countedWords(graph.indexes.get(step.procedure!)!, readItemKey(item)!.item, graph.catalogue),
-    }));
 }

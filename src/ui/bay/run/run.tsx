@@ -2,7 +2,7 @@
 import { useMemo, useState, useSyncExternalStore } from 'react';
 import type { RunStart } from '@/contracts/views';
 import { itemKey, type Point, type ItemRef } from '@/core/procedure';
-import { wontMove, type RunStep, type Suspect } from '@/core/run';
+import { type Fallen, fallenInside, wontMove, type RunStep, type Suspect } from '@/core/run';
 import { CatalogueProvider } from '../../design/catalogue';
 import { useWakeLock } from '../../design/use-wake-lock';
 import { AskPanel, hasQuestions } from './ask-panel';
@@ -11,6 +11,7 @@ import { ClosePanel } from './close-panel';
 import { DiffersPanel } from './differs-panel';
 import { ExtraPanel } from './extra-panel';
 import { FitPanel } from './fit-panel';
+import { FallenPanel } from './fallen-panel';
 import { GatePanel } from './gate-panel';
 import { MorePanel } from './more-panel';
 import { PausedPanel } from './paused-panel';
@@ -61,7 +62,8 @@ export function Run({ start, me }: { start: RunStart; me: string }) {
     suspects,
     nameOf: (person) => start.people.find(({ id }) => id === person)?.name ?? person,
   };
-  const atEnd = state.finished || (state.phase === 'refit' && !view.now);
+  const fallen = state.finished ? [] : fallenInside(state);
+  const atEnd = state.finished || (state.phase === 'refit' && !view.now && fallen.length === 0);
   useWakeLock(state.started && !state.finished && !state.pauses.has(me));
   return (
     <CatalogueProvider ownKinds={start.run.plan.ownKinds ?? NONE}>
@@ -72,7 +74,7 @@ export function Run({ start, me }: { start: RunStart; me: string }) {
         ) : (
           <>
             <RunMap bay={bay} />
-            <Panel bay={bay} />
+            <Panel bay={bay} fallen={fallen} />
           </>
         )}
       </main>
@@ -131,12 +133,16 @@ function nowOf({ state, view }: RunHandle, chosen: string | null, zone: string |
   return picked ?? here ?? steps.find((step) => isOpen(step) && !isOthers(step)) ?? view.now;
 }
 
-function Panel({ bay }: { bay: Bay }) {
+function Panel({ bay, fallen }: { bay: Bay; fallen: Fallen[] }) {
+  const [later, setLater] = useState('');
   const { state } = bay.handle;
   const { now, sheet } = bay;
   if (!state.started || state.finished) return <StartPanel bay={bay} />;
   if (state.pauses.has(bay.me)) return <PausedPanel bay={bay} />;
   if (hasQuestions(bay.handle)) return <AskPanel bay={bay} />;
+  const known = JSON.stringify(fallen);
+  if (fallen.length > 0 && sheet === 'step' && (later !== known || !now))
+    return <FallenPanel bay={bay} fallen={fallen} onLater={now ? () => setLater(known) : undefined} />;
   if (sheet === 'stuck') return <StuckPanel bay={bay} />;
   if (sheet === 'differs') return <DiffersPanel key={bay.differing && itemKey(bay.differing)} bay={bay} />;
   if (sheet === 'extra') return <ExtraPanel bay={bay} />;
