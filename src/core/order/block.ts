@@ -25,15 +25,15 @@ export interface Block {
   takeUp: Int32Array;
   /** Zones (procedures) as small numbers. */
   zoneOf: Int32Array;
-  /** Cost of entering another zone of the block at most, after `moveCap`; 0 where there is one zone. */
+  /** True where the block lies in more than one zone. */
   hasZones: boolean;
 }
 
 /**
- * Builds the block of some positions. `moveCap` limits moves (a relaxation that a lower bound may use); precedence from outside
+ * Builds the block of some positions. `capMs` limits what going from one member to another costs, tool and move together (a relaxation that a lower bound may use); precedence from outside
  * the block is left out. O(size²).
  */
-export function makeBlock(problem: OrderProblem, positions: number[], moveCap = Infinity): Block {
+export function makeBlock(problem: OrderProblem, positions: number[], capMs = Infinity): Block {
   const members = topological(problem, positions);
   const size = members.length;
   const words = wordsFor(size);
@@ -66,9 +66,12 @@ export function makeBlock(problem: OrderProblem, positions: number[], moveCap = 
     for (let from = 0; from < size; from += 1) {
       if (from === to) continue;
       const [last, next] = [problem.tasks[members[from]], problem.tasks[members[to]]];
-      block.move[from * size + to] = Math.min(moveCap, moveMs(last.place, next.place, problem.costs));
-      block.transition[from * size + to] =
-        block.move[from * size + to] + toolChangeMs(last.tool, next.tool, problem.costs);
+      const change = toolChangeMs(last.tool, next.tool, problem.costs);
+      block.move[from * size + to] = Math.min(
+        Math.max(0, capMs - change),
+        moveMs(last.place, next.place, problem.costs),
+      );
+      block.transition[from * size + to] = block.move[from * size + to] + change;
     }
   }
   return block;

@@ -117,7 +117,7 @@ function solveOne(problem: OrderProblem, split: Split, start: number[], effort: 
 function solveMany(problem: OrderProblem, split: Split, effort: Effort, watch: Watch): Found {
   const { ms, tool, leaveMs } = prologueOf(problem, split);
   const tasks = split.blocks.map((positions) =>
-    newTask(new BlockSearch(makeBlock(problem, positions, split.moveCapMs), effort.classSets), {
+    newTask(new BlockSearch(makeBlock(problem, positions, split.capMs), effort.classSets), {
       startMs: () => 0,
       mayEnd: () => true,
       below: Infinity,

@@ -10,8 +10,8 @@ export interface Split {
   blocks: number[][];
   /** For each block its station, counted from 0. */
   stationOf: number[];
-  /** Moves within a block longer than this may make a second visit worthwhile; a bound counts them at this length. */
-  moveCapMs: number;
+  /** Going from one task to another within a block that costs more than this may make a second visit worthwhile; a bound counts it at this. */
+  capMs: number;
   /** Moves between blocks that any order needs at least, in all. */
   movesMs: number;
   /** False where the costs are such that nothing can be proved about second visits, whatever the moves. */
@@ -30,7 +30,7 @@ export function splitIntoStations(problem: OrderProblem): Split {
     prologue: vehicleFirst(problem),
     blocks,
     stationOf: blocks.map((_, at) => at),
-    moveCapMs: blocks.length > 1 ? Math.max(0, spareMs) : Infinity,
+    capMs: blocks.length > 1 ? Math.max(0, spareMs + dearestToolMs(problem.costs)) : Infinity,
     movesMs: Math.max(0, blocks.length - 1) * problem.costs.sideMoveMs,
     isBounded: blocks.length <= 1 || spareMs >= 0,
   };
@@ -52,7 +52,7 @@ export function splitIntoZones(problem: OrderProblem): Split {
     stationOf: stations.flatMap((key, at) =>
       blocks.filter((block) => stationOf(problem, block[0]) === key).map(() => at),
     ),
-    moveCapMs: Math.max(0, spareMs),
+    capMs: Math.max(0, spareMs + dearestToolMs(problem.costs)),
     isBounded: spareMs >= 0,
     movesMs:
       Math.max(0, stations.length - 1) * sideMoveMs +

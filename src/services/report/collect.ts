@@ -1,5 +1,4 @@
 import { gateWords } from '../../core/wording';
-import type { RefitStep } from '../../core/wording';
 import { itemWords, readItemKey } from '../../core/procedure';
 import { sideWords } from '../../core/vehicle';
 import type { LaterLine, Report, RunReport } from '../../contracts/views';
