@@ -6,6 +6,7 @@ grant insert on shop, people, sessions, devices, sign_in_tries, procedures, proc
   vehicles, jobs, logs, runs, run_procedures, events, flags, photos, stock_moves to pezzo_app_role;
 grant update on shop, people, devices, sign_in_tries, procedures, procedure_drafts to pezzo_app_role;
 grant update (vin) on vehicles to pezzo_app_role;
+grant update (trained_person, named_by, named_at) on jobs to pezzo_app_role;
 grant update (finished_at) on runs to pezzo_app_role;
 grant update (closed_position) on logs to pezzo_app_role;
 grant update (looked_by, looked_at) on flags to pezzo_app_role;

@@ -9,6 +9,8 @@ export interface VehicleRow extends Vehicle {
   label: string;
   vin: string | null;
   options: Record<string, string>;
+  /** Orange cables: only for who is trained for it. */
+  highVoltage: boolean;
 }
 
 export interface JobRow {
@@ -20,21 +22,23 @@ export interface JobRow {
   redactedAt: Date | null;
   /** The log of its visit. */
   visit: string;
+  /** Who is trained for its high voltage, as a lead has named them; null where nobody was. */
+  trainedPerson: string | null;
   vehicle: VehicleRow;
 }
 
 const VEHICLE = `json_build_object('id', v.id, 'make', v.make, 'model', v.model, 'year', v.year, 'body', v.body,
-  'steering', v.steering, 'label', v.label, 'vin', v.vin, 'options', v.options) as vehicle`;
-const JOB = `j.number, j.title, j.customer, j.created_at as "createdAt", j.redacted_at as "redactedAt", l.id as visit, ${VEHICLE}`;
+  'steering', v.steering, 'label', v.label, 'vin', v.vin, 'options', v.options, 'highVoltage', v.high_voltage) as vehicle`;
+const JOB = `j.number, j.title, j.customer, j.created_at as "createdAt", j.redacted_at as "redactedAt", l.id as visit, j.trained_person as "trainedPerson", ${VEHICLE}`;
 const FROM = `from jobs j join vehicles v on v.id = j.vehicle_id join logs l on l.job_number = j.number and l.kind = 'visit'`;
 
 /** Adds a vehicle and returns its id. */
 export async function insertVehicle(
   db: Db,
-  vehicle: Vehicle & { label: string; options?: Record<string, string> },
+  vehicle: Vehicle & { label: string; options?: Record<string, string>; highVoltage?: boolean },
 ): Promise<string> {
   const { rows } = await db.query<{ id: string }>(
-    'insert into vehicles (make, model, year, body, steering, label, options) values ($1, $2, $3, $4, $5, $6, $7) returning id',
+    'insert into vehicles (make, model, year, body, steering, label, options, high_voltage) values ($1, $2, $3, $4, $5, $6, $7, $8) returning id',
     [
       vehicle.make,
       vehicle.model,
@@ -43,6 +47,7 @@ export async function insertVehicle(
       vehicle.steering ?? 'any',
       vehicle.label,
       vehicle.options ?? {},
+      vehicle.highVoltage ?? false,
     ],
   );
   return rows[0].id;
@@ -72,6 +77,15 @@ export async function getJob(db: Db, number: number): Promise<JobRow> {
   const { rows } = await db.query<JobRow>(`select ${JOB} ${FROM} where j.number = $1`, [number]);
   if (!rows[0]) throw notFound('job-unknown', `There is no job ${number}.`);
   return rows[0];
+}
+
+/** Notes who is trained for the high voltage of a job's vehicle, and who says so. */
+export async function updateTrainedPerson(db: Db, jobNumber: number, person: string, by: string): Promise<void> {
+  await db.query('update jobs set trained_person = $2, named_by = $3, named_at = now() where number = $1', [
+    jobNumber,
+    person,
+    by,
+  ]);
 }
 
 /** Notes the VIN of a job's vehicle. */

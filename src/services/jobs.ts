@@ -2,7 +2,18 @@ import { v7 as uuid } from 'uuid';
 import type { JobForm, NewRunForm } from '../contracts/schemas';
 import { conflict, invalid } from '../core/errors';
 import { runPlanOf } from '../core/plan';
-import { getJob, insertJob, insertRun, insertVehicle, lockLog, transaction, type Actor } from '../data';
+import {
+  db,
+  getJob,
+  getPerson,
+  insertJob,
+  insertRun,
+  insertVehicle,
+  lockLog,
+  transaction,
+  updateTrainedPerson,
+  type Actor,
+} from '../data';
 import { demand } from './permission';
 import { experienceFor, planForRun } from './planning';
 
@@ -13,6 +24,15 @@ export async function openJob(by: Actor, form: JobForm): Promise<number> {
     const vehicleId = await insertVehicle(tx, { ...form, year: form.year ?? undefined, body: form.body || undefined });
     return insertJob(tx, { title: form.title, customer: form.customer, vehicleId, by: by.id });
   });
+}
+
+/** Names who is trained for the high voltage of a job's vehicle: a lead's word, asked for before anything is planned on it. */
+export async function nameTrainedPerson(by: Actor, number: number, person: string): Promise<void> {
+  demand(by, 'override');
+  await getJob(db, number);
+  const trained = await getPerson(db, person);
+  if (!trained.active) throw invalid('person-inactive', `${trained.name} does not work here any more.`);
+  await updateTrainedPerson(db, number, person, by.id);
 }
 
 /** Opens a run on a job: plans, and fixes the plan with the revisions it follows. Returns the run's id. */

@@ -1,7 +1,7 @@
 import { type NewRunForm, type PlanQuery } from '../contracts/schemas';
 import { costSettings } from '../contracts/views';
 import type { PlanView, ProcedureRowView, RelativeView, VerificationView } from '../contracts/views';
-import { invalid } from '../core/errors';
+import { conflict, invalid } from '../core/errors';
 import {
   listOptions,
   indexItems,
@@ -14,7 +14,16 @@ import {
 import type { PlanRequest, PlanResult, ShopPolicy, RunPlan } from '../core/plan';
 import { elsewhereFor, missKey, type StuckCause } from '../core/run';
 import { oppositeSide, rankFor, verifyFor, type Vehicle } from '../core/vehicle';
-import { db, getJob, listMisses, listProceduresOfMakes, listStock, type Actor, type ProcedureRanges } from '../data';
+import {
+  db,
+  getJob,
+  listMisses,
+  listProceduresOfMakes,
+  listStock,
+  type Actor,
+  type JobRow,
+  type ProcedureRanges,
+} from '../data';
 import { doHeavy, TooHard } from './heavy';
 import { shopHistory } from './history';
 import { approvedDocuments } from './library';
@@ -36,7 +45,7 @@ export async function planView(
     readKit(by),
     listStock(db),
     shopPolicy(),
-    job === null ? null : getJob(db, job).then((row) => row.vehicle),
+    job === null ? null : getJob(db, job).then(safeVehicle),
   ]);
   const documents = approved.map(({ document }) => document);
   return {
@@ -53,6 +62,16 @@ export async function planView(
       vehicle && Object.fromEntries(documents.map((document) => [document.id, verificationOf(vehicle, document)])),
     others: (await othersFor(vehicle ?? documents[0].applies[0])).filter((row) => !procedures.includes(row.id)),
   };
+}
+
+/** A job's vehicle. Throws a conflict where it has high voltage and no lead has named who is trained for it. */
+function safeVehicle({ number, vehicle, trainedPerson }: JobRow): JobRow['vehicle'] {
+  if (vehicle.highVoltage && !trainedPerson)
+    throw conflict(
+      'high-voltage',
+      `The vehicle of job ${number} is high-voltage (orange cables). Stop: a lead names the trained person on the job’s page before anything is planned.`,
+    );
+  return vehicle;
 }
 
 /** Of what is known of a vehicle, what these procedures ask for and understand. */

@@ -11,6 +11,7 @@ import {
   changeKit,
   changeSettings,
   deriveForJob,
+  nameTrainedPerson,
   openJob,
   openRun,
   openRunScreen,
@@ -19,6 +20,7 @@ import {
   readKit,
   readShop,
   receiveEvents,
+  vehicleQuestions,
   viewProcedure,
 } from '@/services';
 import { db, type Actor } from '@/data';
@@ -81,6 +83,26 @@ describe('what a plan is made from', () => {
       'kite-rear-door@right',
     ]);
     expect(view.verification).toEqual({ 'kite-rear-door': { verified: true, differs: [], unknown: [] } });
+  });
+
+  it('knows of the vehicle what was said when the job was opened, as far as these procedures ask for it', async () => {
+    const asked = await vehicleQuestions(people.technician, { make: 'velden', model: 'KITE' });
+    expect(asked.bodies).toContain('hatch-5');
+    expect(asked.options.windows).toEqual(['power', 'crank']);
+    const options = { windows: 'crank', roof: 'none', audio: 'no such' };
+    const job = await openJob(people.technician, { ...KITE, options });
+    const view = await planView(people.technician, { procedures: ['kite-rear-door'], job });
+    expect(view.known).toEqual({ windows: 'crank' });
+  });
+
+  it('plans nothing on a high-voltage vehicle before a lead has named the trained person', async () => {
+    const job = await openJob(people.technician, { ...KITE, highVoltage: true });
+    const plan = () => planView(people.technician, { procedures: ['kite-rear-door'], job });
+    await expect(plan()).rejects.toMatchObject({ code: 'high-voltage' });
+    await expect(nameTrainedPerson(people.technician, job, 'technician')).rejects.toMatchObject({ kind: 'forbidden' });
+    await expect(nameTrainedPerson(people.lead, job, 'nobody-here')).rejects.toMatchObject({ kind: 'not-found' });
+    await nameTrainedPerson(people.lead, job, 'technician');
+    expect((await plan()).documents).toHaveLength(1);
   });
 
   it('mirrors a door for the other side, and says that this is not verified', async () => {

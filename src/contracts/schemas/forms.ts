@@ -146,7 +146,11 @@ export const jobSchema = Joi.object<JobForm>({
   body: text,
   steering: Joi.valid('left', 'right', 'any').default('any'),
   options: Joi.object().pattern(option, option).max(24).default({}),
+  highVoltage: Joi.boolean().default(false),
 });
+
+/** Who is trained for a vehicle's high voltage. */
+export const trainedPersonSchema = Joi.object<{ person: string }>({ person: Joi.string().max(120).required() });
 
 /** A vehicle by name. */
 export const vehicleNameSchema = Joi.object<{ make: string; model: string }>({
@@ -164,6 +168,8 @@ export interface JobForm {
   steering: 'left' | 'right' | 'any';
   /** What is known of the vehicle that changes the work: "windows" to "power". */
   options?: Record<string, string>;
+  /** Orange cables. */
+  highVoltage?: boolean;
 }
 
 export const newProcedureSchema = Joi.object<NewProcedureForm>({

@@ -25,6 +25,7 @@ export {
   draftVersionSchema,
   jobNumber,
   jobSchema,
+  trainedPersonSchema,
   vehicleNameSchema,
   kitSchema,
   newProcedureSchema,

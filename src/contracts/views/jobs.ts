@@ -8,7 +8,9 @@ export interface JobView {
   createdAt: Date;
   /** The log of its visit. */
   visit: string;
-  vehicle: Vehicle & { label: string; vin: string | null };
+  /** Who is trained for its high voltage; null where nobody was named. */
+  trainedPerson: string | null;
+  vehicle: Vehicle & { label: string; vin: string | null; highVoltage: boolean };
 }
 
 /** Where one run stands, for the board. */

@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import type { FlagView, JobStanding, RelativeView, RunStanding, VisitView } from '@/contracts/views';
 import { oppositeSide, sideWords, zoneName } from '@/core/vehicle';
 import { PageHead } from '../../design/page-head';
+import { HighVoltage } from './high-voltage';
 import { RecordFrom } from './record-from';
 import { StageWords, TimeLeft } from './stage-words';
 import { nextWords, waitsOf } from './standing';
@@ -41,6 +42,7 @@ export function JobPage({
         title={`Job ${job.number}: ${job.title}`}
         under={[carWords(standing), job.customer].filter(Boolean).join(' · ')}
       />
+      <HighVoltage job={job} names={visit.names} mayName={mayLook} />
       <FlagCard flags={flags} mayLook={mayLook} />
       <div className="answer-strip" aria-label="Where this job stands">
         <Answer name="Where it stands">

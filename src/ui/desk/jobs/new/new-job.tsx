@@ -20,6 +20,7 @@ const EMPTY: JobForm = {
   body: '',
   steering: 'any',
   options: {},
+  highVoltage: false,
 };
 
 /** Opens a job for one vehicle: what the library knows is offered, anything else can be typed; what changes the work is asked right away. */
@@ -136,6 +137,12 @@ export function NewJob({
             </div>
           </div>
         ))}
+        <Form.Check
+          id="high-voltage"
+          className="mb-3"
+          label="High voltage (orange cables): only for who is trained for it"
+          {...register('highVoltage')}
+        />
         <Trouble text={trouble} />
         <Button type="submit" disabled={busy}>
           Open the job
