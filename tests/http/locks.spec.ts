@@ -164,6 +164,7 @@ test('300 bodies of nonsense, to every address that takes one, end nothing and f
   const id = randomUUID();
   const addresses = [
     ['POST', '/api/jobs'],
+    ['POST', '/api/jobs/2401/trained-person'],
     ['PUT', '/api/kit'],
     ['POST', '/api/people'],
     ['PATCH', '/api/people/bea-nwosu'],

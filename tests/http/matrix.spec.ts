@@ -20,6 +20,9 @@ const ROUTES: Record<string, Record<string, { from: From; password?: true; at: s
     POST: { from: 'technician', at: '/api/jobs', data: { title: 'Matrix', make: 'Velden', model: 'Kite' } },
   },
   'api/jobs/[number]/report.json': { GET: { from: 'trainee', at: '/api/jobs/999999/report.json' } },
+  'api/jobs/[number]/trained-person': {
+    POST: { from: 'lead', password: true, at: '/api/jobs/999999/trained-person', data: { person: 'bea-nwosu' } },
+  },
   'api/jobs/[number]/report.pdf': { GET: { from: 'trainee', at: '/api/jobs/999999/report.pdf' } },
   'api/kit': { PUT: { from: 'trainee', at: '/api/kit', data: { tools: 'none' } } },
   'api/logs/[id]/events': {
@@ -83,6 +86,7 @@ const ROUTES: Record<string, Record<string, { from: From; password?: true; at: s
   'api/sign-in': { POST: { from: 'nobody', at: '/api/sign-in', data: {} } },
   'api/sign-out': { POST: { from: 'nobody', at: '/api/sign-out', data: {} } },
   'api/stores': { POST: { from: 'technician', at: '/api/stores', data: { kind: 'tab', change: -9000 } } },
+  'api/vehicles': { GET: { from: 'technician', at: '/api/vehicles?make=Velden&model=Kite' } },
   'service-worker.js': { GET: { from: 'nobody', at: '/service-worker.js' } },
   'trust/certificate': { GET: { from: 'nobody', at: '/trust/certificate' } },
 };

@@ -17,6 +17,7 @@ test('refuses bad input with a code and the place at fault', async () => {
     ['GET', '/api/customers/999999/export', '', 404, 'job-unknown'],
     ['POST', '/api/sign-in', '{"person":"a"}', 400, 'form'],
     ['POST', '/api/people', '{"name":"A","role":"trainee","pin":"1234"}', 400, 'form'],
+    ['POST', '/api/jobs/2401/trained-person', '{}', 400, 'form'],
     ['PUT', '/api/kit', '{"tools":"T20"}', 400, 'form'],
     ['PUT', '/api/kit', '{"tools":["T20","T20"]}', 400, 'form'],
     ['POST', '/api/procedures/derive', '{"from":"no-such","job":2401}', 404, 'procedure-unknown'],
