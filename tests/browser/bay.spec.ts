@@ -117,6 +117,10 @@ test('leaves a step out with a reason, takes another one first, counts part of a
     bar.click();
     bar.click();
   });
+  // It is looked for at once; until it is found nothing shuts over it.
+  await expect(stepHeading(page)).toContainText('Fetch it now');
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Look for it later' }).click();
   await expect(page.getByRole('button', { name: '2 push clips' })).toBeVisible();
   await page.locator('.run-foot input[type=file]').setInputFiles(photoFile());
   await expect.poll(async () => (await photosOf(page, run)).length).toBe(1);

@@ -57,8 +57,9 @@ export function sparesOf(graph: ActionGraph, removal: Action[], level: number, h
       .reduce((a, b) => ({ out: a.out + b.out, broken: a.broken + b.broken }), NOTHING);
     const all = history.kinds[spare.kind] ?? NOTHING;
     const others = { out: Math.max(0, all.out - own.out), broken: Math.max(0, all.broken - own.broken) };
-    const chance = breakChance(graph.catalogue.fasteners.get(spare.kind)!.breakPrior, others, own);
-    return { ...spare, spares: sparesFor(spare.pieces, chance, level) };
+    const kind = graph.catalogue.fasteners.get(spare.kind)!;
+    const spares = sparesFor(spare.pieces, breakChance(kind.breakPrior, others, own), level);
+    return { ...spare, spares, name: spares === 1 ? kind.name : kind.plural };
   });
 }
 

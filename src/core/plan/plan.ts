@@ -159,6 +159,8 @@ function binLookup(binOf: Map<string, number>, ...lists: { key: string; procedur
   return (keys: string[]) => [...new Set(keys.flatMap((key) => bins.get(key) ?? []))].sort((a, b) => a - b);
 }
 
+const ended = (text: string) => (/[.!?]$/.test(text) ? text : `${text}.`);
+
 function plannedSteps(
   basis: WordingBasis,
   steps: HandStep[],
@@ -173,7 +175,7 @@ function plannedSteps(
     part,
     actions,
     title: words[at].title,
-    detail: [...words[at].lines, ...words[at].notes].join(' '),
+    detail: [...words[at].lines, ...words[at].notes].map(ended).join(' '),
     where: words[at].where,
     tool,
     seconds: ms / 1000,

@@ -1,7 +1,7 @@
 import { fastenerKindOf, findPartKind } from '../hardware';
 import { itemKey, type ItemRef } from '../procedure';
 import { findZone } from '../vehicle';
-import { reachable, stepKey, type ActionGraph } from '../graph';
+import { reachable, stepKey, type Action, type ActionGraph } from '../graph';
 import type { Covers } from './covers';
 import { reaches, stepAt, type RefitGraph } from './refit-graph';
 import { checkOf, type GateCheck, type GateKind, type RefitAction } from './refit-step';
@@ -140,13 +140,19 @@ function closingInGate(site: GateSite): PlacedGate | null {
   const inside = site.covered.filter((id) => site.refit.last.has(id)).map((id) => graph.nodes[id].action!);
   const countsKnow = inside.every(({ type }) => type === 'release' || type === 'undo');
   if (!kindOf(site)?.closesCavity || countsKnow) return null;
-  const items = [...new Set(inside.map(itemKey))].sort();
+  const items = [...new Set(inside.filter((action) => isLoosePiece(graph, action)).map(itemKey))].sort();
   const checks = [
     checkOf('inside-back', part, items),
     checkOf('nothing-left-inside', part, []),
     ...doorChecks(graph, part),
   ];
   return gateStep(site, 'closing-in', checks, insideOf(site));
+}
+
+/** What is moulded to its part comes back with that. */
+function isLoosePiece(graph: ActionGraph, { type, procedure, item }: Action): boolean {
+  const fastener = type === 'release' ? graph.indexes.get(procedure!)!.fasteners.get(item) : undefined;
+  return !fastener || !fastenerKindOf(graph.catalogue, fastener).integral;
 }
 
 /** What is looked at before a door's panel closes its cavity. */
@@ -163,26 +169,26 @@ function doorChecks(graph: ActionGraph, part: ItemRef): GateCheck[] {
 }
 
 /**
- * The parts before whose closing a zone is tested: the outermost ones that shut a cavity over something to test, and inner ones that are dear to reopen. Where
- * nothing shuts a cavity, the one part that hides the most to test.
+ * The parts before whose closing a zone is tested: the outermost ones that hide something to test, those that shut a cavity or are large before all others, and inner ones that are dear
+ * to reopen. A small trim over the edge of a panel does not hide it. Where nothing large closes, one part stands for the zone: the one that hides the most.
  */
 function testedSites(graph: ActionGraph, sites: GateSite[]): Set<GateSite> {
   const chosen = new Set<GateSite>();
   for (const procedure of new Set(sites.map(({ part }) => part.procedure))) {
     const hiding = sites.filter((site) => site.part.procedure === procedure && testsOf(site).length);
-    const shutting = hiding.filter((site) => kindOf(site)?.closesCavity || kindOf(site)?.isLarge);
-    if (shutting.length === 0) {
-      const [most] = [...hiding].sort((a, b) => testsOf(b).length - testsOf(a).length || a.closing - b.closing);
-      if (most) chosen.add(most);
-      continue;
-    }
-    for (const site of shutting) {
-      const isInner = shutting.some((other) => other !== site && isCoveredBy(graph, site, other));
-      if (!isInner || reopenMs(site) > DEAR_TO_REOPEN_MS) chosen.add(site);
-    }
+    const isInner = (site: GateSite) =>
+      hiding.some(
+        (other) => other !== site && isCoveredBy(graph, site, other) && (isBig(other) || !kindOf(site)?.isLarge),
+      );
+    const outer = hiding.filter((site) => !isInner(site));
+    const [most] = [...outer].sort((a, b) => testsOf(b).length - testsOf(a).length || a.closing - b.closing);
+    for (const site of outer.some(isBig) ? outer.filter(isBig) : most ? [most] : []) chosen.add(site);
+    for (const site of hiding) if (isInner(site) && isBig(site) && reopenMs(site) > DEAR_TO_REOPEN_MS) chosen.add(site);
   }
   return chosen;
 }
+
+const isBig = (site: GateSite) => !!kindOf(site)?.closesCavity || !!kindOf(site)?.isLarge;
 
 const testsOf = ({ graph, covered }: GateSite) =>
   covered.map((id) => testFor(graph, id)).filter((check) => check !== null);

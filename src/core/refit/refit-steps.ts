@@ -74,7 +74,8 @@ function fastenerSteps(
     ...(refit?.limit && refit.limit !== 'plastic' ? [{ note: 'limit' as const, limit: refit.limit }] : []),
     ...(kind.threaded && refit?.byHand ? [{ note: 'by-hand' as const }] : []),
   ];
-  if (kind.release !== 'turned') return [step('fit', kind.destructive ? 'hand' : fitTool(kind.tool), seconds, notes)];
+  if (kind.release !== 'turned')
+    return [step('fit', kind.destructive ? 'hand' : fastener.drive ? action.tool : fitTool(kind.tool), seconds, notes)];
   return [
     step('start', 'hand', seconds * START_SHARE, notes),
     step('tighten', action.tool, seconds * (1 - START_SHARE), notes),
