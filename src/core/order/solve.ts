@@ -28,8 +28,9 @@ export interface SolveControl {
 /** Local search is quadratic: beyond this many tasks each block is improved by its own search only. */
 const LOCAL_LIMIT = 260;
 
-/** Tasks of a block that the search can still hope to prove. */
+/** Tasks of a block that the search can still hope to prove; fewer where many blocks share the effort. */
 const EXACT_LIMIT = 80;
+const EXACT_LIMIT_OF_LARGE = 40;
 
 /** Search effort for a problem of so many tasks: whole vehicles get less for each block, so that the sum stays bounded. */
 export const effortFor = (actions: number): Effort =>
@@ -64,7 +65,8 @@ export function solveOrder(problem: OrderProblem, recorded: number[], control: S
 /** Stations while each can be searched as one block; single zones where one is too large for that. */
 function chooseSplit(problem: OrderProblem): Split {
   const stations = splitIntoStations(problem);
-  return stations.blocks.every((block) => block.length <= EXACT_LIMIT) ? stations : splitIntoZones(problem);
+  const limit = problem.tasks.length > LOCAL_LIMIT ? EXACT_LIMIT_OF_LARGE : EXACT_LIMIT;
+  return stations.blocks.every((block) => block.length <= limit) ? stations : splitIntoZones(problem);
 }
 
 const improved = (problem: OrderProblem, sequence: number[]) =>
