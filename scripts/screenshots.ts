@@ -63,7 +63,7 @@ const DESK_SHOTS: Shot[] = [
     async (page) => {
       await answered(page);
       await page.getByRole('button', { name: 'What waits for what' }).click();
-      await page.getByRole('button', { name: /^Unscrew 7 mm/ }).click();
+      await page.getByRole('button', { name: /^Unscrew the 7 mm/ }).click();
     },
   ],
   ['kit', '/kit'],
