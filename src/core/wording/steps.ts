@@ -432,7 +432,7 @@ function fit(site: Site): Draft {
 export function wordSteps(basis: WordingBasis, steps: HandStep[]): StepWords[] {
   const words = steps.map((step) => handStepWords(basis, step));
   const sideOf = ({ procedure }: HandStep) => (procedure ? basis.graph.documents.get(procedure)?.side : undefined);
-  const sides = new Set(steps.flatMap((step) => sideOf(step) ?? []));
+  const sides = new Set(steps.map(sideOf).filter((side) => side === 'left' || side === 'right'));
   const sided = words.map((one, at) => {
     const side = sides.size > 1 ? sideOf(steps[at]) : undefined;
     return side && side !== 'centre' ? { ...one, title: `${one.title}, ${side}` } : one;
