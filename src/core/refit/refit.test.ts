@@ -115,7 +115,7 @@ describe('gates', () => {
 
   it('hang the window switch on its plug where the glass is run', () => {
     expect(gate(kite, 'gate:closing-in:kite-rear-door/card').notes).toEqual([
-      'Hang the window switch pack on its plug, test, unplug.',
+      'Hang the window switch pack on its plug for it, then unplug.',
     ]);
     const crank = planOf(demoProcedure('kite-rear-door'), ['woofer'], { windows: 'crank' });
     expect(gate(crank, 'gate:closing-in:kite-rear-door/card').notes).toEqual([

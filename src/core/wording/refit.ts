@@ -94,7 +94,7 @@ function noteWords(graph: ActionGraph, note: RefitNote): string {
     case 'mark':
       return `Mark: ${note.mark}.`;
     case 'hang-control':
-      return `Hang the ${nameOf(graph, note.control)} on its plug, test, unplug.`;
+      return `Hang the ${nameOf(graph, note.control)} on its plug for it, then unplug.`;
     case 'slip-on':
       return `Slip the ${nameOf(graph, note.control)} on its shaft to run the glass.`;
     case 'test-after-power': {

@@ -201,9 +201,11 @@ function StepLine({ step, at, plan }: Placed & { plan?: Plan }) {
 }
 
 /** A reason without its subject, which is the step's own title: "covers the T20 screws". */
-const shortReason = (reason: string) =>
-  /(?:covers?|holds?|still ties?|cannot be|can be|(?:is|are) (?:wanted|part)|lies|let go).*$/.exec(reason)?.[0] ??
-  reason;
+const shortReason = (reason: string): string => {
+  if (/airbag system/.test(reason)) return 'for an airbag plug';
+  const verb = /(?:covers?|holds?|still ties?|cannot be|can be|(?:is|are) wanted|lies|let go).*$/.exec(reason);
+  return verb?.[0] ?? reason;
+};
 
 function Stays({ view, plan }: { view: PlanView; plan: Plan }) {
   const [open, setOpen] = useState(false);

@@ -29,6 +29,15 @@ interface PlanPageProps {
   mayOpen: boolean;
 }
 
+/** The vehicle once, then its zones; titles as they are where they are of different vehicles. */
+function titleOf({ documents }: PlanView): string {
+  const [first, ...rest] = documents.map(({ title }) => title.split(', '));
+  const isOne = first.length > 1 && rest.every((words) => words[0] === first[0] && words.length > 1);
+  if (!isOne) return documents.map(({ title }) => title).join(' + ');
+  const zones = [first, ...rest].map((words) => words.slice(1).join(', '));
+  return `${first[0]}, ${[...new Set(zones)].join(' + ')}`;
+}
+
 type Tab = 'apart' | 'back' | 'lay-out';
 
 /** Goals and options in, the least teardown and its refit out: the answer first. The address holds the question; the answer is worked out in a worker. */
@@ -52,7 +61,7 @@ export function PlanPage({ view, asked: first, jobs, forJob, mayOpen }: PlanPage
   return (
     <div className="fill-page plan-page">
       <PageHead
-        title={`Plan: ${view.documents.map((document) => document.title).join(' + ')}`}
+        title={`Plan: ${titleOf(view)}`}
         under={<AskedLine view={view} asked={asked} open={asking} onOpen={() => setAsking(!asking)} />}
       >
         {plan && (
