@@ -4,8 +4,24 @@ import { toolFor } from '@/core/hardware';
 import { isOver, kindOfItem, type RunAction, type RunStep } from '@/core/run';
 import type { Bay } from './bay';
 
-/** Which bin, which tool, why. */
-export function Facts({ bay, now, soundBack }: { bay: Bay; now: RunStep; soundBack: number | null }) {
+/** Which bin: read at arm's length, beside the verb. */
+export function TrayLine({ bay, now, soundBack }: { bay: Bay; now: RunStep; soundBack: number | null }) {
+  const trays = trayWords(bay, now);
+  if (trays.length === 0) return null;
+  return (
+    <p className="tray-line">
+      {trays.map(({ bin, words }) => (
+        <span key={`${bin} ${words}`} className="tray-place">
+          {bin !== null && <span className="bin-plate">Bin {bin}</span>} {words}
+        </span>
+      ))}
+      {soundBack !== null && ` ${soundBack} good`}
+    </p>
+  );
+}
+
+/** Which tool, and why. */
+export function Facts({ bay, now }: { bay: Bay; now: RunStep }) {
   const { plan } = bay.handle;
   const last = now.actions[now.actions.length - 1];
   const chain = plan.why[last.key] ?? [];
@@ -13,22 +29,8 @@ export function Facts({ bay, now, soundBack }: { bay: Bay; now: RunStep; soundBa
   const why = now.kind === 'turn' ? (chain[1] ?? chain[0]) : chain[0];
   const tool = toolFor(now.tool);
   const recess = Math.max(0, ...now.actions.map((one) => fastenerOf(bay, one)?.recess ?? 0));
-  const trays = trayWords(bay, now);
   return (
     <dl className="facts">
-      {trays.length > 0 && (
-        <>
-          <dt>Tray</dt>
-          <dd>
-            {trays.map(({ bin, words }) => (
-              <span key={`${bin} ${words}`} className="tray-place">
-                {bin !== null && <span className="bin-plate">Bin {bin}</span>} {words}
-              </span>
-            ))}
-            {soundBack !== null && ` ${soundBack} good`}
-          </dd>
-        </>
-      )}
       {tool.code !== 'hand' && (
         <>
           <dt>Tool</dt>

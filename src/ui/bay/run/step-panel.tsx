@@ -12,7 +12,7 @@ import { NextLine, OthersLine } from './next-line';
 import { EntryCounters, NO_PIECES, pieceFacts, type Entry, type Pieces } from './pieces';
 import type { Bay } from './bay';
 import { ShortLines } from './short-lines';
-import { Facts } from './step-facts';
+import { Facts, TrayLine } from './step-facts';
 import { useRunKeys } from './use-keys';
 import type { RunRecordable } from './use-run';
 import { useWaitLeft, waitWords } from './wait-clock';
@@ -75,6 +75,7 @@ export function StepPanel({ bay, now }: { bay: Bay; now: RunStep }) {
           {words.verb} {words.plate && <span className="plate">{words.plate}</span>} {words.thing}{' '}
           {single !== null && single > 1 && <span className="times">× {single}</span>}
         </h1>
+        <TrayLine bay={bay} now={now} soundBack={rows.length === 1 ? soundPieces(rows[0]) : null} />
         <div className="where">
           {[words.where && `${words.where}.`, ...words.lines].filter(Boolean).map((line) => (
             <p key={line}>{line}</p>
@@ -86,7 +87,7 @@ export function StepPanel({ bay, now }: { bay: Bay; now: RunStep }) {
             {note}
           </p>
         ))}
-        <Facts bay={bay} now={now} soundBack={rows.length === 1 ? soundPieces(rows[0]) : null} />
+        <Facts bay={bay} now={now} />
       </div>
       <OthersLine bay={bay} />
       <NextLine bay={bay} now={now} />
