@@ -63,8 +63,7 @@ function trayWords(bay: Bay, now: RunStep): { bin: number | null; words: string 
       if (!fastener) return [];
       const item = itemKey(one.step);
       const bin = plan.bins[item];
-      const size = [fastener.thread, fastener.length && `${fastener.length} mm`].filter(Boolean).join(', ');
-      if (bin !== undefined) return [{ bin, words: size }];
+      if (bin !== undefined) return [{ bin, words: '' }];
       const label = plan.taped?.[item];
       if (one.step.type !== 'release') return label ? [{ bin: null, words: `taped to its part: ${label}` }] : [];
       if (label) return [{ bin: null, words: `tape it to its part: ${label}` }];
