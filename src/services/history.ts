@@ -2,7 +2,7 @@ import { findFastenerKind } from '../core/hardware';
 import { paceOf, type BreakRecord } from '../core/learn';
 import { NO_HISTORY, type ShopHistory } from '../core/layout';
 import { recordedId, readItemKey } from '../core/procedure';
-import { activeSeconds, basisOf, foldRun, judgeFor, ledgerOf, type RunEvent } from '../core/run';
+import { activeSeconds, basesOf, foldRun, judgeFor, ledgerOf, type RunEvent } from '../core/run';
 import { db, finishedMark, listEventsOf, listFinishedRuns, type RunRow } from '../data';
 
 /** Finished runs that the shop's experience is read from. */
@@ -31,8 +31,9 @@ const FASTEST_HANDS = 0.3;
 
 /** Adds a run's breakage to the history; returns how long it took against its standard time, null where that is not known. */
 function learnFrom(history: ShopHistory, run: RunRow, events: RunEvent[]): number | null {
-  const state = foldRun(events, judgeFor(run.plan));
-  const { graph } = basisOf(run.plan, state);
+  const basisAt = basesOf(run.plan);
+  const state = foldRun(events, judgeFor(basisAt));
+  const { graph } = basisAt(state);
   const note = (into: Record<string, BreakRecord>, key: string, out: number, broken: number) => {
     const record = (into[key] ??= { out: 0, broken: 0 });
     record.out += out;

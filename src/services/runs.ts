@@ -5,7 +5,7 @@ import type { LogEvent, OverrideForm } from '../contracts/schemas';
 import type { RunStart } from '../contracts/views';
 import { conflict, forbidden } from '../core/errors';
 import { findFastenerKind } from '../core/hardware';
-import { basisOf, foldRun, judgeFor, viewRun, type RunBasis, type RunEvent, type RunView } from '../core/run';
+import { basesOf, foldRun, judgeFor, viewRun, type RunBasis, type RunEvent, type RunView } from '../core/run';
 import type { RunPlan } from '../core/plan';
 import { faultsOnArrival, foldVisit, type VisitEvent } from '../core/visit';
 import {
@@ -115,8 +115,9 @@ export function lookAt(
   plan: RunPlan,
   events: RunEvent[],
 ): { basis: RunBasis; view: RunView; state: ReturnType<typeof foldRun> } {
-  const state = foldRun(events, judgeFor(plan));
-  const basis = basisOf(plan, state);
+  const basisAt = basesOf(plan);
+  const state = foldRun(events, judgeFor(basisAt));
+  const basis = basisAt(state);
   return { basis, state, view: viewRun(basis.graph, basis.plan, state) };
 }
 

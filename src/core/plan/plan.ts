@@ -14,6 +14,7 @@ import { routeChoices, staying, type LeastTeardown, reasonChains } from '../tear
 import { type RefitStep, routeWords, stayWords, whyWords, wordRefit, wordSteps, type WordingBasis } from '../wording';
 import { chooseTeardown, loopProblem, type Chosen } from './choose-teardown';
 import { checkOptions, itemKey, listOptions } from '../procedure';
+import { ended } from '../text';
 import type { SolveControl } from '../order';
 import { recordedWish } from './recorded';
 import type { Plan, PlannedAction, PlannedStep, PlanProblem, PlanRequest, PlanResult } from './plan-types';
@@ -122,7 +123,7 @@ function assemble(
   const routes = routeChoices(graph, least, [...goals.keys()], new Set(banned.keys()), control?.shouldStop);
   const waysTaken = Object.fromEntries(routes.map(({ of, index }) => [itemKey(graph.nodes[of].ref), index]));
   const basis: WordingBasis = { graph, waysTaken, refit: new Map(refit.map((step) => [step.key, step])) };
-  const binsOf = binLookup(tray.binOf, removal, refit);
+  const binsOf = binLookup([...removal, ...refit]);
   return {
     removal,
     before: beforeIn(removalIds, actions, before),
@@ -154,12 +155,10 @@ function assemble(
 }
 
 /** The bins that a step's pieces go to or come from, ascending. */
-function binLookup(binOf: Map<string, number>, ...lists: { key: string; procedure: string | null; item: string }[][]) {
-  const bins = new Map(lists.flat().map((one) => [one.key, binOf.get(itemKey(one))]));
-  return (keys: string[]) => [...new Set(keys.flatMap((key) => bins.get(key) ?? []))].sort((a, b) => a - b);
+function binLookup(actions: { key: string; bin: number | null }[]): (keys: string[]) => number[] {
+  const bins = new Map(actions.map(({ key, bin }) => [key, bin]));
+  return (keys) => [...new Set(keys.flatMap((key) => bins.get(key) ?? []))].sort((a, b) => a - b);
 }
-
-const ended = (text: string) => (/[.!?]$/.test(text) ? text : `${text}.`);
 
 function plannedSteps(
   basis: WordingBasis,

@@ -17,10 +17,19 @@ export interface RunBasis {
   graph: ActionGraph;
 }
 
-/** The basis of a run's view; the last one is given back while nothing about the vehicle has changed. */
-export function basisOf(plan: RunPlan, state: RunState, last?: RunBasis & { of?: string }): RunBasis & { of: string } {
-  const of = JSON.stringify([state.extras, state.asFound.filter((one) => one.change)]);
-  if (last?.of === of) return { ...last, of };
+/** The bases of one run, each worked out once for what was found on the vehicle: the judge and the view look at the same graph, so its way back is planned once. */
+export function basesOf(plan: RunPlan): (state: Pick<RunState, 'extras' | 'asFound'>) => RunBasis {
+  const known = new Map<string, RunBasis>();
+  return (state) => {
+    const found = JSON.stringify([state.extras, state.asFound.filter((one) => one.change)]);
+    const basis = known.get(found) ?? basisOf(plan, state);
+    known.set(found, basis);
+    return basis;
+  };
+}
+
+/** The basis of a run as this vehicle turned out to be. */
+export function basisOf(plan: RunPlan, state: Pick<RunState, 'extras' | 'asFound'>): RunBasis {
   const found = asFoundPlan(plan, state);
-  return { plan: found, graph: graphOf(found), of };
+  return { plan: found, graph: graphOf(found) };
 }

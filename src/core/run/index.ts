@@ -1,7 +1,8 @@
 export { activeSeconds } from './active-time';
 export { extraId } from './as-found';
-export { type RunBasis, basisOf, graphOf } from './basis';
+export { type RunBasis, basesOf, basisOf, graphOf } from './basis';
 export { knownPieces } from './claims';
+export { lastOnDoor } from './doors';
 export { elsewhereFor } from './elsewhere';
 export type { AsFoundChange, RunEvent, RunFact, StuckCause, TestResult } from './events';
 export { type RunState, doneCount, foldRun, hasFailedTest, isDone, progressOf, testResult } from './fold';

@@ -5,12 +5,12 @@ import { runPlanFor, stamp } from '@tests/support/run';
 import type { RunEvent, RunFact } from './events';
 import { foldRun } from './fold';
 import { judgeFor } from './judge';
-import { graphOf } from './basis';
+import { basesOf, graphOf } from './basis';
 import { plannedRefit, viewRun } from './view';
 
 const plan = runPlanFor(demoProcedure('lumen-front-door'), ['woofer'], { audio: 'base', puddle: 'none' });
 const graph = graphOf(plan);
-const judge = judgeFor(plan);
+const judge = judgeFor(basesOf(plan));
 const out: RunFact[] = [
   { type: 'started' },
   ...plan.removal.map((action): RunFact => ({ type: 'done', action })),

@@ -2,8 +2,8 @@ import { findAction } from '../graph';
 import { countOf, itemKey } from '../procedure';
 import { lowerFirst } from '../text';
 import { gateWords, instructionFor } from '../wording';
-import { catalogueOf, type RunPlan } from '../plan';
-import { basisOf, type RunBasis } from './basis';
+import { catalogueOf } from '../plan';
+import type { basesOf, RunBasis } from './basis';
 import type { RunEvent } from './events';
 import { doneCount, type Judge, type RunState } from './fold';
 import { shutsOverPiece } from './fallen';
@@ -16,14 +16,7 @@ const SAFE: ReadonlySet<string> = new Set(['batteryOff', 'wait']);
  * Judges events of one run in logical order: nothing of the way back counts before what it waits for, no test before the power it needs, no airbag connector before battery
  * and wait. Depends on the plan and the state alone, so tablet and server come to the same.
  */
-export function judgeFor(plan: RunPlan): Judge {
-  const known = new Map<string, RunBasis>();
-  const basisAt = (state: RunState): RunBasis => {
-    const of = JSON.stringify([state.extras, state.asFound.filter((one) => one.change)]);
-    const basis = known.get(of) ?? basisOf(plan, state);
-    known.set(of, basis);
-    return basis;
-  };
+export function judgeFor(basisAt: ReturnType<typeof basesOf>): Judge {
   return (state, event) => {
     const key = keyOf(event);
     if (key === null) return null;

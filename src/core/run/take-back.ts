@@ -1,5 +1,4 @@
-import { readStepKey } from '../graph';
-import { readItemKey } from '../procedure';
+import { doorOf } from './doors';
 import type { RunEvent } from './events';
 import type { RunState } from './fold';
 
@@ -46,12 +45,4 @@ export function lastStepEvents(state: RunState, device: string): string[] {
 function onDoorOf(own: RunEvent | undefined): (event: RunEvent) => boolean {
   const door = own ? doorOf(own) : null;
   return (event) => door === null || [door, null].includes(doorOf(event));
-}
-
-/** The procedure an event is about; null for the vehicle as a whole. */
-function doorOf(event: RunEvent): string | null {
-  if (event.type === 'extra') return event.procedure;
-  if ('action' in event) return readStepKey(event.action)?.procedure ?? null;
-  if ('gate' in event) return readStepKey(event.gate)?.procedure ?? null;
-  return 'item' in event && event.item ? (readItemKey(event.item)?.procedure ?? null) : null;
 }

@@ -1,3 +1,4 @@
+import { fastenerKindOf } from '../hardware';
 import { findItem, heldParts } from '../procedure';
 import type { ActionGraph, Place } from '../graph';
 
@@ -73,6 +74,40 @@ export function partOfItem(graph: ActionGraph, procedure: string | null, item: s
   const fastener = index.fasteners.get(item);
   if (fastener) return heldParts(fastener)[0] ?? null;
   return index.links.get(item)?.joins.find((end) => index.parts.has(end)) ?? null;
+}
+
+/** Positions of the actions of one type on motion-released fasteners that hold this part alone: they let go, or are pressed home, by its own motion. */
+export function ownOf<A extends Pick<Atom, 'procedure'> & { type: string; item: string }>(
+  graph: ActionGraph,
+  actions: A[],
+  type: A['type'],
+  part: A,
+): number[] {
+  const index = graph.indexes.get(part.procedure!)!;
+  const presence = graph.presence.get(part.procedure!)!.of;
+  return actions.flatMap((action, at) => {
+    if (action.type !== type || action.procedure !== part.procedure) return [];
+    const fastener = index.fasteners.get(action.item)!;
+    const held = [...new Set(heldParts(fastener))].filter((one) => presence.get(one) !== 'absent');
+    const isOwn = held.length === 1 && held[0] === part.item;
+    return isOwn && fastenerKindOf(graph.catalogue, fastener).release === 'pulled' ? [at] : [];
+  });
+}
+
+/** Whether an action is about a link of the airbag system. */
+export const isSrs = (graph: ActionGraph, { procedure, item }: { procedure: string | null; item: string }) =>
+  graph.indexes.get(procedure ?? '')?.links.get(item)?.safety === 'srs';
+
+/** Joins actions with the same key as far as no loop arises; those without a key stay alone. */
+export function joinAlike<A>(grouping: Grouping, actions: A[], keyOf: (action: A, at: number) => string | null): void {
+  const groups = new Map<string, number[]>();
+  actions.forEach((action, at) => {
+    const key = keyOf(action, at);
+    if (key === null) return;
+    const known = groups.get(key) ?? [];
+    groups.set(key, known);
+    if (!known.some((other) => grouping.join(other, at))) known.push(at);
+  });
 }
 
 /** The part that a part is carried by in the end; itself where nothing carries it. */

@@ -45,14 +45,13 @@ function orderSteps(
   costs: CostSettings,
   order: 'best' | 'recorded',
   control?: SolveControl,
-): OrderedSteps & { sequence: number[] } {
+): OrderedSteps {
   const { problem, recorded } = problemOf({ steps, before }, costs);
   const solved = solveOrder(problem, recorded, control);
   const sequence = order === 'recorded' ? recorded : solved.sequence;
   const priced = priceOrder(problem, sequence);
   const pricedRecorded = priceOrder(problem, recorded);
   return {
-    sequence,
     steps: sequence.map((at) => steps[at]),
     cost: {
       seconds: priced.costMs / 1000,

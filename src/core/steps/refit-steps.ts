@@ -1,9 +1,7 @@
-import { fastenerKindOf } from '../hardware';
-import { heldParts } from '../procedure';
-import type { ActionGraph } from '../graph';
+import { stepKey, type ActionGraph } from '../graph';
 import type { RefitAction } from '../refit';
 import { Grouping } from './grouping';
-import { carrierOf, joinAll, partOfItem, stepsOf, type Grouped } from './make-steps';
+import { carrierOf, isSrs, joinAlike, joinAll, ownOf, partOfItem, stepsOf, type Grouped } from './make-steps';
 import type { RefitStepKind, StepOrder } from './step';
 
 /**
@@ -15,64 +13,32 @@ export function refitSteps(graph: ActionGraph, actions: RefitAction[], before: n
   const ofPart = (action: RefitAction) => `${action.procedure}/${partOfItem(graph, action.procedure, action.item)}`;
   const ofCarrier = ({ procedure, item }: RefitAction) =>
     `${procedure}/${carrierOf(graph, procedure, partOfItem(graph, procedure, item))}`;
-  const find = (type: string, like: RefitAction) =>
-    actions.findIndex((one) => one.type === type && one.procedure === like.procedure && one.item === like.item);
+  const positions = new Map(actions.map(({ key }, at) => [key, at]));
   actions.forEach((place, at) => {
     if (place.type !== 'place') return;
-    const seat = find('seat', place);
+    const seat = positions.get(stepKey({ ...place, type: 'seat' }));
     const held = actions.flatMap((join, n) =>
-      join.type === 'join' && !isSrs(graph, join) && ofCarrier(join) === ofCarrier(place) && before[seat]?.includes(n)
+      join.type === 'join' &&
+      !isSrs(graph, join) &&
+      ofCarrier(join) === ofCarrier(place) &&
+      seat !== undefined &&
+      before[seat].includes(n)
         ? [n]
         : [],
     );
     joinAll(grouping, at, held, rank);
-    if (held.length === 0 && seat >= 0) grouping.join(at, seat);
+    if (held.length === 0 && seat !== undefined) grouping.join(at, seat);
   });
   actions.forEach((seat, at) => {
-    if (seat.type === 'seat') joinAll(grouping, at, ownPressed(graph, actions, seat), rank);
+    if (seat.type === 'seat') joinAll(grouping, at, ownOf(graph, actions, 'fit', seat), rank);
   });
-  joinAlike(grouping, actions, ({ type }, action) =>
-    type === 'start'
-      ? ofPart(action)
-      : type === 'tighten'
-        ? `${ofPart(action)}|${action.tool}`
-        : type === 'join' && !isSrs(graph, action)
-          ? ofPart(action)
-          : null,
-  );
+  joinAlike(grouping, actions, (action) => {
+    if (action.type === 'tighten') return `tighten ${ofPart(action)}|${action.tool}`;
+    const isAlike = action.type === 'start' || (action.type === 'join' && !isSrs(graph, action));
+    return isAlike ? `${action.type} ${ofPart(action)}` : null;
+  });
   return stepsOf(grouping, actions, rank, (group) => describe(graph, group));
 }
-
-function joinAlike(
-  grouping: Grouping,
-  actions: RefitAction[],
-  keyOf: (action: RefitAction, same: RefitAction) => string | null,
-): void {
-  const first = new Map<string, number[]>();
-  actions.forEach((action, at) => {
-    const key = keyOf(action, action);
-    if (key === null) return;
-    const groups = first.get(`${action.type}|${key}`) ?? [];
-    first.set(`${action.type}|${key}`, groups);
-    if (!groups.some((other) => grouping.join(other, at))) groups.push(at);
-  });
-}
-
-/** Positions of the motion-released fasteners that hold this part alone. */
-function ownPressed(graph: ActionGraph, actions: RefitAction[], seat: RefitAction): number[] {
-  const index = graph.indexes.get(seat.procedure!)!;
-  const absent = graph.presence.get(seat.procedure!)!.of;
-  return actions.flatMap(({ type, procedure, item }, at) => {
-    if (type !== 'fit' || procedure !== seat.procedure) return [];
-    const fastener = index.fasteners.get(item)!;
-    const held = [...new Set(heldParts(fastener))].filter((part) => absent.get(part) !== 'absent');
-    const isOwn = held.length === 1 && held[0] === seat.item;
-    return isOwn && fastenerKindOf(graph.catalogue, fastener).release === 'pulled' ? [at] : [];
-  });
-}
-
-const isSrs = (graph: ActionGraph, { procedure, item }: RefitAction) =>
-  graph.indexes.get(procedure!)!.links.get(item)?.safety === 'srs';
 
 const KIND_OF: Record<RefitAction['type'], RefitStepKind> = {
   place: 'offer',

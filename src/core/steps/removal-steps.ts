@@ -1,8 +1,8 @@
 import { fastenerKindOf } from '../hardware';
-import { heldParts, type ItemIndex } from '../procedure';
-import { releaseTool, type Action, type ActionGraph, type RemovalType } from '../graph';
+import type { ItemIndex } from '../procedure';
+import { releaseTool, stepKey, type Action, type ActionGraph } from '../graph';
 import { Grouping } from './grouping';
-import { carrierOf, joinAll, partOfItem, stepsOf, type Grouped } from './make-steps';
+import { carrierOf, isSrs, joinAlike, joinAll, ownOf, partOfItem, stepsOf, type Grouped } from './make-steps';
 import type { RemovalStepKind, StepOrder } from './step';
 
 /**
@@ -12,18 +12,21 @@ import type { RemovalStepKind, StepOrder } from './step';
  */
 export function removalSteps(graph: ActionGraph, actions: Action[], before: number[][], rank: number[]): StepOrder {
   const grouping = new Grouping(before);
-  const positions = new Map(actions.map((action, at) => [action.key, at]));
-  const at = (type: RemovalType, action: Action, item = action.item) =>
-    positions.get(`${type}:${action.procedure}/${item}`);
+  const positions = new Map(actions.map(({ key }, at) => [key, at]));
   actions.forEach((action, free) => {
-    if (action.type === 'free') joinAll(grouping, free, ownPulled(graph, actions, action), rank);
+    if (action.type === 'free') joinAll(grouping, free, ownOf(graph, actions, 'release', action), rank);
   });
-  joinLinks(graph, grouping, actions, before);
+  // Links of one part that wait for the same things are undone together, except those of the airbag system.
+  joinAlike(grouping, actions, (action, at) =>
+    action.type === 'undo' && !isSrs(graph, action)
+      ? `${action.procedure}/${carrier(graph, action)}|${before[at].join()}`
+      : null,
+  );
   actions.forEach((action, takeOff) => {
     if (action.type !== 'takeOff') return;
     const links = before[takeOff].filter((need) => actions[need].type === 'undo');
-    const free = at('free', action)!;
-    if (links.length === 0 ? free !== undefined && grouping.join(free, takeOff) : false) return;
+    const free = positions.get(stepKey({ ...action, type: 'free' }));
+    if (links.length === 0 && free !== undefined) grouping.join(free, takeOff);
     links
       .filter((link) => !isSrs(graph, actions[link]) && carrier(graph, actions[link]) === action.item)
       .some((link) => grouping.join(link, takeOff));
@@ -48,33 +51,6 @@ function handKind(graph: ActionGraph, [first, ...rest]: Action[]): RemovalStepKi
   return fastenerKindOf(graph.catalogue, fastener).release === 'pulled' ? 'pull' : 'turn';
 }
 
-/** Positions of the motion-released fasteners that hold this part alone. */
-function ownPulled(graph: ActionGraph, actions: Action[], free: Action): number[] {
-  const index = indexOf(graph, free);
-  return actions.flatMap(({ type, procedure, item }, at) => {
-    if (type !== 'release' || procedure !== free.procedure) return [];
-    const fastener = index.fasteners.get(item)!;
-    const held = presentOnly(graph, free.procedure!, heldParts(fastener));
-    const isOwn = held.length === 1 && held[0] === free.item;
-    return isOwn && fastenerKindOf(graph.catalogue, fastener).release === 'pulled' ? [at] : [];
-  });
-}
-
-const presentOnly = (graph: ActionGraph, procedure: string, parts: string[]) =>
-  [...new Set(parts)].filter((part) => graph.presence.get(procedure)!.of.get(part) !== 'absent');
-
-/** Links of one part that wait for the same things are undone together, except those of the airbag system. */
-function joinLinks(graph: ActionGraph, grouping: Grouping, actions: Action[], before: number[][]): void {
-  const first = new Map<string, number>();
-  actions.forEach((action, at) => {
-    if (action.type !== 'undo' || isSrs(graph, action)) return;
-    const together = `${action.procedure}/${carrier(graph, action)}|${before[at].join()}`;
-    const other = first.get(together);
-    if (other === undefined) first.set(together, at);
-    else grouping.join(other, at);
-  });
-}
-
 /** The tool of a pull: the part's own, else that of its first fastener, else what the motion asks for. */
 function pullTool(graph: ActionGraph, group: Action[], lead: Action): string {
   const index = indexOf(graph, lead);
@@ -84,6 +60,5 @@ function pullTool(graph: ActionGraph, group: Action[], lead: Action): string {
 }
 
 const indexOf = (graph: ActionGraph, action: Action): ItemIndex => graph.indexes.get(action.procedure!)!;
-const isSrs = (graph: ActionGraph, action: Action) => indexOf(graph, action).links.get(action.item)?.safety === 'srs';
 const carrier = (graph: ActionGraph, action: Action) => carrierOf(graph, action.procedure, partOf(graph, action));
 const partOf = (graph: ActionGraph, action: Action) => partOfItem(graph, action.procedure, action.item);

@@ -8,5 +8,8 @@ export const lowerFirst = (text: string) => (/^[A-Z][a-z]/.test(text) ? text[0].
 export const listed = (words: string[]) =>
   words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
 
+/** Text with its full stop, where it has no end of its own. */
+export const ended = (text: string) => (/[.!?]$/.test(text) ? text : `${text}.`);
+
 /** A sentence: first letter large, full stop at its end. */
 export const sentence = (text: string) => `${capital(text)}.`;

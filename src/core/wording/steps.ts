@@ -12,7 +12,7 @@ import {
 } from '../procedure';
 import { findAction, readStepKey, type ActionGraph } from '../graph';
 import type { HandStep } from '../steps';
-import { capital, listed, sentence } from '../text';
+import { capital, ended, listed, sentence } from '../text';
 import { gateWords, vehicleWords } from './instructions';
 import type { RefitStep } from './refit';
 import { freeingVerb, pieceWords, tabWords } from './step-verbs';
@@ -138,7 +138,7 @@ const notesOut = (site: Site): string[] => [
       if (type === 'takeOff') return [];
       const { parts, fasteners, links: tethers } = site.index;
       const one = parts.get(item) ?? fasteners.get(item) ?? tethers.get(item);
-      return [one?.technique, one?.note].flatMap((text) => (text ? [ended(text)] : []));
+      return [one?.technique, one?.note].flatMap((text) => (text ? [capital(ended(text))] : []));
     }),
   ),
 ];
@@ -150,12 +150,10 @@ const notesIn = (site: Site): string[] => [
       const item = readStepKey(key)!.item;
       const { parts, fasteners, links: tethers } = site.index;
       const own = (parts.get(item) ?? fasteners.get(item) ?? tethers.get(item))?.refitNote;
-      return [...(own ? [ended(own)] : []), ...(site.refit?.get(key)?.notes ?? [])];
+      return [...(own ? [capital(ended(own))] : []), ...(site.refit?.get(key)?.notes ?? [])];
     }),
   ),
 ];
-
-const ended = (text: string) => (/[.!?]$/.test(text) ? capital(text) : sentence(text));
 
 /** Where an item hides: "where the pull-cup cap was, 60 mm deep". */
 function placeWords(site: Site, item: string): string {
@@ -180,7 +178,7 @@ function pull(site: Site): Draft {
   const lines = [
     ...(motions.length ? [sentence(motions.join(', then '))] : []),
     ...(fasteners.length ? [`${capital(countedPieces(site, fasteners))} let${isOne(fasteners) ? 's' : ''} go.`] : []),
-    ...fasteners.flatMap(({ release }) => (release ? [ended(release)] : [])),
+    ...fasteners.flatMap(({ release }) => (release ? [capital(ended(release))] : [])),
     ...(tied.length ? [`Still tied by: ${tied.join(', ')}.`] : []),
     ...(did('takeOff') ? carried(site) : []),
   ];
@@ -235,7 +233,7 @@ function letGo(site: Site): Draft {
     count: countOf(fastener),
     thing: `${nameOf(site, fastener.id)} of ${held}`,
     where: placeWords(site, fastener.id),
-    lines: fastener.release ? [ended(fastener.release)] : [],
+    lines: fastener.release ? [capital(ended(fastener.release))] : [],
     notes: notesOut(site),
     done: stateWords(countOf(fastener), 'out'),
   };
@@ -266,7 +264,7 @@ function turn(site: Site): Draft {
     lines: [
       `${count === 1 ? 'It holds' : 'They hold'} ${held}.`,
       ...(length ? [sentence([length, fastener.thread].filter(Boolean).join(', '))] : []),
-      ...(fastener.release ? [ended(fastener.release)] : []),
+      ...(fastener.release ? [capital(ended(fastener.release))] : []),
     ],
     notes: notesOut(site),
     done: stateWords(count, 'out'),

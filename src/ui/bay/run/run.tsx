@@ -2,7 +2,7 @@
 import { useMemo, useState, useSyncExternalStore } from 'react';
 import type { RunStart } from '@/contracts/views';
 import { itemKey, type Point, type ItemRef } from '@/core/procedure';
-import { type Fallen, fallenInside, wontMove, type RunStep, type Suspect } from '@/core/run';
+import { type Fallen, fallenInside, lastOnDoor, wontMove, type RunStep, type Suspect } from '@/core/run';
 import { CatalogueProvider } from '../../design/catalogue';
 import { useWakeLock } from '../../design/use-wake-lock';
 import { AskPanel, hasQuestions } from './ask-panel';
@@ -126,8 +126,8 @@ function nowOf({ state, view }: RunHandle, chosen: string | null, zone: string |
   const picked = steps.find((step) => step.key === chosen && isOpen(step));
   // Somebody else's door is left to them while another one is free.
   const isOthers = (step: RunStep) => {
-    const last = state.log.findLast((event) => event.type === 'done' && event.action.includes(`:${step.procedure}/`));
-    return !!last && last.person !== me && !state.pauses.has(last.person);
+    const last = step.procedure && lastOnDoor(state, step.procedure);
+    return !!last && last !== me && !state.pauses.has(last);
   };
   const here = zone ? steps.find((step) => isOpen(step) && step.procedure === zone) : undefined;
   return picked ?? here ?? steps.find((step) => isOpen(step) && !isOthers(step)) ?? view.now;

@@ -1,12 +1,11 @@
 'use client';
-import { useMemo, useRef } from 'react';
+import { useMemo } from 'react';
 import {
-  basisOf,
+  basesOf,
   foldRun,
   judgeFor,
   lastStepEvents,
   viewRun,
-  type RunBasis,
   type RunEvent,
   type RunState,
   type RunView,
@@ -37,13 +36,10 @@ export interface RunHandle {
 /** One run on this device: its log and what that amounts to. */
 export function useRun(id: string, plan: RunPlan, first: RunEvent[], firstPosition: number, person: string): RunHandle {
   const log: LogHandle<RunEvent> = useLog<RunEvent>(id, first, firstPosition, person);
-  const judge = useMemo(() => judgeFor(plan), [plan]);
+  const basisAt = useMemo(() => basesOf(plan), [plan]);
+  const judge = useMemo(() => judgeFor(basisAt), [basisAt]);
   const state = useMemo(() => foldRun(log.events, judge), [log.events, judge]);
-  const last = useRef<(RunBasis & { of: string; from: RunPlan }) | undefined>(undefined);
-  const basis = useMemo(() => {
-    last.current = { ...basisOf(plan, state, last.current?.from === plan ? last.current : undefined), from: plan };
-    return last.current;
-  }, [plan, state]);
+  const basis = useMemo(() => basisAt(state), [basisAt, state]);
   const view = useMemo(() => viewRun(basis.graph, basis.plan, state), [basis, state]);
   const takeBack = () =>
     log.record(...lastStepEvents(state, deviceName()).map((event): RunRecordable => ({ type: 'retracted', event })));

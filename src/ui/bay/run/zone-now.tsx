@@ -1,4 +1,5 @@
 'use client';
+import { lastOnDoor } from '@/core/run';
 import { zoneName } from '@/core/vehicle';
 import type { Bay } from './bay';
 
@@ -8,8 +9,8 @@ export function ZoneNow({ bay, procedure }: { bay: Bay; procedure: string | null
   if (plan.documents.length < 2) return null;
   /** The first name of whoever else worked on a door last. */
   const otherOn = (id: string) => {
-    const last = state.log.findLast((event) => event.type === 'done' && event.action.includes(`:${id}/`));
-    return last && last.person !== bay.me ? bay.nameOf(last.person).split(' ')[0] : null;
+    const last = lastOnDoor(state, id);
+    return last && last !== bay.me ? bay.nameOf(last).split(' ')[0] : null;
   };
   return (
     <div className="zone-now" role="group" aria-label="This tablet keeps to">

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useMemo, useRef, useState } from 'react';
 import type { PlanView } from '@/contracts/views';
 import type { PlannerQuestion } from '@/workers/planner.worker';
-import { PageHead } from '../../design';
+import { OptionChoices, PageHead } from '../../design';
 import { readStepKey } from '@/core/graph';
 import type { Plan } from '@/core/plan';
 import { goalLines, GoalMaps, Goals } from './goals';
@@ -205,40 +205,3 @@ function useAsked(first: Asked, forJob: number | null) {
 const priceWords = ({ policy: { costs } }: PlanView) =>
   costs &&
   `Priced at ${costs.toolChangeMs / 1000} s for another tool, ${costs.bareHandMs / 1000} s for the bare hand, ${costs.partChangeMs / 1000} s for turning to another part, ${costs.moveMmPerSecond} mm/s within a panel, ${costs.zoneMoveMs / 1000} s between zones of one door, ${costs.sideMoveMs / 1000} s between doors or sides.`;
-
-function OptionChoices({
-  options,
-  chosen,
-  onChoose,
-}: {
-  options: Record<string, string[]>;
-  chosen: Record<string, string>;
-  onChoose: (options: Record<string, string>) => void;
-}) {
-  const without = (option: string) => Object.fromEntries(Object.entries(chosen).filter(([name]) => name !== option));
-  if (Object.keys(options).length === 0) return null;
-  return (
-    <div className="option-choices">
-      {Object.entries(options).map(([option, values]) => (
-        <div key={option}>
-          <div className="label mb-1">{option.replace(/-/g, ' ')}</div>
-          <div className="choice" role="group" aria-label={option}>
-            {values.map((value) => (
-              <button
-                key={value}
-                type="button"
-                aria-pressed={chosen[option] === value}
-                onClick={() => onChoose({ ...chosen, [option]: value })}
-              >
-                {value}
-              </button>
-            ))}
-            <button type="button" aria-pressed={chosen[option] === undefined} onClick={() => onChoose(without(option))}>
-              not known
-            </button>
-          </div>
-        </div>
-      ))}
-    </div>
-  );
-}

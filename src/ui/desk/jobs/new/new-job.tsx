@@ -8,7 +8,7 @@ import { useForm, useWatch } from 'react-hook-form';
 import { jobSchema, type JobForm } from '@/contracts/schemas';
 import type { VehicleQuestions } from '@/contracts/views';
 import { send } from '../../../../device/http';
-import { Field, numberOrNull, PageHead, Trouble, useSend } from '../../../design';
+import { Field, numberOrNull, OptionChoices, PageHead, Trouble, useSend } from '../../../design';
 
 const EMPTY: JobForm = {
   title: '',
@@ -113,30 +113,7 @@ export function NewJob({
             ))}
           </datalist>
         </Field>
-        {Object.entries(questions.options).map(([option, values]) => (
-          <div key={option} className="mb-3">
-            <div className="label mb-1">{option.replace(/-/g, ' ')}</div>
-            <div className="choice" role="group" aria-label={option}>
-              {values.map((value) => (
-                <button
-                  key={value}
-                  type="button"
-                  aria-pressed={options[option] === value}
-                  onClick={() => setValue('options', { ...options, [option]: value })}
-                >
-                  {value}
-                </button>
-              ))}
-              <button
-                type="button"
-                aria-pressed={options[option] === undefined}
-                onClick={() => setValue('options', without(options, option))}
-              >
-                not known
-              </button>
-            </div>
-          </div>
-        ))}
+        <OptionChoices options={questions.options} chosen={options} onChoose={(next) => setValue('options', next)} />
         <Form.Check
           id="high-voltage"
           className="mb-3"
@@ -151,9 +128,6 @@ export function NewJob({
     </>
   );
 }
-
-const without = (options: Record<string, string>, option: string) =>
-  Object.fromEntries(Object.entries(options).filter(([name]) => name !== option));
 
 const NO_QUESTIONS: VehicleQuestions = { bodies: [], options: {} };
 
