@@ -15,4 +15,5 @@ export { confusionNote, fitOf } from './fits';
 export { LINK_KINDS, type LinkKind } from './link-kinds';
 export { MOTIONS } from './motions';
 export { PART_KINDS } from './part-kinds';
+export { findWorkKind, WORK_KINDS, workKindOf } from './work-kinds';
 export { NAMED_TOOLS, toolFor } from './tools';

@@ -29,6 +29,14 @@ const NAMED: [code: string, name: string, takesOutOnly?: 'out'][] = [
   ['extension-250', '250 mm extension'],
   ['right-angle-driver', 'Right-angle driver'],
   ['battery-spanner', 'Battery terminal spanner'],
+  ['centre-punch', 'Centre punch'],
+  ['hole-saw', 'Hole saw'],
+  ['shears', 'Sheet-metal shears'],
+  ['file', 'File'],
+  ['vacuum', 'Vacuum cleaner'],
+  ['roller', 'Hand roller'],
+  ['crimp-tool', 'Crimp tool'],
+  ['soldering-iron', 'Soldering iron'],
 ];
 
 /** The hand tools Pezzo ships with, by code. Drivers and sockets are made from the drive. */

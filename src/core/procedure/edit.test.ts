@@ -3,6 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { demoProcedure } from '@tests/support/demo';
 import { checkProcedure } from '../check';
 import { applyEdit, editHistory, freeId, type Edit, type EditHistory } from './edit';
+import { itemsOf } from './items';
+import { removalEffects } from './remove';
 
 const start = demoProcedure('kite-rear-door');
 const ids = [...start.parts, ...start.fasteners, ...start.links].map((item) => item.id);
@@ -54,5 +56,44 @@ describe('editing a procedure', () => {
     expect(freeId(start, 's')).toBe('s5');
     expect(freeId(start, 'panel', '-')).toBe('panel');
     expect(freeId(start, 'card', '-')).toBe('card-2');
+  });
+});
+
+describe('typing and deleting', () => {
+  it('takes back what was typed in one field in one step', () => {
+    const begin = { past: [], present: start, future: [] };
+    const typed = ['m', 'mi', 'mind'].reduce<EditHistory>(
+      (history, note) => editHistory(history, { type: 'change', id: 'card', patch: { note }, typing: true }),
+      begin,
+    );
+    expect(typed.present.parts.find(({ id }) => id === 'card')?.note).toBe('mind');
+    const other = editHistory(typed, { type: 'change', id: 'card', patch: { startAt: 'rear' }, typing: true });
+    expect(editHistory(editHistory(other, { type: 'undo' }), { type: 'undo' }).present).toEqual(start);
+  });
+
+  it('says what else goes or changes with an item, and does just that', () => {
+    for (const { id } of itemsOf(start)) {
+      const { gone, changed } = removalEffects(start, id);
+      const left = applyEdit(start, { type: 'remove', id });
+      const before = new Map(itemsOf(start).map((item) => [item.id, item]));
+      expect(itemsOf(left).map((item) => item.id)).toEqual(
+        [...before.keys()].filter((one) => one !== id && !gone.includes(one)),
+      );
+      for (const item of itemsOf(left)) if (!changed.includes(item.id)) expect(item).toEqual(before.get(item.id));
+    }
+  });
+
+  it('does not put in sight what was behind the deleted cover', () => {
+    const document = {
+      ...start,
+      fasteners: [
+        ...start.fasteners,
+        { id: 'zz', holds: 'card', kind: 'bolt', behind: [start.parts.find(({ id }) => id !== 'card')!.id] },
+      ],
+    };
+    const [cover] = document.fasteners.at(-1)!.behind!;
+    const left = applyEdit(document, { type: 'remove', id: cover });
+    expect(left.fasteners.find(({ id }) => id === 'zz')).toMatchObject({ holds: 'card' });
+    expect(left.fasteners.find(({ id }) => id === 'zz')?.behind).toBeUndefined();
   });
 });

@@ -1,25 +1,31 @@
-import { heldParts } from './items';
-import { parseReference } from './references';
-import type { Fastener, Item, Link, Part, Point, ProcedureDocument } from './types';
+import { itemsOf } from './items';
+import { removeItem, withoutUndefined } from './remove';
+import type { Fastener, Item, Link, Part, Point, ProcedureDocument, Work } from './types';
 
 /** One change a person makes while recording. */
 export type Edit =
   | { type: 'addPart'; part: Part }
   | { type: 'addFastener'; fastener: Fastener }
   | { type: 'addLink'; link: Link }
-  | { type: 'change'; id: string; patch: Partial<Part & Fastener & Link> }
+  | { type: 'addWork'; work: Work }
+  /** `typing`: one of several while a field is typed in; they are taken back together. */
+  | { type: 'change'; id: string; patch: ItemPatch; typing?: boolean }
   | { type: 'addPoint'; id: string; at: Point }
   | { type: 'movePoint'; id: string; point: number; to: Point }
+  | { type: 'removePoint'; id: string; point: number }
   | { type: 'movePart'; id: string; by: Point }
   | { type: 'remove'; id: string }
   | { type: 'reorder'; id: string; by: number }
-  | {
-      type: 'document';
-      patch: Partial<Pick<ProcedureDocument, 'title' | 'options' | 'cautions' | 'checks' | 'applies' | 'map'>>;
-    };
+  | { type: 'document'; patch: DocumentPatch; typing?: boolean }
+  /** Goes on with another document as one change: pasted notes. */
+  | { type: 'take'; document: ProcedureDocument };
 
-const removeUndefined = <T extends object>(value: T): T =>
-  Object.fromEntries(Object.entries(value).filter(([, v]) => v !== undefined)) as T;
+/** Fields of an item; undefined removes one. */
+export type ItemPatch = Partial<Omit<Part & Fastener & Link & Work, 'id'>>;
+/** Fields of a document that are no items. */
+export type DocumentPatch = Partial<
+  Omit<ProcedureDocument, 'format' | 'id' | 'parts' | 'fasteners' | 'links' | 'work'>
+>;
 
 /**
  * Applies one edit. Returns a new document; one that names an item that is not there is returned unchanged.
@@ -38,15 +44,26 @@ export function applyEdit(document: ProcedureDocument, edit: Edit): ProcedureDoc
       };
     case 'addLink':
       return { ...document, links: [...document.links, edit.link], recordedOrder: [...recorded, edit.link.id] };
+    case 'addWork':
+      return { ...document, work: [...(document.work ?? []), edit.work], recordedOrder: [...recorded, edit.work.id] };
     case 'change':
-      return mapItem(document, edit.id, (item) => removeUndefined({ ...item, ...edit.patch }));
+      return mapItem(document, edit.id, (item) => withoutUndefined({ ...item, ...edit.patch }));
     case 'addPoint':
-      return mapFastener(document, edit.id, (f) => withPoints(f, [...(f.at ?? []), edit.at]));
+      return mapPlaced(document, edit.id, (item) => withPoints(item, [...(item.at ?? []), edit.at]));
     case 'movePoint':
-      return mapFastener(document, edit.id, (f) => ({
-        ...f,
-        at: (f.at ?? []).map((at, n) => (n === edit.point ? edit.to : at)),
+      return mapPlaced(document, edit.id, (item) => ({
+        ...item,
+        at: (item.at ?? []).map((at, n) => (n === edit.point ? edit.to : at)),
       }));
+    case 'removePoint':
+      return mapPlaced(document, edit.id, (item) =>
+        (item.at?.length ?? 0) > 1
+          ? withPoints(
+              item,
+              item.at!.filter((_, n) => n !== edit.point),
+            )
+          : item,
+      );
     case 'movePart':
       return mapItem(document, edit.id, (item) => {
         const shape = (item as Part).shape?.map(([x, y]): Point => [x + edit.by[0], y + edit.by[1]]);
@@ -57,62 +74,36 @@ export function applyEdit(document: ProcedureDocument, edit: Edit): ProcedureDoc
     case 'reorder':
       return { ...document, recordedOrder: moved(recorded, edit.id, edit.by) };
     case 'document':
-      return removeUndefined({ ...document, ...edit.patch });
+      return withoutUndefined({ ...document, ...edit.patch });
+    case 'take':
+      return edit.document;
   }
 }
 
-/** Placing one more of a group counts one more. */
-const withPoints = (fastener: Fastener, at: Point[]): Fastener => ({ ...fastener, at, count: Math.max(at.length, 1) });
+/** Items that have places of their own. */
+type Placed = Fastener | Link | Work;
+
+/** Placing one more of a group counts one more; work is not counted. */
+const withPoints = <T extends Placed>(item: T, at: Point[]): T =>
+  'holds' in item || 'joins' in item ? { ...item, at, count: Math.max(at.length, 1) } : { ...item, at };
 
 function mapItem(document: ProcedureDocument, id: string, change: (item: Item) => Item): ProcedureDocument {
   const each = <T extends Item>(items: T[]): T[] => items.map((item) => (item.id === id ? (change(item) as T) : item));
-  return { ...document, parts: each(document.parts), fasteners: each(document.fasteners), links: each(document.links) };
-}
-
-const mapFastener = (
-  document: ProcedureDocument,
-  id: string,
-  change: (fastener: Fastener) => Fastener,
-): ProcedureDocument => ({ ...document, fasteners: document.fasteners.map((f) => (f.id === id ? change(f) : f)) });
-
-/** Removes an item and every mention of it; a fastener that held only it and a link to it go as well. */
-function removeItem(document: ProcedureDocument, id: string): ProcedureDocument {
-  const orphans = [
-    ...document.fasteners.filter((f) => heldParts(f).every((part) => part === id)).map((f) => f.id),
-    ...document.links.filter((link) => link.joins.includes(id)).map((link) => link.id),
-  ];
-  const gone = new Set([id, ...orphans]);
-  const isGone = (text: string) => gone.has(parseReference(text)?.item ?? text);
-  const clean = <T extends Item>(items: T[]): T[] =>
-    items
-      .filter((item) => !gone.has(item.id))
-      .map((item) =>
-        item.behind?.some(isGone) ? { ...item, behind: item.behind.filter((text) => !isGone(text)) } : item,
-      );
   return {
     ...document,
-    parts: clean(document.parts).map((part) =>
-      removeUndefined({
-        ...part,
-        on: part.on && isGone(part.on) ? undefined : part.on,
-        looseWith: part.looseWith && isGone(part.looseWith) ? undefined : part.looseWith,
-      }),
-    ),
-    fasteners: clean(document.fasteners).map((f) =>
-      removeUndefined({
-        ...f,
-        holds: Array.isArray(f.holds) ? f.holds.filter((part) => !gone.has(part)) : f.holds,
-        staysOn: f.staysOn && isGone(f.staysOn) ? undefined : f.staysOn,
-      }),
-    ),
-    links: clean(document.links),
-    before: (document.before ?? []).filter((rule) => !isGone(rule.first) && !isGone(rule.then)),
-    routes: (document.routes ?? [])
-      .filter((route) => !isGone(route.of))
-      .map((route) => ({ ...route, anyOf: route.anyOf.map((set) => set.filter((text) => !isGone(text))) })),
-    recordedOrder: (document.recordedOrder ?? []).filter((item) => !gone.has(item)),
+    parts: each(document.parts),
+    fasteners: each(document.fasteners),
+    links: each(document.links),
+    ...(document.work ? { work: each(document.work) } : {}),
   };
 }
+
+const mapPlaced = (
+  document: ProcedureDocument,
+  id: string,
+  change: <T extends Placed>(item: T) => T,
+): ProcedureDocument =>
+  document.parts.some((part) => part.id === id) ? document : mapItem(document, id, (item) => change(item as Placed));
 
 function moved(order: string[], id: string, by: number): string[] {
   const from = order.indexOf(id);
@@ -127,6 +118,8 @@ export interface EditHistory {
   past: ProcedureDocument[];
   present: ProcedureDocument;
   future: ProcedureDocument[];
+  /** The field that is being typed in: further changes to it are one step with the last. */
+  typing?: string | null;
 }
 
 export type HistoryAction =
@@ -147,15 +140,27 @@ export function editHistory(history: EditHistory, action: HistoryAction): EditHi
       return future.length ? { past: [...past, present], present: future[0], future: future.slice(1) } : history;
     case 'replace':
       return { past: [], present: action.document, future: [] };
-    default:
-      return { past: [...past, present].slice(-MAX_PAST), present: applyEdit(present, action), future: [] };
+    default: {
+      const typing = 'typing' in action && action.typing ? fieldOf(action) : null;
+      const next = applyEdit(present, action);
+      if (typing && typing === history.typing) return { ...history, present: next, future: [] };
+      return { past: [...past, present].slice(-MAX_PAST), present: next, future: [], typing };
+    }
   }
 }
+
+/** Which field a change is about. */
+const fieldOf = (edit: Edit): string =>
+  edit.type === 'change' || edit.type === 'document'
+    ? `${'id' in edit ? edit.id : ''} ${Object.keys(edit.patch).sort().join(' ')}`
+    : '';
 
 /** The first free id with this stem: "s1", "s2"… or "panel", "panel-2"…. */
 export function freeId(document: ProcedureDocument, stem: string, separator = ''): string {
   const taken = new Set(
-    [...document.parts, ...document.fasteners, ...document.links].map((item) => item.id).concat('body'),
+    itemsOf(document)
+      .map((item) => item.id)
+      .concat('body'),
   );
   if (separator && !taken.has(stem)) return stem;
   let n = separator ? 2 : 1;

@@ -1,24 +1,57 @@
-export { type Edit, applyEdit, editHistory, freeId } from './edit';
-export { type ItemIndex, centreOf, countOf, findItem, heldParts, indexItems, placeOf } from './items';
+export { type BayFact, comingPart, lastOff, recordInBay } from './bay-recording';
+export {
+  applyEdit,
+  type DocumentPatch,
+  type Edit,
+  editHistory,
+  freeId,
+  type HistoryAction,
+  type ItemPatch,
+} from './edit';
+export {
+  type ItemIndex,
+  centreOf,
+  countOf,
+  findItem,
+  heldParts,
+  indexItems,
+  itemsOf,
+  placeOf,
+  workPart,
+} from './items';
 export { itemKey, type ItemRef, readItemKey } from './item-ref';
+export { type Likely, likelyNext } from './likely';
 export { layersOf } from './layers';
 export { readDocument } from './migrate';
 export { mirror, mirroredSide, recordedId } from './mirror';
-export { countedWords, heldWords, itemWords } from './names';
+export { countedWords, heldWords, itemWords, namedWords } from './names';
 export { checkOptions, listOptions } from './options';
+export { type MarkedPhoto, photosOf, photosOfItems } from './photos';
 export { type PresenceMap, presenceOf } from './presence';
 export { isInSight, type Need, ownCovers, reachOf } from './reach';
+export { isInside, regionShare, regionShares } from './regions';
+export { DEFAULT_SCHOOLS, SCHOOL_QUESTIONS, type SchoolChoice, type Schools, schoolsFor } from './schools';
+export { removalEffects, withoutUndefined } from './remove';
+export { likelyPart, newFastener, newLink, newPart, startingShape } from './starting';
 export { type State, parseReference, stateFor } from './references';
 export {
+  type Access,
   BODY,
   type Fastener,
   type Item,
+  type Leaving,
   type ItemType,
   type Link,
+  type Mount,
   type OptionValues,
+  type Pair,
   type PanelMap,
+  type PhotoMark,
   type Part,
   type Point,
   type ProcedureDocument,
+  type Refit,
   type When,
+  type Work,
+  type WorkPhase,
 } from './types';

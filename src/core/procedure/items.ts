@@ -1,3 +1,4 @@
+import { parseReference } from './references';
 import {
   BODY,
   type Fastener,
@@ -7,6 +8,7 @@ import {
   type Part,
   type Point,
   type ProcedureDocument,
+  type Work,
 } from './types';
 
 /** A document's items by id, with what each is. The first of two equal ids wins; the checker reports the second. */
@@ -16,6 +18,7 @@ export interface ItemIndex {
   parts: Map<string, Part>;
   fasteners: Map<string, Fastener>;
   links: Map<string, Link>;
+  works: Map<string, Work>;
   typeOf: Map<string, ItemType>;
   /** Ways in to items that have several. */
   routes: Map<string, string[][]>;
@@ -28,6 +31,7 @@ export function indexItems(document: ProcedureDocument): ItemIndex {
     parts: new Map(),
     fasteners: new Map(),
     links: new Map(),
+    works: new Map(),
     typeOf: new Map(),
     routes: new Map((document.routes ?? []).map((route) => [route.of, route.anyOf])),
   };
@@ -41,12 +45,13 @@ export function indexItems(document: ProcedureDocument): ItemIndex {
   add('part', index.parts, document.parts);
   add('fastener', index.fasteners, document.fasteners);
   add('link', index.links, document.links);
+  add('work', index.works, document.work ?? []);
   return index;
 }
 
 /** The item with this id, whichever it is; undefined where there is none. */
 export const findItem = (index: ItemIndex, id: string): Item | undefined =>
-  index.parts.get(id) ?? index.fasteners.get(id) ?? index.links.get(id);
+  index.parts.get(id) ?? index.fasteners.get(id) ?? index.links.get(id) ?? index.works.get(id);
 
 /** The parts a fastener holds, always as a list. */
 export const heldParts = (fastener: Fastener): string[] =>
@@ -72,8 +77,31 @@ export function placeOf(index: ItemIndex, id: string): Point | null {
   const fastener = index.fasteners.get(id);
   if (fastener) return centreOf(fastener.at) ?? firstPlace(index, heldParts(fastener));
   const link = index.links.get(id);
-  return link ? firstPlace(index, link.joins) : null;
+  if (link) return centreOf(link.at) ?? firstPlace(index, link.joins);
+  const work = index.works.get(id);
+  return work
+    ? (centreOf(work.at) ??
+        centreOf(work.shape) ??
+        firstPlace(
+          index,
+          [workPart(index, work)].filter((part) => part !== null),
+        ))
+    : null;
 }
+
+/** The part that work is done on: its own, else the first part it needs; null where it names none. */
+export function workPart(index: Pick<ItemIndex, 'parts'>, { on, needs }: Work): string | null {
+  const named = (needs ?? []).map((text) => parseReference(text)).filter((one) => one?.procedure === null);
+  return on ?? named.map((one) => one!.item).find((item) => index.parts.has(item)) ?? null;
+}
+
+/** Everything a document lists, in its order. */
+export const itemsOf = ({ parts, fasteners, links, work }: ProcedureDocument): Item[] => [
+  ...parts,
+  ...fasteners,
+  ...links,
+  ...(work ?? []),
+];
 
 function firstPlace(index: ItemIndex, parts: string[]): Point | null {
   for (const part of parts) {

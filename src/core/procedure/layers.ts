@@ -27,7 +27,9 @@ export function layersOf(document: ProcedureDocument): Map<string, number> {
     for (const id of same) layer = Math.max(layer, layers.get(id) ?? 0);
     return layer;
   };
-  for (const start of index.typeOf.keys()) {
+  // Work is drawn where it is done and peels off nothing.
+  for (const [start, type] of index.typeOf) {
+    if (type === 'work') continue;
     const stack: { id: string; open: boolean }[] = [{ id: start, open: true }];
     while (stack.length) {
       const { id, open } = stack.pop()!;

@@ -1,6 +1,6 @@
-import { findFastenerKind, findLinkKind, parseDrive, type Catalogue, BASE_CATALOGUE } from '../hardware';
+import { findFastenerKind, findLinkKind, findWorkKind, parseDrive, type Catalogue, BASE_CATALOGUE } from '../hardware';
 import { lowerFirst } from '../text';
-import { countOf, findItem, heldParts, type ItemIndex } from './items';
+import { countOf, findItem, heldParts, linkOwner, type ItemIndex } from './items';
 
 /** A part's, fastener's or link's name in running text: "the T20 screws", "door card". Unknown ids are shown as written. */
 export function itemWords(index: ItemIndex, id: string, catalogue: Catalogue = BASE_CATALOGUE): string {
@@ -19,7 +19,8 @@ export function itemWords(index: ItemIndex, id: string, catalogue: Catalogue = B
     const kind = findLinkKind(catalogue, link.kind);
     return (countOf(link) === 1 ? kind?.name : kind?.plural) ?? link.kind;
   }
-  return id;
+  const work = index.works.get(id);
+  return work ? (findWorkKind(work.kind)?.name ?? work.kind) : id;
 }
 
 /** "2 × T20 screw" for lists and tray labels. */
@@ -36,4 +37,14 @@ export function heldWords(index: ItemIndex, id: string): string {
         .map((part) => itemWords(index, part))
         .join(' and ')
     : '';
+}
+
+/** An item by a name that tells it from others like it: its own, else with what it holds or hangs on: "T20 screws of the door card". */
+export function namedWords(index: ItemIndex, id: string, catalogue: Catalogue = BASE_CATALOGUE): string {
+  const words = itemWords(index, id, catalogue);
+  if (findItem(index, id)?.name) return words;
+  const fastener = index.fasteners.get(id);
+  const link = index.links.get(id);
+  const owner = fastener ? heldWords(index, id) : link && linkOwner(link) ? itemWords(index, linkOwner(link)!) : '';
+  return owner ? `${words} of the ${owner}` : words;
 }

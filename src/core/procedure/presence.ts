@@ -41,6 +41,7 @@ export function presenceOf(document: ProcedureDocument, options: OptionValues): 
   for (const part of document.parts) set(part, { presence: 'present', unknown: [] });
   for (const fastener of document.fasteners) set(fastener, anyOf(heldParts(fastener).map(look)));
   for (const link of document.links) set(link, allOf(link.joins.map(look)));
+  for (const work of document.work ?? []) set(work, look(work.on ?? BODY));
   return result;
 }
 

@@ -6,6 +6,8 @@ export interface Need {
   procedure: string;
   item: string;
   state: State | null;
+  /** The area of a part that is enough. */
+  region?: string;
 }
 
 /**
@@ -33,7 +35,10 @@ export function reachOf(index: ItemIndex, id: string): Reach {
   if (routes) return { from: 'routes', ways: routes.map(read), asParts: [] };
   const fastener = index.fasteners.get(id);
   const link = index.links.get(id);
-  const own = (fastener ?? link ?? index.parts.get(id))?.behind;
+  const work = index.works.get(id);
+  const own = work
+    ? [...(work.needs ?? []), ...(work.behind ?? [])]
+    : (fastener ?? link ?? index.parts.get(id))?.behind;
   if (own) return { from: 'own', ways: [read(own)], asParts: [] };
   if (fastener) return { from: 'default', ways: [[]], asParts: heldParts(fastener) };
   const owner = link && linkOwner(link);

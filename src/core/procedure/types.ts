@@ -1,11 +1,23 @@
 import type { Applicability } from '../vehicle';
+import type { SchoolChoice } from './schools';
 
 /** A point on the map: x rearwards (or to the vehicle's right), y up, in millimetres. */
 export type Point = [x: number, y: number];
 /** Option values an item needs: one value or any of a list, per option. All options named must fit. */
 export type When = Record<string, string | string[]>;
 
-/** What every part, fastener and link may carry. */
+/** Something pointed out in a picture. `at` and `to` are shares of its width and height, 0…1. */
+export interface PhotoMark {
+  kind: 'arrow' | 'ring' | 'text';
+  at: Point;
+  to?: Point;
+  text?: string;
+}
+
+/** A picture with what is marked in it; the first versions named the picture alone. */
+export type PhotoRef = string | { id: string; marks?: PhotoMark[] };
+
+/** What every item may carry. */
 export interface ItemBase {
   id: string;
   name?: string;
@@ -13,7 +25,7 @@ export interface ItemBase {
   technique?: string;
   /** What must be minded on the way back; `note` is for the way out. */
   refitNote?: string;
-  photos?: string[];
+  photos?: PhotoRef[];
   difficulty?: number;
   difficultyWhy?: string;
   when?: When;
@@ -33,6 +45,10 @@ export interface Part extends ItemBase {
   on?: string;
   /** Lies loose once that part is off, so it must be taken and kept. */
   looseWith?: string;
+  /** Parts that must be off while this one is seated, though it comes out past them. */
+  offToSeat?: string[];
+  /** Areas of it by name that can be peeled back alone, as polygons. */
+  regions?: Record<string, Point[]>;
 }
 
 export interface Refit {
@@ -71,12 +87,44 @@ export interface Link extends ItemBase {
   joins: [string, string];
   kind: string;
   count?: number;
+  /** Where its pieces are. */
+  at?: Point[];
   tab?: string;
   keyed?: boolean;
   mark?: string;
   release?: string;
   pins?: Pin[];
   safety?: 'srs';
+}
+
+/** When work is done: to go on taking apart, between apart and together, or on the way back. */
+export type WorkPhase = 'apart' | 'fit' | 'back';
+/** What work leaves behind that must be cleared before the cavity closes. */
+export type Leaving = 'swarf' | 'bare-edge' | 'open-hole' | 'warm-glue';
+
+/** Something done to the car. Planned only where an item that is needed names it, or as a goal. */
+export interface Work extends ItemBase {
+  kind: string;
+  /** The part it is done on. */
+  on?: string;
+  /** States that must hold before it can be done. */
+  needs?: string[];
+  /** Absent: `fit`. */
+  phase?: WorkPhase;
+  /** How it is undone on the way back; without it nothing is undone. */
+  undo?: string;
+  at?: Point[];
+  shape?: Point[];
+  tool?: string;
+  /** How its place is found again, millimetres from edges that stay. */
+  datum?: { from: string; up?: number; andFrom?: string; back?: number };
+  leaves?: Leaving[];
+  material?: string[];
+  reversible?: boolean;
+  /** The kit it belongs to: all of one kit is one goal. */
+  for?: string;
+  /** Worth doing while one is in there: offered, never required. */
+  while?: 'open';
 }
 
 export interface Before {
@@ -94,6 +142,8 @@ export interface PanelMap {
   width: number;
   height: number;
   outline: string | { path: string } | { photo: string };
+  /** A picture behind the drawing: its four corners on the map, so that it lies straight. */
+  photo?: { id: string; corners: Point[] };
 }
 
 /** Where a speaker sits, as measured on the vehicle. Lengths in millimetres; `bore` and `circle` are diameters. */
@@ -149,17 +199,20 @@ export interface ProcedureDocument {
   recordedOrder?: string[];
   checks?: string[];
   cautions?: string[];
-  photos?: string[];
+  photos?: PhotoRef[];
+  work?: Work[];
   mounts?: Mount[];
   pairs?: Pair[];
   access?: Access[];
   /** What is set again once the battery is back: "radio code". */
   afterPower?: string[];
+  /** Where this procedure asks for another way of working than the shop's, and why. */
+  schools?: SchoolChoice[];
 }
 
-/** Any of the three things a document lists. */
-export type Item = Part | Fastener | Link;
-export type ItemType = 'part' | 'fastener' | 'link';
+/** Anything a document lists. */
+export type Item = Part | Fastener | Link | Work;
+export type ItemType = 'part' | 'fastener' | 'link' | 'work';
 /** Chosen option values. An option that is missing here is unknown, not false. */
 export type OptionValues = Record<string, string>;
 

@@ -13,3 +13,6 @@ export const ended = (text: string) => (/[.!?]$/.test(text) ? text : `${text}.`)
 
 /** A sentence: first letter large, full stop at its end. */
 export const sentence = (text: string) => `${capital(text)}.`;
+
+/** A name with its article: "the door card"; one that brings its own keeps it. */
+export const withArticle = (words: string) => (/^(the|its?) /.test(words) ? words : `the ${words}`);
