@@ -2,7 +2,7 @@ import type { Place } from './costs';
 import { stepKey } from './step-ref';
 
 /** What is done to an item on the way out, or to the vehicle as a whole. */
-export type RemovalType = 'release' | 'undo' | 'free' | 'takeOff' | 'check' | 'batteryOff' | 'wait';
+export type RemovalType = 'release' | 'undo' | 'free' | 'peel' | 'takeOff' | 'work' | 'check' | 'batteryOff' | 'wait';
 
 /** One thing a technician does, with its price. `key` is unique in a plan: "release:kite-rear-door/s1". */
 export interface Action {
@@ -11,6 +11,8 @@ export interface Action {
   /** Null for work on the vehicle as a whole. */
   procedure: string | null;
   item: string;
+  /** The area of a part that is peeled, where it is not the whole of it. */
+  region?: string;
   side: 'left' | 'right' | 'centre' | null;
   tool: string;
   ms: number;

@@ -33,8 +33,8 @@ export function buildGraph(documents: ProcedureDocument[], settings: GraphOption
   return graph;
 }
 
-function addNode(graph: ActionGraph, { type, procedure, item }: NodeRef, action: Action | null): void {
-  const ref: NodeRef = { type, procedure, item };
+function addNode(graph: ActionGraph, { type, procedure, item, region }: NodeRef, action: Action | null): void {
+  const ref: NodeRef = { type, procedure, item, ...(region ? { region } : {}) };
   const key = stepKey(ref);
   graph.idOf.set(key, graph.nodes.length);
   graph.nodes.push({ key, ref, action, needs: [], anyOf: null, pulls: [] });
@@ -56,7 +56,15 @@ function addItemNodes(graph: ActionGraph, document: ProcedureDocument): void {
     addNode(graph, { type: 'reach', procedure: document.id, item }, null);
     for (const action of actions) addNode(graph, action, action);
   };
-  for (const part of here(index.parts)) add(part.id, [make.free(part), make.takeOff(part)]);
+  for (const part of here(index.parts)) {
+    add(part.id, [make.free(part), make.takeOff(part)]);
+    for (const region of Object.keys(part.regions ?? {})) {
+      const peel = make.peel(part, region);
+      addNode(graph, peel, peel);
+      addNode(graph, { ...peel, type: 'peeled' }, null);
+    }
+  }
   for (const fastener of here(index.fasteners)) add(fastener.id, [make.release(fastener)]);
   for (const link of here(index.links)) add(link.id, [make.undo(link)]);
+  for (const work of here(index.works)) add(work.id, [make.work(work)]);
 }

@@ -2,6 +2,7 @@ import { append } from '../lists';
 import { fastenerKindOf } from '../hardware';
 import {
   heldParts,
+  isInside,
   type ItemIndex,
   type Need,
   parseReference,
@@ -43,6 +44,7 @@ export class DocumentRules {
     for (const fastener of this.index.fasteners.values()) this.release(fastener);
     for (const link of this.index.links.values()) this.undo(link);
     for (const part of this.index.parts.values()) this.part(part);
+    for (const work of this.index.works.values()) this.need(this.node('work', work.id), [this.reach(work.id)]);
     for (const rule of this.document.before ?? []) {
       const first = this.orderNode(rule.first, 'off');
       const then = this.orderNode(rule.then, 'free');
@@ -67,7 +69,7 @@ export class DocumentRules {
   }
 
   /** The node of a need; null where it is satisfied already (absent here, or of another procedure that is not at hand). */
-  private needNode({ procedure, item, state: asked }: Need): number | null {
+  private needNode({ procedure, item, state: asked, region }: Need): number | null {
     const index = this.graph.indexes.get(procedure);
     if (!index) {
       this.graph.missingProcedures.push(procedure);
@@ -75,7 +77,9 @@ export class DocumentRules {
     }
     const type = index.typeOf.get(item);
     const state = type && stateFor(type, asked);
-    return state ? (nodeIdOf(this.graph, stateRef(procedure, item, state)) ?? null) : null;
+    if (!state) return null;
+    const isDrawn = region !== undefined && index.parts.get(item)?.regions?.[region] !== undefined;
+    return nodeIdOf(this.graph, stateRef(procedure, item, state, isDrawn ? region : undefined)) ?? null;
   }
 
   private nodesOf = (needs: Need[]) => needs.map((need) => this.needNode(need)).filter((id) => id !== null);
@@ -131,6 +135,11 @@ export class DocumentRules {
       free,
       (this.holdersOf.get(part.id) ?? []).map((id) => this.id('release', id)),
     );
+    for (const region of Object.keys(part.regions ?? {})) this.peel(part, region);
+    for (const other of part.offToSeat ?? []) {
+      const off = this.id('takeOff', other);
+      if (off !== null) free.pulls.push(off);
+    }
     this.need(takeOff, [this.id('free', part.id)]);
     const moving = this.carried(part.id);
     for (const member of moving) {
@@ -139,6 +148,19 @@ export class DocumentRules {
         if (leaves) this.need(takeOff, [this.id('undo', link.id)]);
       }
     }
+  }
+
+  /** An area comes back once what holds it there is out; freeing the whole part does as well. */
+  private peel(part: Part, region: string): void {
+    const ref = { procedure: this.document.id, item: part.id, region };
+    const peel = nodeIdOf(this.graph, { ...ref, type: 'peel' })!;
+    const area = part.regions![region];
+    const holds = (this.holdersOf.get(part.id) ?? []).filter((id) => {
+      const at = this.index.fasteners.get(id)!.at ?? [];
+      return at.length === 0 || at.some((point) => isInside(area, point));
+    });
+    this.need(this.graph.nodes[peel], [this.id('reach', part.id), ...holds.map((id) => this.id('release', id))]);
+    this.graph.nodes[nodeIdOf(this.graph, { ...ref, type: 'peeled' })!].anyOf = [[peel], [this.id('free', part.id)!]];
   }
 
   /** The part with everything that is carried on it, directly or not. */
@@ -151,6 +173,6 @@ export class DocumentRules {
     const procedure = reference.procedure ?? this.document.id;
     const isPart = this.graph.indexes.get(procedure)?.typeOf.get(reference.item) === 'part';
     const state = isPart && reference.state === null ? partState : reference.state;
-    return this.needNode({ procedure, item: reference.item, state });
+    return this.needNode({ ...reference, procedure, state });
   }
 }

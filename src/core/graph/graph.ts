@@ -3,8 +3,8 @@ import type { ItemIndex, PresenceMap, State, OptionValues, ProcedureDocument } f
 import type { Action, RemovalType } from './action';
 import { stepKey, type StepRef } from './step-ref';
 
-/** What a node stands for: an action on an item, or that the item can be got at. */
-export type NodeRef = StepRef<RemovalType | 'reach'>;
+/** What a node stands for: an action on an item, that the item can be got at, or that an area of a part is out of the way. */
+export type NodeRef = StepRef<RemovalType | 'reach' | 'peeled'>;
 
 /**
  * One node of the AND/OR graph: an action, or a `reach` node that stands for "this item can be got at".
@@ -49,14 +49,11 @@ export interface GraphOptions {
   srsWaitSeconds?: number | null;
 }
 
-const STATE_ACTION = { free: 'free', off: 'takeOff', released: 'release', undone: 'undo' } as const;
+const STATE_ACTION = { free: 'free', off: 'takeOff', released: 'release', undone: 'undo', done: 'work' } as const;
 
 /** The node that makes a state true. */
-export const stateRef = (procedure: string, item: string, state: State): NodeRef => ({
-  type: STATE_ACTION[state],
-  procedure,
-  item,
-});
+export const stateRef = (procedure: string, item: string, state: State, region?: string): NodeRef =>
+  region ? { type: 'peeled', procedure, item, region } : { type: STATE_ACTION[state], procedure, item };
 
 /** The number of the node for a reference; undefined where this vehicle has no such item. */
 export const nodeIdOf = (graph: Pick<ActionGraph, 'idOf'>, ref: NodeRef): number | undefined =>

@@ -5,16 +5,19 @@ import {
   findPartKind,
   linkKindOrGuess,
   parseDrive,
+  workKindOf,
   type Catalogue,
 } from '../hardware';
 import {
   countOf,
   placeOf,
+  regionShare,
   type ItemIndex,
   type Fastener,
   type Link,
   type Part,
   type ProcedureDocument,
+  type Work,
 } from '../procedure';
 import { findZone } from '../vehicle';
 import type { Action, RemovalType } from './action';
@@ -32,6 +35,9 @@ export interface ItemActions {
   release(fastener: Fastener): Action;
   undo(link: Link): Action;
   free(part: Part): Action;
+  /** Only an area of a part is peeled back: its share of the time. */
+  peel(part: Part, region: string): Action;
+  work(work: Work): Action;
   /** A part that hangs by nothing goes aside with the tool still in hand; a tethered one needs the bare hand. */
   takeOff(part: Part): Action;
 }
@@ -47,6 +53,18 @@ export function releaseTool(catalogue: Catalogue, fastener: Fastener): string {
 export function freeTool(catalogue: Catalogue, part: Part): string {
   if (part.tool) return part.tool;
   return (part.motions ?? []).some((code) => findMotion(catalogue, code)?.pries) ? 'trim-tool' : 'hand';
+}
+
+/** Seconds to free a part by its motions. */
+export function freeSeconds(catalogue: Catalogue, part: Part): number {
+  const seconds = (part.motions ?? []).map((code) => findMotion(catalogue, code)?.seconds ?? UNKNOWN_MOTION_SECONDS);
+  return (
+    part.seconds ??
+    Math.max(
+      seconds.reduce((sum, one) => sum + one, 0),
+      1,
+    )
+  );
 }
 
 /** Seconds to put a part aside, or to fetch it again. */
@@ -92,13 +110,15 @@ export function itemActionsOf(
       const kind = linkKindOrGuess(catalogue, link.kind);
       return make('undo', link.id, kind.tool, link.seconds ?? kind.releaseSeconds * countOf(link));
     },
-    free(part) {
-      const motions = part.motions ?? [];
-      const seconds = motions.reduce(
-        (sum, code) => sum + (findMotion(catalogue, code)?.seconds ?? UNKNOWN_MOTION_SECONDS),
-        0,
-      );
-      return make('free', part.id, freeTool(catalogue, part), part.seconds ?? Math.max(seconds, 1));
+    free: (part) => make('free', part.id, freeTool(catalogue, part), freeSeconds(catalogue, part)),
+    peel(part, region) {
+      const seconds = freeSeconds(catalogue, part) * regionShare(part, [region]);
+      const action = make('peel', part.id, freeTool(catalogue, part), seconds);
+      return { ...action, region, key: stepKey({ ...action, region }) };
+    },
+    work(work) {
+      const kind = workKindOf(work.kind);
+      return make('work', work.id, work.tool ?? kind.tool, work.seconds ?? kind.seconds);
     },
     takeOff(part) {
       const tethered = document.links.some((link) => link.joins.includes(part.id));

@@ -1,3 +1,6 @@
-export { handStepOf, orderRemoval, type OrderedSteps, planRefit, removalProblem } from './plan-steps';
+export { type FollowedRemoval, followRemoval } from './follow-removal';
+export { followRefit } from './follow-refit';
+export { orderRemoval, type OrderedSteps, planRefit, removalProblem } from './plan-steps';
+export { handStepOf } from './removal-steps';
 export { partOfItem } from './make-steps';
 export type { HandStep, HandStepKind } from './step';

@@ -1,5 +1,5 @@
 import { fastenerKindOf } from '../hardware';
-import { findItem, heldParts } from '../procedure';
+import { findItem, heldParts, workPart } from '../procedure';
 import type { ActionGraph, Place } from '../graph';
 
 import type { Grouping } from './grouping';
@@ -73,6 +73,8 @@ export function partOfItem(graph: ActionGraph, procedure: string | null, item: s
   if (index.parts.has(item)) return item;
   const fastener = index.fasteners.get(item);
   if (fastener) return heldParts(fastener)[0] ?? null;
+  const work = index.works.get(item);
+  if (work) return workPart(index, work);
   return index.links.get(item)?.joins.find((end) => index.parts.has(end)) ?? null;
 }
 

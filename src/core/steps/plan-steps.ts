@@ -1,10 +1,9 @@
 import type { Action, ActionGraph, CostSettings } from '../graph';
 import { followWish, priceOrder, solveOrder, vehicleFirst, type OrderProblem, type SolveControl } from '../order';
-import { wayBackOf, withGates, type OrderedAction, type RefitAction } from '../refit';
 import { ranksOf } from './make-steps';
-import { refitSteps } from './refit-steps';
 import { removalSteps } from './removal-steps';
 import type { HandStep, StepOrder } from './step';
+import { backInOrder, backStepsOf, type BackInOrder } from './way-back';
 
 /** What an order of steps costs, and what any order costs at least. */
 export interface StepCost {
@@ -80,12 +79,8 @@ export function orderRemoval(
   return orderSteps(removalSteps(graph, actions, before, ranksOf(actions.length, wish)), costs, order, control);
 }
 
-/** The way back: its actions in order with what each waits for, and the steps they make. */
-export interface PlannedRefit extends OrderedSteps {
-  actions: RefitAction[];
-  /** For each action, by key, those it waits for. */
-  waitsFor: Map<string, string[]>;
-}
+/** The way back with the price of its order. */
+export type PlannedRefit = OrderedSteps & BackInOrder;
 
 /**
  * Plans putting back what was really done (graph node ids in the order they were done), over steps, with the costs and the solver of the way out. Of several
@@ -96,43 +91,9 @@ export function planRefit(
   doneInOrder: number[],
   costs: CostSettings,
   control?: SolveControl,
+  backWork: number[] = [],
 ): PlannedRefit {
-  const back = wayBackOf(graph, doneInOrder);
-  const atoms = back.refit.steps;
-  const before = back.refit.before.map((set) => [...set].sort((a, b) => a - b));
-  const lastOutFirstIn = ranksOf(atoms.length, [...atoms.keys()].reverse());
-  const solved = orderSteps(refitSteps(graph, atoms, before, lastOutFirstIn), costs, 'best', control);
-  const positionOf = new Map(atoms.map(({ key }, at) => [key, at]));
-  const ordered = withGates(
-    graph,
-    back,
-    solved.steps.map(({ actions }) => actions.map((key) => positionOf.get(key)!)),
-  );
-  return {
-    ...solved,
-    steps: stepsWithGates(solved.steps, ordered),
-    actions: ordered.map(({ action }) => action),
-    waitsFor: new Map(ordered.map(({ action, waitsFor }) => [action.key, waitsFor])),
-  };
+  const back = backStepsOf(graph, doneInOrder, backWork);
+  const solved = orderSteps(back.order, costs, 'best', control);
+  return { ...solved, ...backInOrder(graph, back, solved.steps) };
 }
-
-/** Each gate is a step of its own. */
-function stepsWithGates(steps: HandStep[], ordered: OrderedAction[]): HandStep[] {
-  const stepOf = new Map(steps.flatMap((step) => step.actions.map((key) => [key, step] as const)));
-  return [...new Set(ordered.map(({ action }) => stepOf.get(action.key) ?? gateStep(action)))];
-}
-
-const gateStep = ({ key, procedure, item, tool, ms, place }: RefitAction): HandStep => ({
-  key: `gate=${key}`,
-  kind: 'gate',
-  procedure,
-  part: procedure === null ? null : item,
-  actions: [key],
-  tool,
-  ms,
-  place,
-});
-
-/** The step that one removal action makes by itself: what nobody planned is done alone. */
-export const handStepOf = (graph: ActionGraph, action: Action): HandStep =>
-  removalSteps(graph, [action], [[]], [0]).steps[0];

@@ -30,9 +30,10 @@ export function refitSteps(graph: ActionGraph, actions: RefitAction[], before: n
     if (held.length === 0 && seat !== undefined) grouping.join(at, seat);
   });
   actions.forEach((seat, at) => {
-    if (seat.type === 'seat') joinAll(grouping, at, ownOf(graph, actions, 'fit', seat), rank);
+    if (seat.type === 'seat' || seat.type === 'seal') joinAll(grouping, at, ownOf(graph, actions, 'fit', seat), rank);
   });
   joinAlike(grouping, actions, (action) => {
+    if (action.type === 'seal') return `seal ${ofPart(action)}`;
     if (action.type === 'tighten') return `tighten ${ofPart(action)}|${action.tool}`;
     const isAlike = action.type === 'start' || (action.type === 'join' && !isSrs(graph, action));
     return isAlike ? `${action.type} ${ofPart(action)}` : null;
@@ -49,10 +50,16 @@ const KIND_OF: Record<RefitAction['type'], RefitStepKind> = {
   fit: 'fit',
   gate: 'gate',
   batteryOn: 'power',
+  seal: 'seat',
+  restore: 'work',
+  work: 'work',
 };
 
 function describe(graph: ActionGraph, group: RefitAction[]): Grouped {
-  const lead = group.find(({ type }) => type === 'seat') ?? group.find(({ type }) => type === 'place') ?? group[0];
+  const lead =
+    group.find(({ type }) => type === 'seat' || type === 'seal') ??
+    group.find(({ type }) => type === 'place') ??
+    group[0];
   const tool = group.find(({ tool }) => tool !== 'hand')?.tool ?? 'hand';
   return { kind: KIND_OF[lead.type], lead, part: partOfItem(graph, lead.procedure, lead.item), tool };
 }

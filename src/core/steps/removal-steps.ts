@@ -3,7 +3,7 @@ import type { ItemIndex } from '../procedure';
 import { releaseTool, stepKey, type Action, type ActionGraph } from '../graph';
 import { Grouping } from './grouping';
 import { carrierOf, isSrs, joinAlike, joinAll, ownOf, partOfItem, stepsOf, type Grouped } from './make-steps';
-import type { RemovalStepKind, StepOrder } from './step';
+import type { HandStep, RemovalStepKind, StepOrder } from './step';
 
 /**
  * The steps that a hand makes of some removal actions: a pull takes a part's own clips, hooks and tabs along and lifts it away where nothing ties it; the
@@ -14,8 +14,11 @@ export function removalSteps(graph: ActionGraph, actions: Action[], before: numb
   const grouping = new Grouping(before);
   const positions = new Map(actions.map(({ key }, at) => [key, at]));
   actions.forEach((action, free) => {
-    if (action.type === 'free') joinAll(grouping, free, ownOf(graph, actions, 'release', action), rank);
+    if (action.type === 'free' || action.type === 'peel')
+      joinAll(grouping, free, ownOf(graph, actions, 'release', action), rank);
   });
+  // Areas of one part are peeled back in one pull.
+  joinAlike(grouping, actions, (action) => (action.type === 'peel' ? `${action.procedure}/${action.item}` : null));
   // Links of one part that wait for the same things are undone together, except those of the airbag system.
   joinAlike(grouping, actions, (action, at) =>
     action.type === 'undo' && !isSrs(graph, action)
@@ -36,10 +39,12 @@ export function removalSteps(graph: ActionGraph, actions: Action[], before: numb
       ? 'unplug'
       : group[0].procedure === null
         ? 'safe'
-        : handKind(graph, group);
+        : group[0].type === 'work'
+          ? 'work'
+          : handKind(graph, group);
   return stepsOf(grouping, actions, rank, (group): Grouped => {
     const kind = kindOf(group);
-    const lead = group.find(({ type }) => type === 'free') ?? group[0];
+    const lead = group.find(({ type }) => type === 'free' || type === 'peel') ?? group[0];
     return { kind, lead, part: partOf(graph, lead), tool: kind === 'pull' ? pullTool(graph, group, lead) : lead.tool };
   });
 }
@@ -62,3 +67,7 @@ function pullTool(graph: ActionGraph, group: Action[], lead: Action): string {
 const indexOf = (graph: ActionGraph, action: Action): ItemIndex => graph.indexes.get(action.procedure!)!;
 const carrier = (graph: ActionGraph, action: Action) => carrierOf(graph, action.procedure, partOf(graph, action));
 const partOf = (graph: ActionGraph, action: Action) => partOfItem(graph, action.procedure, action.item);
+
+/** The step that one removal action makes by itself: what nobody planned is done alone. */
+export const handStepOf = (graph: ActionGraph, action: Action): HandStep =>
+  removalSteps(graph, [action], [[]], [0]).steps[0];

@@ -1,9 +1,9 @@
 import type { Place } from '../graph';
 
 /** What a hand does in one go on the way out. */
-export type RemovalStepKind = 'pull' | 'turn' | 'unplug' | 'safe';
+export type RemovalStepKind = 'pull' | 'turn' | 'unplug' | 'work' | 'safe';
 /** What a hand does in one go on the way back. */
-export type RefitStepKind = 'offer' | 'seat' | 'fit' | 'start' | 'tighten' | 'join' | 'gate' | 'power';
+export type RefitStepKind = 'offer' | 'seat' | 'fit' | 'start' | 'tighten' | 'join' | 'work' | 'gate' | 'power';
 export type HandStepKind = RemovalStepKind | RefitStepKind;
 
 /** Several actions that a hand does in one go. */

@@ -44,6 +44,7 @@ export function routeChoices(
 ): RouteChoice[] {
   const here = { actions: countActions(graph, least.chosen), seconds: least.costMs / 1000 };
   return [...least.taken]
+    .filter(([id]) => graph.nodes[id].ref.type === 'reach')
     .sort((a, b) => (graph.nodes[a[0]].key < graph.nodes[b[0]].key ? -1 : 1))
     .map(([id, way], at): RouteChoice => {
       const ways = graph.nodes[id].anyOf!;

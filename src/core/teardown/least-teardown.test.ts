@@ -57,7 +57,7 @@ describe('the least teardown', () => {
 
   it('without ways to choose from is the ancestors of the goal, as a graph library finds them', () => {
     fc.assert(
-      fc.property(procedures({ maxParts: 8 }), fc.nat(20), (document, n) => {
+      fc.property(procedures({ maxParts: 8, areas: false }), fc.nat(20), (document, n) => {
         fc.pre(!hasErrors(checkProcedure(document).remarks));
         const graph = buildGraph([document], { options: POWER });
         const goal = goalOf(graph, document, n);
