@@ -15,6 +15,8 @@ export interface PassRequest {
   startMs: (member: number) => number;
   /** Whether an order may end with a member. */
   mayEnd: (member: number) => boolean;
+  /** What ending with a member costs, at least 0 and no more than going on to another and ending with that one. */
+  endMs?: (member: number) => number;
   /** Asked between layers; true ends the pass early. */
   shouldStop: () => boolean;
 }
@@ -69,13 +71,14 @@ export class BlockSearch {
       }
       layer = this.nextLayer(layer, request, table);
     }
+    const costOf = (at: number) => layer.cost[at] + (request.endMs?.(layer.last[at]) ?? 0);
     let best = -1;
-    for (let at = 0; at < layer.length; at += 1) if (best < 0 || layer.cost[at] < layer.cost[best]) best = at;
+    for (let at = 0; at < layer.length; at += 1) if (best < 0 || costOf(at) < costOf(best)) best = at;
     if (best < 0) return { sequence: null, costMs: Infinity, lowerMs, states };
     return {
       sequence: this.trace(history, best),
-      costMs: layer.cost[best],
-      lowerMs: Math.min(lowerMs, layer.cost[best]),
+      costMs: costOf(best),
+      lowerMs: Math.min(lowerMs, costOf(best)),
       states,
     };
   }

@@ -30,10 +30,14 @@ export interface Block {
 }
 
 /**
- * Builds the block of some positions. `capMs` limits what going from one member to another costs, tool and move together (a relaxation that a lower bound may use); precedence from outside
- * the block is left out. O(size²).
+ * Builds the block of some positions. `capMs` limits what going from a member of one tool to one of another costs, change and move together (a relaxation
+ * that a lower bound may use); precedence from outside the block is left out. O(size²).
  */
-export function makeBlock(problem: OrderProblem, positions: number[], capMs = Infinity): Block {
+export function makeBlock(
+  problem: OrderProblem,
+  positions: number[],
+  capMs: (from: string, to: string) => number = () => Infinity,
+): Block {
   const members = topological(problem, positions);
   const size = members.length;
   const words = wordsFor(size);
@@ -68,7 +72,7 @@ export function makeBlock(problem: OrderProblem, positions: number[], capMs = In
       const [last, next] = [problem.tasks[members[from]], problem.tasks[members[to]]];
       const change = toolChangeMs(last.tool, next.tool, problem.costs);
       block.move[from * size + to] = Math.min(
-        Math.max(0, capMs - change),
+        Math.max(0, capMs(last.tool, next.tool) - change),
         moveMs(last.place, next.place, problem.costs),
       );
       block.transition[from * size + to] = block.move[from * size + to] + change;

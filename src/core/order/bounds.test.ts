@@ -1,16 +1,17 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { orderProblems } from '@tests/support/generate-order';
-import { wordsFor } from '../graph';
+import { DEFAULT_COSTS, wordsFor } from '../graph';
 import { BitTable, hasBit, holdsAll } from './bit-table';
 import { allBefore, makeBlock, type Block } from './block';
 import { BlockSearch } from './block-search';
 import { ClassBound, CLASS_EFFORT } from './class-bound';
 import { canFollowOf } from './move-bound';
-import { priceOrder, type OrderProblem } from './problem';
+import { followWish, priceOrder, type OrderProblem } from './problem';
 import { remainderBoundOf } from './remainder-bound';
 import { newTask, pathMs, settle } from './solve-block';
 import { splitIntoStations, splitIntoZones } from './split';
+import { zoneBoundOf } from './zone-bound';
 
 const everything = (problem: OrderProblem) => problem.tasks.map((_, at) => at);
 const WATCH = { shouldStop: () => false, onPass: () => undefined };
@@ -69,8 +70,32 @@ describe('the bounds', () => {
           expect(bound).toBeLessThanOrEqual(completionMs(block, done, last));
         }
       }),
-      { numRuns: 150 },
+      { numRuns: 400 },
     );
+  });
+
+  it('do not take up a tool again that is in the hand when the next zone begins with it', () => {
+    const task = (tool: string, zone: number, part: number, x: number, y: number) => ({
+      tool,
+      ms: 1000,
+      place: { procedure: `zone-${zone}`, side: 'left' as const, group: 'front', part: `part-${part}`, x, y },
+    });
+    const problem: OrderProblem = {
+      costs: DEFAULT_COSTS,
+      tasks: [
+        task('hand', 1, 0, 0, 0),
+        task('hand', 0, 1, 694, 0),
+        task('T20', 1, 1, 0, 0),
+        task('T20', 0, 0, 0, 397),
+        task('hand', 1, 0, 0, 0),
+      ],
+      before: [[], [], [], [], []],
+    };
+    const block = makeBlock(problem, everything(problem));
+    const { moves, classes } = remainderBoundOf(block);
+    const into = [1, 2, 3, 4].reduce((sum, member) => sum + moves.intoMs[member], 0);
+    expect(into + classes.remainingMs(bits(block, [0]), 0, 0)).toBeLessThanOrEqual(23_000);
+    expect(completionMs(block, new Set([0]), 0)).toBe(23_000);
   });
 
   it('of tool changes alone are exact where nothing moves', () => {
@@ -78,7 +103,7 @@ describe('the bounds', () => {
       fc.property(orderProblems({ maxActions: 6, zones: 1 }), (problem) => {
         const still = {
           ...problem,
-          tasks: problem.tasks.map((action) => ({ ...action, place: { ...action.place, x: 0, y: 0 } })),
+          tasks: problem.tasks.map((action) => ({ ...action, place: { ...action.place, part: null, x: 0, y: 0 } })),
         };
         const block = makeBlock(still, everything(still));
         const classes = new ClassBound(block, 0, block.takeUp, CLASS_EFFORT.searching);
@@ -213,6 +238,37 @@ describe('splitting', () => {
       }),
     );
   });
+});
+
+/** The cheapest of all orders, by looking at each. */
+function cheapestMs(problem: OrderProblem, sequence: number[] = []): number {
+  if (sequence.length === problem.tasks.length) return priceOrder(problem, sequence).costMs;
+  const open = everything(problem).filter(
+    (at) => !sequence.includes(at) && problem.before[at].every((first) => sequence.includes(first)),
+  );
+  return Math.min(...open.map((at) => cheapestMs(problem, [...sequence, at])));
+}
+
+describe('the bound of zones', () => {
+  it('is never above the cheapest order, which may leave a zone and come back', () => {
+    fc.assert(
+      fc.property(orderProblems({ maxActions: 7 }), fc.constantFrom(6000, 2000, 8000), (made, toolChangeMs) => {
+        const problem = { ...made, costs: { ...made.costs, toolChangeMs } };
+        const split = splitIntoZones(problem);
+        if (!split.isBounded || split.prologue.length) return;
+        const { tasks, constantMs } = zoneBoundOf(problem, split, 'hand', { widths: [1000], states: 1e6 });
+        settle(tasks, { widths: [1000], states: 1e6 }, WATCH);
+        const own = problem.tasks.reduce((sum, { ms }) => sum + ms, 0);
+        const sum = tasks.reduce((total, { best }) => total + best.lowerMs, own + split.movesMs + constantMs);
+        expect(sum).toBeLessThanOrEqual(cheapestMs(problem));
+      }),
+      { numRuns: 300 },
+    );
+  });
+});
+
+it('a loop among tasks is an error, not an endless search', () => {
+  expect(() => followWish([[1], [0]], [0, 1])).toThrow(/loop/);
 });
 
 describe('the bit table', () => {

@@ -82,7 +82,7 @@ export class ClassBound {
     if (!this.anyOpen(this.everything, 0, offset)) return 0;
     const known = this.memory.get(this.scratch, offset, cls);
     if (known !== undefined) return known;
-    const floor = this.countedMs(offset);
+    const floor = this.countedMs(offset, cls);
     if (this.effort <= 0) return floor;
     this.effort -= 1;
     let best = Infinity;
@@ -91,19 +91,24 @@ export class ClassBound {
       this.scratch.copyWithin(offset + words, offset, offset + words);
       if (!this.close(depth + 1, next)) continue;
       const change = this.changeMs[cls * this.classes + next];
-      if (change + this.countedMs(offset + words) < best) best = Math.min(best, change + this.toGo(depth + 1, next));
+      if (change + this.countedMs(offset + words, next) < best)
+        best = Math.min(best, change + this.toGo(depth + 1, next));
     }
     this.memory.slot(this.scratch, offset, cls, best);
     return best;
   }
 
-  /** A floor: each tool is taken up at least as often as the longest chain of what is left goes back to it. */
-  private countedMs(offset: number): number {
+  /**
+   * A floor: each tool is taken up at least as often as the longest chain of what is left goes back to it; once less where it is in the hand and some of it is open in another zone.
+   * (In one zone nothing of the tool in the hand is open any more.)
+   */
+  private countedMs(offset: number, cls: number): number {
+    const atHand = this.block.hasZones ? this.block.toolOf[this.membersOf[cls][0]] : -1;
     let sum = 0;
     for (let tool = 0; tool < this.visits.length; tool += 1) {
       for (const { member, visits } of this.visits[tool]) {
         if (hasBit(this.scratch, offset, member)) continue;
-        sum += visits * this.takeUp[tool];
+        sum += (tool === atHand ? visits - 1 : visits) * this.takeUp[tool];
         break;
       }
     }

@@ -64,10 +64,13 @@ describe('the order', () => {
     );
   });
 
-  it('has the optimum that a mixed-integer programme finds (HiGHS), on up to 12 actions', async () => {
+  // `bin/pezzo measure planner` does the same for 8 to 20 actions, where the programme takes minutes.
+  it('has the optimum that a mixed-integer programme finds (HiGHS), on up to 9 actions', async () => {
     const solver = await highs();
-    for (const problem of fc.sample(orderProblems({ maxActions: 12, zones: 1 }), { numRuns: 8, seed: 7 })) {
+    for (const problem of fc.sample(orderProblems({ maxActions: 9, zones: 1 }), { numRuns: 16, seed: 7 })) {
       if (problem.tasks.length < 2) continue;
+      // A solve holds the thread: between two, the runner is answered.
+      await new Promise((resolve) => setImmediate(resolve));
       const { ObjectiveValue } = solver.solve(milpOf(problem));
       const own = problem.tasks.reduce((sum, action) => sum + action.ms, 0);
       expect(solveOrder(problem, recordedOf(problem)).costMs).toBe(own + Math.round(ObjectiveValue));

@@ -48,6 +48,7 @@ export function trivialBoundMs({ tasks, costs }: OrderProblem): number {
 /**
  * The valid order nearest to a wished one: each wished action in turn, with whatever it still waits for just before it.
  * `wish` lists positions; tasks it leaves out come at the end, by position. Linear in edges.
+ * @throws Error where tasks wait for one another in a loop.
  */
 export function followWish(before: number[][], wish: number[]): number[] {
   const placed = new Uint8Array(before.length);
@@ -57,6 +58,7 @@ export function followWish(before: number[][], wish: number[]): number[] {
     while (stack.length) {
       const at = stack[stack.length - 1];
       const need = before[at].find((p) => !placed[p]);
+      if (stack.length > before.length) throw new Error('Tasks wait for one another in a loop.');
       if (placed[at]) stack.pop();
       else if (need !== undefined) stack.push(need);
       else {

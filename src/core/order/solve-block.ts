@@ -26,7 +26,7 @@ export const FULL_EFFORT: Effort = { widths: [60, 1000, 12_000, 120_000], states
 /** One block's ordering task: what is asked, and the best known so far. */
 export interface BlockTask {
   search: BlockSearch;
-  ask: Pick<PassRequest, 'startMs' | 'mayEnd'> & { below: number };
+  ask: Pick<PassRequest, 'startMs' | 'mayEnd' | 'endMs'> & { below: number };
   best: BlockOrder;
   /** States looked at so far. */
   states: number;

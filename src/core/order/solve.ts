@@ -7,6 +7,7 @@ import { joinBlocks } from './join';
 import { priceOrder, trivialBoundMs, type OrderProblem } from './problem';
 import { FULL_EFFORT, newTask, settle, type Effort, type Watch } from './solve-block';
 import { splitIntoStations, splitIntoZones, type Split } from './split';
+import { zoneBoundOf } from './zone-bound';
 
 /** A sequence of positions with its cost. `optimal` is true only where the cost equals the proven lower bound. */
 export interface SolvedOrder {
@@ -25,6 +26,9 @@ export interface SolveControl {
   onPass?: (states: number) => void;
 }
 
+/** Widths that every block has before the blocks are joined. */
+const FIRST_PASSES = 2;
+
 /** Local search is quadratic: beyond this many tasks each block is improved by its own search only. */
 const LOCAL_LIMIT = 260;
 
@@ -37,7 +41,7 @@ export const effortFor = (actions: number): Effort =>
   actions <= 70
     ? FULL_EFFORT
     : actions <= 260
-      ? { widths: [60, 1000, 12_000], states: 1_000_000 }
+      ? { widths: [60, 1000, 4000, 12_000], states: 1_000_000 }
       : { widths: [40, 400], states: 60_000, classSets: 40_000 };
 
 /**
@@ -118,26 +122,28 @@ function solveOne(problem: OrderProblem, split: Split, start: number[], effort: 
 
 function solveMany(problem: OrderProblem, split: Split, effort: Effort, watch: Watch): Found {
   const { ms, tool, leaveMs } = prologueOf(problem, split);
-  const tasks = split.blocks.map((positions) =>
-    newTask(new BlockSearch(makeBlock(problem, positions, split.capMs), effort.classSets), {
-      startMs: () => 0,
-      mayEnd: () => true,
-      below: Infinity,
-    }),
-  );
-  settle(tasks, effort, watch);
   const fixed = ownMs(problem) + ms + leaveMs + split.movesMs;
-  const stations = new Set(split.stationOf);
-  if (stations.size === tasks.length) {
-    const joined = joinBlocks(tasks, tool, problem.costs, effort, watch);
+  const first = { ...effort, widths: effort.widths.slice(0, FIRST_PASSES) };
+  const isByStation = new Set(split.stationOf).size === split.blocks.length;
+  const tasks = split.blocks.map((positions, at) => {
+    const capMs = isByStation ? split.capsMs[at] : Infinity;
+    const block = makeBlock(problem, positions, () => capMs);
+    return newTask(new BlockSearch(block, effort.classSets), { startMs: () => 0, mayEnd: () => true, below: Infinity });
+  });
+  settle(tasks, first, watch);
+  if (isByStation) {
+    const joined = joinBlocks(tasks, tool, problem.costs, effort, watch, FIRST_PASSES);
     return { sequence: [...split.prologue, ...joined.sequence], lowerMs: split.isBounded ? fixed + joined.lowerMs : 0 };
   }
+  const bound = split.isBounded ? zoneBoundOf(problem, split, tool, effort) : null;
+  settle(bound?.tasks ?? [], effort, watch);
   const sequence = [...split.prologue];
   let atHand = tool;
-  for (const station of stations) {
+  for (const station of new Set(split.stationOf)) {
     const own = tasks.filter((_, at) => split.stationOf[at] === station);
-    sequence.push(...joinBlocks(own, atHand, problem.costs, effort, watch).sequence);
+    sequence.push(...joinBlocks(own, atHand, problem.costs, effort, watch, FIRST_PASSES).sequence);
     atHand = problem.tasks[sequence[sequence.length - 1]].tool;
   }
-  return { sequence, lowerMs: split.isBounded ? fixed + tasks.reduce((sum, task) => sum + task.best.lowerMs, 0) : 0 };
+  const sumMs = bound?.tasks.reduce((sum, { best }) => sum + best.lowerMs, bound.constantMs);
+  return { sequence, lowerMs: sumMs === undefined ? 0 : fixed + sumMs };
 }

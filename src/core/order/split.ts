@@ -10,8 +10,8 @@ export interface Split {
   blocks: number[][];
   /** For each block its station, counted from 0. */
   stationOf: number[];
-  /** Going from one task to another within a block that costs more than this may make a second visit worthwhile; a bound counts it at this. */
-  capMs: number;
+  /** For each block: going from one task to another within it that costs more than this may make a second visit worthwhile; a bound counts it at this. */
+  capsMs: number[];
   /** Moves between blocks that any order needs at least, in all. */
   movesMs: number;
   /** False where the costs are such that nothing can be proved about second visits, whatever the moves. */
@@ -30,7 +30,7 @@ export function splitIntoStations(problem: OrderProblem): Split {
     prologue: vehicleFirst(problem),
     blocks,
     stationOf: blocks.map((_, at) => at),
-    capMs: blocks.length > 1 ? Math.max(0, spareMs + dearestToolMs(problem.costs)) : Infinity,
+    capsMs: blocks.map(() => (blocks.length > 1 ? Math.max(0, spareMs + dearestToolMs(problem.costs)) : Infinity)),
     movesMs: Math.max(0, blocks.length - 1) * problem.costs.sideMoveMs,
     isBounded: blocks.length <= 1 || spareMs >= 0,
   };
@@ -38,27 +38,29 @@ export function splitIntoStations(problem: OrderProblem): Split {
 
 /**
  * Splits a large problem into single zones, joined where one waits for another. One visit each need not be best here, but it is nearly so, and a bound holds:
- * a further visit to a zone costs one more move and spares one change of tool and one move inside, so no order costs less than the zones' own
- * best orders and the moves between them while `zoneMove ≥ dearest tool change + longest move inside`.
+ * a further visit to a zone costs one more move into it, and spares one change of tool and one move inside. Counting what goes on within a zone at no more than
+ * that move, no order costs less than the zones' own best orders and the moves between them. A zone that has its station to itself is entered by the longer move.
  */
 export function splitIntoZones(problem: OrderProblem): Split {
-  const blocks = group(problem, (one, at) => `${stationOf(one, at)}|${one.tasks[at].place.procedure}`);
-  const stations = [...new Set(blocks.map((block) => stationOf(problem, block[0])))];
+  const zones = group(problem, (one, at) => `${stationOf(one, at)}|${one.tasks[at].place.procedure}`);
+  const stations = new Map<string, number[][]>();
+  for (const zone of zones) append(stations, stationOf(problem, zone[0]), zone);
+  const lists = [...stations.values()];
   const { zoneMoveMs, sideMoveMs } = problem.costs;
-  const spareMs = Math.min(zoneMoveMs, sideMoveMs) - dearestToolMs(problem.costs);
+  const nearMs = Math.min(zoneMoveMs, sideMoveMs);
   return {
     prologue: vehicleFirst(problem),
-    blocks: stations.flatMap((key) => blocks.filter((block) => stationOf(problem, block[0]) === key)),
-    stationOf: stations.flatMap((key, at) =>
-      blocks.filter((block) => stationOf(problem, block[0]) === key).map(() => at),
-    ),
-    capMs: Math.max(0, spareMs + dearestToolMs(problem.costs)),
-    isBounded: spareMs >= 0,
-    movesMs:
-      Math.max(0, stations.length - 1) * sideMoveMs +
-      (blocks.length - stations.length) * Math.min(zoneMoveMs, sideMoveMs),
+    blocks: lists.flat(),
+    stationOf: lists.flatMap((list, at) => list.map(() => at)),
+    capsMs: lists.flatMap((list) => list.map((zone) => (isAlone(problem, list, zone) ? sideMoveMs : nearMs))),
+    isBounded: nearMs >= dearestToolMs(problem.costs),
+    movesMs: Math.max(0, lists.length - 1) * sideMoveMs + (zones.length - lists.length) * nearMs,
   };
 }
+
+/** Whether every way into a block is from another station: it is the only one there, and all of it is there. */
+const isAlone = (problem: OrderProblem, list: number[][], block: number[]) =>
+  list.length === 1 && block.every((at) => stationOf(problem, at) === stationOf(problem, block[0]));
 
 const stationOf = (problem: OrderProblem, at: number) =>
   `${problem.tasks[at].place.side}|${problem.tasks[at].place.group}`;
