@@ -1,5 +1,5 @@
 import { entryOf } from '../text';
-import { fastenerKindOf } from '../hardware';
+import { fastenerKindOf, workKindOf } from '../hardware';
 import type { Action, ActionGraph } from '../graph';
 
 /** Something that can hurt a person or break the vehicle, with the items it concerns. */
@@ -22,6 +22,7 @@ export const CAUTIONS: Record<string, string> = {
   spring: 'Stored spring energy: keep the face away and let it go slowly.',
   'c-clip': 'The C-clip flies: wear eye protection and hold a cloth over it.',
   drill: 'Drilling: eye and ear protection; know what is behind (glass, rods, loom, airbag sensor); catch the swarf.',
+  saw: 'Cutting metal: gloves, eye and ear protection; know what is behind (glass, rods, loom, airbag sensor); catch the swarf.',
   heat: 'Heat gun: keep it moving, off glass and away from airbag parts.',
   cutting: 'Cut away from the hand; eye protection.',
   solvent: 'Solvents: ventilate and keep from sparks.',
@@ -59,7 +60,10 @@ export function actionCautions(graph: ActionGraph, action: Action): string[] {
   if (action.type === 'wait') codes.push('srs');
   const fastener = action.type === 'release' ? index?.fasteners.get(action.item) : undefined;
   if (fastener && fastenerKindOf(graph.catalogue, fastener).code === 'c-clip') codes.push('c-clip');
+  const work = action.type === 'work' ? index?.works.get(action.item) : undefined;
+  const byKind = work && workKindOf(work.kind).caution;
+  if (byKind) codes.push(byKind);
   const byTool = entryOf(TOOL_CAUTIONS, action.tool);
-  if (byTool) codes.push(byTool);
+  if (byTool && byTool !== byKind) codes.push(byTool);
   return codes;
 }

@@ -1,5 +1,5 @@
 export { CAUTIONS, type Caution, actionCautions, cautionsFor } from './cautions';
 export { NO_HISTORY, type Replacement, type ShopHistory, type Spare, replacementsOf, sparesOf } from './spares';
 export { stepCaution } from './step-cautions';
-export { type ToolNeed, compareKit, toolsFor } from './tools';
-export { type Bin, type TrayEntry, planTray } from './tray';
+export { type ToolNeed, compareKit, reachTools, toolsFor } from './tools';
+export { type LabelledBin, type TrayEntry, planTray } from './tray';

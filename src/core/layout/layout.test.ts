@@ -116,7 +116,7 @@ describe('the tray', () => {
         const byId = new Map(list.map((one) => [one.id, one]));
         for (const bin of tray.bins)
           for (const a of bin.items) for (const b of bin.items) expect(clash(byId.get(a)!, byId.get(b)!)).toBe(false);
-        expect([...tray.bins.flatMap((bin) => bin.items), ...tray.taped.map((one) => one.item)].sort()).toEqual(
+        expect([...tray.bins.flatMap((bin) => bin.items), ...tray.taped].sort()).toEqual(
           list.map((one) => one.id).sort(),
         );
         expect(tray.bins.length).toBeLessThanOrEqual(bins);

@@ -14,13 +14,18 @@ export interface Bin {
   items: string[];
 }
 
+/** A compartment with what is written on it. */
+export interface LabelledBin extends Bin {
+  label: string;
+}
+
 /** Where everything released waits: in a bin, on the part it stays on, or taped to its part and labelled. */
 export interface Tray {
   bins: Bin[];
   binOf: Map<string, number>;
   staysOn: Map<string, string>;
-  /** Entries for which no bin was left, each with the label to write. */
-  taped: { item: string; label: string }[];
+  /** Entries for which no bin was left. */
+  taped: string[];
   /** Bins without which something would share a bin that can be mixed up. */
   fewest: number;
 }
@@ -71,22 +76,8 @@ export function planTray(catalogue: Catalogue, entries: TrayEntry[], bins = Infi
     tray.bins.push({ bin: at + 1, items: ids });
     for (const id of ids) tray.binOf.set(id, at + 1);
   });
-  for (const { id, procedure, fastener } of groups
-    .slice(bins)
-    .flat()
-    .flatMap((one) => one.entries)) {
-    tray.taped.push({
-      item: id,
-      label: [
-        id.slice(procedure.length + 1),
-        fastener.drive,
-        fastener.length && `${fastener.length} mm`,
-        `× ${fastener.count ?? 1}`,
-      ]
-        .filter(Boolean)
-        .join(' '),
-    });
-  }
+  const left = groups.slice(bins).flat();
+  tray.taped.push(...left.flatMap((one) => one.entries.map(({ id }) => id)));
   return tray;
 }
 

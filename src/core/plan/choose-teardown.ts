@@ -1,9 +1,9 @@
-import type { OptionValues } from '../procedure';
+import { DEFAULT_SCHOOLS, schoolsFor, type OptionValues, type ProcedureDocument, type Schools } from '../procedure';
 import { capital } from '../text';
 import { goalProblemWords, loopWords, nodeWords, whyWords } from '../wording';
 import { buildGraph, type ActionGraph, loopsAmong, NEVER, type ShouldStop } from '../graph';
 import { keepConflicts, leastTeardown, type LeastTeardown, resolveGoals } from '../teardown';
-import type { PlanProblem, PlanRequest } from './plan-types';
+import type { PlanProblem, PlanRequest, ShopPolicy } from './plan-types';
 
 /** A least teardown with the graph and the goals it was found for. */
 export interface Chosen {
@@ -27,7 +27,9 @@ export function chooseTeardown(
   });
   const resolved = resolveGoals(graph, request.goals);
   const goals = new Map(resolved.nodes);
-  if (request.policy?.batteryAlways && goals.size) goals.set(graph.idOf.get('batteryOff')!, 'battery');
+  const batteryOff = graph.idOf.get('batteryOff')!;
+  const schools = request.documents.map((one) => schoolsOf(request.policy, one));
+  if (schools.some(({ battery }) => battery === 'always') && goals.size) goals.set(batteryOff, 'battery');
   if (resolved.problems.length) {
     return {
       ok: false,
@@ -40,9 +42,29 @@ export function chooseTeardown(
   }
   if (resolved.nodes.size === 0)
     return { ok: false, problems: [{ code: 'no-goal', message: 'Say what you want out or reached.', items: [] }] };
-  const least = leastTeardown(graph, [...goals.keys()], new Set(resolved.banned.keys()), shouldStop);
+  const banned = new Set(resolved.banned.keys());
+  let least = leastTeardown(graph, [...goals.keys()], banned, shouldStop);
+  const cuts = !('stuck' in least) && [...least.chosen].some((id) => isCutting(graph, id));
+  if (cuts && !goals.has(batteryOff) && schools.some(({ battery }) => battery === 'srs-and-cutting')) {
+    goals.set(batteryOff, 'battery');
+    least = leastTeardown(graph, [...goals.keys()], banned, shouldStop);
+  }
   if ('stuck' in least) return { ok: false, problems: noWay(graph, goals, least.stuck, resolved.banned, shouldStop) };
   return { ok: true, graph, least, goals, banned: resolved.banned };
+}
+
+/** The ways of working on one procedure under a shop's policy. */
+export const schoolsOf = (policy: ShopPolicy | undefined, document: ProcedureDocument): Schools =>
+  schoolsFor(policy?.schools ?? DEFAULT_SCHOOLS, document, policy?.jobSchools);
+
+/** Work that cuts into the car or its wiring. */
+const CUTTING = new Set(['cut', 'drill', 'splice', 're-pin']);
+
+function isCutting(graph: ActionGraph, id: number): boolean {
+  const { type, procedure, item } = graph.nodes[id].ref;
+  const index = graph.indexes.get(procedure ?? '');
+  if (type === 'work') return CUTTING.has(index!.works.get(item)!.kind);
+  return type === 'undo' && index!.links.get(item)!.kind === 'wire';
 }
 
 function noWay(

@@ -3,4 +3,4 @@ export { makePlan } from './plan';
 export { SUMMARY_VERSION, type Summary, summarise } from './summary';
 export { recordedWish } from './recorded';
 export { readRunPlan } from './migrate';
-export { type RunPlan, catalogueOf, costsOf, runPlanOf } from './run-plan';
+export { type RunPlan, catalogueOf, runPlanOf } from './run-plan';

@@ -9,7 +9,11 @@ import { costsOf, RUN_PLAN_VERSION, type RunPlan } from './run-plan';
 export type StoredRunPlan = Omit<Partial<RunPlan>, 'version'> & { version?: number };
 
 /** Steps from one version to the next, by the version they start from. */
-const STEPS: Record<number, (plan: StoredRunPlan) => StoredRunPlan> = { 1: addPrecedence, 2: addSteps };
+const STEPS: Record<number, (plan: StoredRunPlan) => StoredRunPlan> = {
+  1: addPrecedence,
+  2: addSteps,
+  3: addRefit,
+};
 
 /** Reads a stored run plan, whatever version wrote it. @throws PezzoError `plan-too-new` where a newer program did. */
 export function readRunPlan(stored: StoredRunPlan): RunPlan {
@@ -50,4 +54,9 @@ function addSteps(plan: StoredRunPlan): StoredRunPlan {
   const costs = plan.costs && { ...DEFAULT_COSTS, ...plan.costs };
   const { steps } = orderRemoval(graph, actions, before, [...actions.keys()], costsOf({ costs }), 'recorded');
   return { ...plan, removal: steps.flatMap((step) => step.actions), steps, ...(costs ? { costs } : {}) };
+}
+
+/** Version 3 planned the way back while it was run, and knew no work: without a planned order it goes back last out, first in. */
+function addRefit(plan: StoredRunPlan): StoredRunPlan {
+  return { ...plan, refit: [], fit: [], backWork: [] };
 }

@@ -1,17 +1,20 @@
 import type { Catalogue } from '../hardware';
 import type { Duration } from '../learn';
-import type { OptionValues, ProcedureDocument } from '../procedure';
+import type { OptionValues, ProcedureDocument, SchoolChoice, Schools } from '../procedure';
 import type { Action, CostSettings } from '../graph';
-import type { Caution, Replacement, ShopHistory, Spare, ToolNeed, Bin } from '../layout';
+import type { Caution, Replacement, ShopHistory, Spare, ToolNeed, LabelledBin } from '../layout';
 import type { HandStep, HandStepKind } from '../steps';
-import type { RefitStep, RouteTaken, Staying } from '../wording';
+import type { RefitStep, RouteTaken, Staying, WaitSource } from '../wording';
 
 /** What the shop has decided about safety and prices. */
 export interface ShopPolicy {
-  /** Battery off for every job, not only where an SRS connector is undone. */
-  batteryAlways?: boolean;
-  /** The wait after battery-off in seconds, where the shop has entered it with its source. */
+  /** The shop's ways of working; a procedure's own and the job's go before them. */
+  schools?: Schools;
+  jobSchools?: SchoolChoice[];
+  /** The wait after battery-off in seconds, where somebody has entered it with its source. */
   srsWaitSeconds?: number | null;
+  /** Where that figure is from, and whether it is only the shop's usual one and not this vehicle's. */
+  srsWait?: WaitSource | null;
   costs?: CostSettings;
   /** Compartments of the tray at hand; without it every class gets one of its own. */
   trayBins?: number;
@@ -72,10 +75,17 @@ export interface Plan {
   refit: RefitStep[];
   /** The removal's steps as a run follows them. */
   handSteps: HandStep[];
+  /** Work between apart and together, in order, and the steps it makes. */
+  fit: PlannedAction[];
+  fitSteps: HandStep[];
+  /** Keys of the work that is done on the way back. */
+  backWork: string[];
+  /** Worth doing while one is in there: offered, never required. */
+  whileOpen: { procedure: string; item: string; words: string }[];
   /** What the hands do: actions gathered into steps. `removal` and `refit` stand in the order of these. */
   steps: { removal: PlannedStep[]; fit: PlannedStep[]; refit: PlannedStep[] };
   tools: ToolNeed[];
-  tray: Bin[];
+  tray: LabelledBin[];
   /** What finds no bin in the tray at hand: taped to its part with this label. */
   taped: { item: string; label: string }[];
   /** Bins without which something could be mixed up. */
@@ -86,6 +96,9 @@ export interface Plan {
   time: Duration;
   stays: Staying[];
   cautions: Caution[];
+  /** The ways of working that this plan follows, where they say something, one sentence each. */
+  ways: string[];
+  schools: Schools;
   unknownOptions: string[];
   missingProcedures: string[];
   cost: PlanCost;

@@ -11,12 +11,24 @@ import {
 } from '../graph';
 import { cautionsFor, NO_HISTORY, replacementsOf, sparesOf, toolsFor, planTray, type TrayEntry } from '../layout';
 import { routeChoices, staying, type LeastTeardown, reasonChains } from '../teardown';
-import { type RefitStep, routeWords, stayWords, whyWords, wordRefit, wordSteps, type WordingBasis } from '../wording';
-import { chooseTeardown, loopProblem, type Chosen } from './choose-teardown';
+import {
+  type RefitStep,
+  routeWords,
+  stayWords,
+  whyWords,
+  wordRefit,
+  trayLabels,
+  wayWords,
+  wordSteps,
+  type WordingBasis,
+} from '../wording';
+import { chooseTeardown, loopProblem, schoolsOf, type Chosen } from './choose-teardown';
 import { checkOptions, itemKey, listOptions } from '../procedure';
 import { ended } from '../text';
 import type { SolveControl } from '../order';
+import { byPhase, shareOutPeels, type ByPhase } from './phases';
 import { recordedWish } from './recorded';
+import { worthDoing } from './while-open';
 import type { Plan, PlannedAction, PlannedStep, PlanProblem, PlanRequest, PlanResult } from './plan-types';
 import type { RefitAction } from '../refit';
 import { type HandStep, type OrderedSteps, orderRemoval, planRefit } from '../steps';
@@ -68,7 +80,7 @@ export function makePlan(request: PlanRequest, control?: SolveControl): PlanResu
         ),
       ],
     };
-  return { ok: true, plan: assemble(request, found, { actions, before }, control) };
+  return { ok: true, plan: assemble(request, found, byPhase(graph, { actions, before }), control) };
 }
 
 /** The least teardown; null where time ran out before one was found. */
@@ -94,24 +106,43 @@ const tooHard = ({ documents }: PlanRequest): PlanProblem => ({
 function assemble(
   request: PlanRequest,
   { graph, least, goals, banned }: Chosen,
-  { actions, before }: { actions: number[]; before: number[][] },
+  { apart: { actions, before }, fit, back: backWork }: ByPhase,
   control?: SolveControl,
 ): Plan {
   const { policy = {} } = request;
   const costs = policy.costs ?? DEFAULT_COSTS;
   const history = policy.history ?? NO_HISTORY;
-  const tasks = actions.map((id) => graph.nodes[id].action!);
+  const tasks = shareOutPeels(
+    graph,
+    actions.map((id) => graph.nodes[id].action!),
+  );
   const out = orderRemoval(graph, tasks, before, recordedWish(graph, actions), costs, request.order, control);
+  const between = orderRemoval(
+    graph,
+    fit.actions.map((id) => graph.nodes[id].action!),
+    fit.before,
+    recordedWish(graph, fit.actions),
+    costs,
+    request.order,
+    control,
+  );
+  const fitIds = between.steps.flatMap((step) => step.actions.map((key) => graph.idOf.get(key)!));
   const removalIds = out.steps.flatMap((step) => step.actions.map((key) => graph.idOf.get(key)!));
-  const back = planRefit(graph, removalIds, costs, control);
+  const back = planRefit(graph, [...removalIds, ...fitIds], costs, control, backWork);
   const tray = planTray(graph.catalogue, trayEntries(graph, back.actions), policy.trayBins);
   const chains = reasonChains(graph, least, goals.keys());
   const why = (id: number) => whyWords(graph, chains, id, (one) => goals.has(one));
-  const toolOf = new Map([...out.steps, ...back.steps].flatMap((step) => step.actions.map((key) => [key, step.tool])));
-  const removal = removalIds.map((id): PlannedAction => {
+  const toolOf = new Map(
+    [...out.steps, ...between.steps, ...back.steps].flatMap((step) => step.actions.map((key) => [key, step.tool])),
+  );
+  const pricedMs = new Map(tasks.map(({ key, ms }) => [key, ms]));
+  const planned = (id: number): PlannedAction => {
     const action = graph.nodes[id].action!;
-    return { ...action, tool: toolOf.get(action.key)!, why: why(id), bin: tray.binOf.get(itemKey(action)) ?? null };
-  });
+    const ms = pricedMs.get(action.key) ?? action.ms;
+    return { ...action, ms, tool: toolOf.get(action.key)!, why: why(id), bin: tray.binOf.get(itemKey(action)) ?? null };
+  };
+  const removal = removalIds.map(planned);
+  const fitted = fitIds.map(planned);
   const refit = wordRefit(
     graph,
     back.actions.map((action) => ({
@@ -120,9 +151,17 @@ function assemble(
       bin: tray.binOf.get(itemKey(action)) ?? null,
     })),
   );
+  const schools = schoolsOf(policy, request.documents[0]);
   const routes = routeChoices(graph, least, [...goals.keys()], new Set(banned.keys()), control?.shouldStop);
   const waysTaken = Object.fromEntries(routes.map(({ of, index }) => [itemKey(graph.nodes[of].ref), index]));
-  const basis: WordingBasis = { graph, waysTaken, refit: new Map(refit.map((step) => [step.key, step])) };
+  const labels = trayLabels(graph, waysTaken, [...tray.binOf.keys(), ...tray.taped]);
+  const basis: WordingBasis = {
+    graph,
+    waysTaken,
+    refit: new Map(refit.map((step) => [step.key, step])),
+    schools,
+    wait: policy.srsWait,
+  };
   const binsOf = binLookup([...removal, ...refit]);
   return {
     removal,
@@ -130,20 +169,31 @@ function assemble(
     waysTaken,
     refit,
     handSteps: out.steps,
+    fit: fitted,
+    fitSteps: between.steps,
+    backWork: backWork.map((id) => graph.nodes[id].key),
     steps: {
       removal: plannedSteps(basis, out.steps, binsOf, (key) => why(graph.idOf.get(key)!)),
-      fit: [],
+      fit: plannedSteps(basis, between.steps, binsOf, (key) => why(graph.idOf.get(key)!)),
       refit: plannedSteps(basis, back.steps, binsOf, () => []),
     },
-    tools: toolsFor(graph, removal, refit),
-    tray: tray.bins,
-    taped: tray.taped,
+    tools: toolsFor(graph, [...removal, ...fitted], refit),
+    tray: tray.bins.map((bin) => ({ ...bin, label: bin.items.map((item) => labels.get(item)!).join('; ') })),
+    taped: tray.taped.map((item) => ({ item, label: labels.get(item)! })),
     fewestBins: tray.fewest,
     staysOn: Object.fromEntries(tray.staysOn),
     spares: sparesOf(graph, removal, policy.spareLevel ?? DEFAULT_SPARE_LEVEL, history),
     replacements: replacementsOf(graph, removal),
-    time: timeOf(removal, refit, betweenSeconds(out) + betweenSeconds(back), history.pace),
-    cautions: cautionsFor(graph, removal),
+    time: timeOf(
+      [...removal, ...fitted],
+      refit,
+      betweenSeconds(out) + betweenSeconds(between) + betweenSeconds(back),
+      history.pace,
+    ),
+    cautions: cautionsFor(graph, [...removal, ...fitted]),
+    ways: wayWords(schools, [...request.documents.flatMap((one) => one.schools ?? []), ...(policy.jobSchools ?? [])]),
+    schools,
+    whileOpen: worthDoing(graph, least),
     unknownOptions: unknownOptions(request, least, graph, control?.shouldStop),
     missingProcedures: graph.missingProcedures,
     cost: out.cost,

@@ -14,12 +14,14 @@ export function recordedWish(graph: ActionGraph, ids: number[]): number[] {
     const last = (at: number, items: { id: string }[]) => Math.max(at, ...items.map(({ id }) => rank.get(id) ?? at));
     for (const [item, at] of rank) {
       const keyOf = (type: RemovalType) => stepKey({ type, procedure: document.id, item });
-      for (const type of ['release', 'undo'] as const) stops.push({ at, later: 0, key: keyOf(type) });
+      for (const type of ['release', 'undo', 'work'] as const) stops.push({ at, later: 0, key: keyOf(type) });
       const freed = last(
         at,
         document.fasteners.filter((fastener) => heldParts(fastener).includes(item)),
       );
       stops.push({ at: freed, later: 1, key: keyOf('free') });
+      for (const region of Object.keys(graph.indexes.get(document.id)!.parts.get(item)?.regions ?? {}))
+        stops.push({ at: freed, later: 1, key: stepKey({ type: 'peel', procedure: document.id, item, region }) });
       const links = document.links.filter((link) => link.joins.includes(item));
       stops.push({ at: last(freed, links), later: 2, key: keyOf('takeOff') });
     }

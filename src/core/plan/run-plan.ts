@@ -1,11 +1,12 @@
 import { BASE_CATALOGUE, extendCatalogue, type Catalogue, type OwnKind } from '../hardware';
-import type { OptionValues, ProcedureDocument } from '../procedure';
+import type { OptionValues, ProcedureDocument, Schools } from '../procedure';
 import { DEFAULT_COSTS, type CostSettings } from '../graph';
 import type { HandStep } from '../steps';
+import type { WaitSource } from '../wording';
 import type { Plan } from './plan-types';
 
 /** The version of run plans that this program writes; older ones are migrated when they are read. */
-export const RUN_PLAN_VERSION = 3;
+export const RUN_PLAN_VERSION = 4;
 
 /** What a run follows, fixed when it is started: procedures at their revision, and the planned removal. */
 export interface RunPlan {
@@ -15,8 +16,14 @@ export interface RunPlan {
   goals: string[];
   /** Removal action keys in planned order. */
   removal: string[];
+  /** Keys of the actions that the planned way back takes, in planned order: what is really put back follows it as far as it goes. */
+  refit: string[];
   /** The removal's actions gathered into what a hand does in one go, in order. */
   steps: HandStep[];
+  /** The steps of work between apart and together, in order. */
+  fit: HandStep[];
+  /** Keys of the work that is done on the way back. */
+  backWork: string[];
   /** For each removal action, by key, those it directly waits for, by the ways in that were taken. */
   waitsFor: Record<string, string[]>;
   /** For each item with several ways in, by `itemKey`, the index of the one that was taken. */
@@ -27,6 +34,8 @@ export interface RunPlan {
   why: Record<string, string[]>;
   /** What to lay out, by name, with what must not be taken in its place. */
   tools: { tool: string; name: string; notes: string[] }[];
+  /** Bins of the tray that was laid out. */
+  trayBins?: number;
   /** What found no bin: taped to its part with this label. */
   taped?: Record<string, string>;
   cautions: { code: string; text: string }[];
@@ -35,6 +44,10 @@ export interface RunPlan {
   /** Procedures that were not recorded for exactly this vehicle, with what differs and what is not known. */
   unverified?: { procedure: string; differs: string[]; unknown: string[] }[];
   srsWaitSeconds?: number | null;
+  srsWait?: WaitSource | null;
+  /** The ways of working that were followed when the run was opened, and as sentences. */
+  schools?: Schools;
+  ways?: string[];
   costs?: CostSettings;
   /** The shop's own fastener kinds as they were when the run was opened. */
   ownKinds?: OwnKind[];
@@ -58,6 +71,7 @@ export function runPlanOf(
     | 'goals'
     | 'newParts'
     | 'srsWaitSeconds'
+    | 'srsWait'
     | 'costs'
     | 'ownKinds'
     | 'standardSeconds'
@@ -65,13 +79,17 @@ export function runPlanOf(
     | 'elsewhere'
     | 'misses'
     | 'pace'
+    | 'trayBins'
   >,
 ): RunPlan {
   return {
     ...basis,
     version: RUN_PLAN_VERSION,
     removal: plan.removal.map((action) => action.key),
+    refit: plan.refit.flatMap(({ gate, key }) => (gate ? [] : [key])),
     steps: plan.handSteps,
+    fit: plan.fitSteps,
+    backWork: plan.backWork,
     waitsFor: Object.fromEntries(
       plan.removal.map(({ key }, at) => [key, plan.before[at].map((need) => plan.removal[need].key)]),
     ),
@@ -80,6 +98,8 @@ export function runPlanOf(
     taped: Object.fromEntries(plan.taped.map(({ item, label }) => [item, label])),
     why: Object.fromEntries(plan.removal.map((action) => [action.key, action.why])),
     tools: plan.tools.map(({ tool, name, notes }) => ({ tool, name, notes })),
+    schools: plan.schools,
+    ways: plan.ways,
     cautions: plan.cautions.map(({ code, text }) => ({ code, text })),
   };
 }

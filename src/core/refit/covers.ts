@@ -4,8 +4,9 @@ import { itemKey } from '../procedure';
 /** For each part, by `itemKey`, the done nodes it covers, directly or through other parts it covers. */
 export type Covers = Map<string, Set<number>>;
 
-/** The part a node frees or takes off, by `itemKey`; null for every other node. */
-const partOf = (ref: NodeRef) => (ref.type === 'free' || ref.type === 'takeOff' ? itemKey(ref) : null);
+/** The part a node frees, peels back or takes off, by `itemKey`; null for every other node. */
+const partOf = (ref: NodeRef) =>
+  ref.type === 'free' || ref.type === 'takeOff' || ref.type === 'peel' ? itemKey(ref) : null;
 
 /**
  * What each part covers among the done actions: everything whose way in leads through that part being free or off.
@@ -35,9 +36,9 @@ function closeCover(graph: ActionGraph, direct: Covers, part: string): Set<numbe
   return covered;
 }
 
-/** The parts that must be free or off before an item can be got at, read from its reach node and those it leans on. */
+/** The parts that must be free or off before an item can be got at, read from its reach node and those it leans on, work that comes first among them. */
 function partsInTheWay(graph: ActionGraph, id: number): Set<string> {
-  const isReach = (one: number) => !graph.nodes[one].action;
+  const isReach = (one: number) => !graph.nodes[one].action || graph.nodes[one].ref.type === 'work';
   const waysIn = (one: number) => [...graph.nodes[one].needs, ...(graph.nodes[one].anyOf ?? []).flat()];
   const reaches = reachable(graph.nodes[id].needs.filter(isReach), (one) =>
     waysIn(one).filter((need) => isReach(need) && !partOf(graph.nodes[need].ref)),

@@ -82,7 +82,7 @@ function closingSteps(graph: ActionGraph, refit: RefitGraph): { part: ItemRef; c
     if (!found.has(itemKey(part))) found.set(itemKey(part), { part, closing });
   };
   refit.steps.forEach(({ type, procedure, item }, at) => {
-    if (type === 'seat') add({ procedure: procedure!, item }, at);
+    if (type === 'seat' || type === 'seal') add({ procedure: procedure!, item }, at);
   });
   refit.steps.forEach(({ type, procedure, item }, at) => {
     const staysOn = type === 'fit' ? graph.indexes.get(procedure!)!.fasteners.get(item)!.staysOn : undefined;
@@ -139,14 +139,24 @@ function closingInGate(site: GateSite): PlacedGate | null {
   const { graph, part } = site;
   const inside = site.covered.filter((id) => site.refit.last.has(id)).map((id) => graph.nodes[id].action!);
   const countsKnow = inside.every(({ type }) => type === 'release' || type === 'undo');
-  if (!kindOf(site)?.closesCavity || countsKnow) return null;
+  const left = leftChecks(site);
+  const closes = !!kindOf(site)?.closesCavity && !countsKnow;
+  if (!closes && left.length === 0) return null;
   const items = [...new Set(inside.filter((action) => isLoosePiece(graph, action)).map(itemKey))].sort();
-  const checks = [
-    checkOf('inside-back', part, items),
-    checkOf('nothing-left-inside', part, []),
-    ...doorChecks(graph, part),
-  ];
+  // A cap or a crank over what was worked on asks for nothing but what the work left, where nothing asked before it.
+  const checks = closes
+    ? [checkOf('inside-back', part, items), ...left, checkOf('nothing-left-inside', part, []), ...doorChecks(site)]
+    : left;
   return gateStep(site, 'closing-in', checks, insideOf(site));
+}
+
+/** What work behind the part left there: cleared before it closes. */
+function leftChecks({ graph, part, covered }: GateSite): GateCheck[] {
+  return covered.flatMap((id) => {
+    const { type, procedure, item } = graph.nodes[id].action!;
+    const work = type === 'work' ? graph.indexes.get(procedure!)!.works.get(item) : undefined;
+    return (work?.leaves ?? []).map((fact) => checkOf(fact, part, [itemKey({ procedure, item })]));
+  });
 }
 
 /** What is moulded to its part comes back with that. */
@@ -156,16 +166,26 @@ function isLoosePiece(graph: ActionGraph, { type, procedure, item }: Action): bo
 }
 
 /** What is looked at before a door's panel closes its cavity. */
-function doorChecks(graph: ActionGraph, part: ItemRef): GateCheck[] {
+function doorChecks(site: GateSite): GateCheck[] {
+  const { graph, part } = site;
   const document = graph.documents.get(part.procedure)!;
   const isPanel = graph.indexes.get(part.procedure)!.parts.get(part.item)?.kind === 'panel';
   if (!isPanel || !findZone(document.zone)?.isDoor) return [];
   const shield = document.parts.find(({ kind }) => kind === 'shield');
   return [
-    ...(shield ? [checkOf('shield-sealed', part, [itemKey({ procedure: document.id, item: shield.id })])] : []),
+    ...(shield ? [sealedCheck(site, { procedure: document.id, item: shield.id })] : []),
     checkOf('weep-holes-clear', part, []),
     checkOf('glass-path-clear', part, []),
   ];
+}
+
+/** A shield of which only areas were peeled back is asked about for those. */
+function sealedCheck({ refit, part }: GateSite, shield: ItemRef): GateCheck {
+  const check = checkOf('shield-sealed', part, [itemKey(shield)]);
+  const own = refit.steps.filter((step) => step.item === shield.item && step.procedure === shield.procedure);
+  const regions = own.flatMap(({ type, region }) => (type === 'seal' && region ? [region] : []));
+  const isWhole = regions.length === 0 || own.some(({ type }) => type === 'seat');
+  return isWhole ? check : { ...check, what: regions.join(', ') };
 }
 
 /**
@@ -227,7 +247,8 @@ function powerFirst(graph: ActionGraph, refit: RefitGraph, gates: PlacedGate[]):
   for (const join of srs) refit.before[power].add(join);
   for (const gate of gates.filter(({ step }) => step.gate === 'test')) {
     gate.needs.push(power);
-    const late = srs.some((join) => join === gate.closing || reaches(refit, gate.closing, join));
+    // Where power waits for that closing, by way of an SRS link or otherwise, the test can only come after it.
+    const late = gate.closing === power || reaches(refit, gate.closing, power);
     if (late) defer(gate);
     else refit.before[gate.closing].add(power);
   }

@@ -1,2 +1,2 @@
-export { type OrderedAction, wayBackOf, withGates } from './refit';
-export type { GateCheck, RefitAction, RefitNote, RefitType } from './refit-step';
+export { type OrderedAction, type WayBack, wayBackOf, withGates } from './refit';
+export type { GateCheck, RefitAction, RefitNote } from './refit-step';

@@ -1,7 +1,7 @@
 import { append } from '../lists';
 import { fastenerKindOf } from '../hardware';
 import { heldParts, itemKey } from '../procedure';
-import { nodeIdOf, reachable, type ActionGraph } from '../graph';
+import { nodeIdOf, reachable, type Action, type ActionGraph } from '../graph';
 import type { RefitAction } from './refit-step';
 import { stepsFor } from './refit-steps';
 
@@ -16,9 +16,9 @@ export interface RefitGraph {
 
 /**
  * The inverse of what was done: inverse steps with inverse edges. An edge is turned round only where the removal really
- * went that way, so the result has no loops whatever was skipped. `done` is in the order things were done.
+ * went that way, so the result has no loops whatever was skipped. `done` is in the order things were done; `back` is work that is done on the way back.
  */
-export function invert(graph: ActionGraph, done: number[]): RefitGraph {
+export function invert(graph: ActionGraph, done: number[], back: number[] = []): RefitGraph {
   const refit: RefitGraph = { steps: [], before: [], first: new Map(), last: new Map() };
   for (const id of done) {
     const steps = stepsFor(graph, graph.nodes[id].action!);
@@ -32,6 +32,8 @@ export function invert(graph: ActionGraph, done: number[]): RefitGraph {
   }
   addMissingSeats(graph, refit, done);
   turnEdges(graph, refit, done);
+  addBackWork(graph, refit, done, back);
+  offBeforeSeat(graph, refit);
   startAllThenTighten(graph, refit);
   return refit;
 }
@@ -57,7 +59,7 @@ function turnEdges(graph: ActionGraph, refit: RefitGraph, done: number[]): void 
   for (const { first, then } of graph.orderEdges) append(followsRule, then, first);
   for (const id of done) {
     if (!refit.last.has(id)) continue;
-    for (const needed of doneBefore(graph, followsRule, orderOf, id)) {
+    for (const needed of doneBefore(graph, followsRule, orderOf, (one) => refit.first.has(one), id)) {
       const target = refit.first.get(needed);
       if (target !== undefined && orderOf.get(needed)! < orderOf.get(id)!)
         refit.before[target].add(refit.last.get(id)!);
@@ -65,18 +67,63 @@ function turnEdges(graph: ActionGraph, refit: RefitGraph, done: number[]): void 
   }
 }
 
-/** The nearest done nodes a node waited for, looking through nodes that were not done. */
+/** Work of the way back is done while what it needs is still open. */
+function addBackWork(graph: ActionGraph, refit: RefitGraph, done: number[], back: number[]): void {
+  const orderOf = new Map(done.map((id, order) => [id, order]));
+  for (const id of back) {
+    const at = refit.steps.length;
+    refit.steps.push({ ...backWork, ...pick(graph.nodes[id].action!) });
+    refit.before.push(new Set());
+    for (const needed of doneBefore(graph, new Map(), orderOf, (one) => refit.first.has(one), id))
+      refit.before[refit.first.get(needed)!].add(at);
+  }
+}
+
+const backWork = {
+  type: 'work',
+  bin: null,
+  reverses: null,
+  gate: null,
+  checks: [],
+  notes: [],
+} satisfies Partial<RefitAction>;
+const pick = ({ key, procedure, item, side, tool, ms, place }: Action) => ({
+  key,
+  procedure,
+  item,
+  side,
+  tool,
+  ms,
+  place,
+});
+
+/** What must be off while a part is seated comes back only after that. */
+function offBeforeSeat(graph: ActionGraph, refit: RefitGraph): void {
+  const places = new Map(refit.steps.map(({ type, procedure, item }, at) => [`${type} ${procedure}/${item}`, at]));
+  refit.steps.forEach(({ type, procedure, item }, seat) => {
+    if (type !== 'seat') return;
+    for (const other of graph.indexes.get(procedure!)!.parts.get(item)?.offToSeat ?? []) {
+      const place = places.get(`place ${procedure}/${other}`);
+      if (place !== undefined && !reaches(refit, place, seat)) refit.before[place].add(seat);
+    }
+  });
+}
+
+/** The nearest done nodes that come back and that a node waited for, looking through all others. */
 function doneBefore(
   graph: ActionGraph,
   followsRule: Map<number, number[]>,
-  orderOf: Map<number, number>,
+  orderOf: ReadonlyMap<number, number>,
+  comesBack: (id: number) => boolean,
   start: number,
 ): Set<number> {
   const before = (id: number) => {
     const { needs, anyOf } = graph.nodes[id];
-    return [...needs, ...(anyOf ?? []).flat(), ...(followsRule.get(id) ?? [])];
+    // A rule binds only where both were done: what was not done makes nothing wait for what it would have waited for.
+    const rules = (followsRule.get(id) ?? []).filter((first) => orderOf.has(first));
+    return [...needs, ...(anyOf ?? []).flat(), ...rules];
   };
-  const isDone = (id: number) => orderOf.has(id);
+  const isDone = (id: number) => orderOf.has(id) && comesBack(id);
   const undone = reachable([start], (id) => before(id).filter((next) => !isDone(next)));
   return new Set([...undone].flatMap(before).filter(isDone));
 }

@@ -1,8 +1,9 @@
 import type { Place } from '../graph';
-import { itemKey, type ItemRef } from '../procedure';
+import { itemKey, type ItemRef, type Leaving } from '../procedure';
 
 /** What is done to put an item back. */
-export type RefitType = 'place' | 'join' | 'seat' | 'start' | 'tighten' | 'fit' | 'gate' | 'batteryOn';
+export type RefitType =
+  'place' | 'join' | 'seat' | 'start' | 'tighten' | 'fit' | 'seal' | 'restore' | 'work' | 'gate' | 'batteryOn';
 
 /** The points that must be passed before closing. */
 export type GateKind = 'clips' | 'closing-in' | 'test' | 'after-power';
@@ -19,6 +20,7 @@ export type CheckFact =
   | 'joined-and-working'
   | 'joined-and-moving'
   | 'works'
+  | Leaving
   | 'set-again';
 
 /** One line of a gate that a person looks at and answers. Its words are made by `wording`. */
@@ -30,7 +32,7 @@ export interface GateCheck {
   part: ItemRef | null;
   /** Items the line is about, by `itemKey`. */
   items: string[];
-  /** What is set again, as recorded. */
+  /** What is set again, as recorded; the areas that were peeled back. */
   what?: string;
 }
 
@@ -52,6 +54,7 @@ export interface RefitAction {
   type: RefitType;
   procedure: string | null;
   item: string;
+  region?: string;
   side: 'left' | 'right' | 'centre' | null;
   tool: string;
   ms: number;

@@ -1,6 +1,6 @@
 import { fastenerKindOf, findMotion, linkKindOrGuess, toolFor } from '../hardware';
-import { countOf } from '../procedure';
-import { putAsideSeconds, stepKey, type Action, type ActionGraph } from '../graph';
+import { countOf, regionShare } from '../procedure';
+import { freeSeconds, putAsideSeconds, stepKey, type Action, type ActionGraph } from '../graph';
 import type { RefitAction, RefitNote, RefitType } from './refit-step';
 
 /** Share of a turned fastener's refit time spent starting it by hand; the rest tightens it (common practice, no source). */
@@ -17,6 +17,7 @@ export function stepsFor(graph: ActionGraph, action: Action): RefitAction[] {
     type,
     procedure: action.procedure,
     item: action.item,
+    ...(action.region ? { region: action.region } : {}),
     side: action.side,
     tool,
     ms: Math.round(seconds * 1000),
@@ -36,6 +37,12 @@ export function stepsFor(graph: ActionGraph, action: Action): RefitAction[] {
       const seconds = motions.reduce((sum, code) => sum + (findMotion(graph.catalogue, code)?.seconds ?? 4), 0);
       return [step('seat', 'hand', Math.max(seconds, 2))];
     }
+    case 'peel': {
+      const part = index!.parts.get(action.item)!;
+      return [step('seal', 'hand', freeSeconds(graph.catalogue, part) * regionShare(part, [action.region!]))];
+    }
+    case 'work':
+      return index!.works.get(action.item)!.undo ? [step('restore', 'hand', action.ms / 1000)] : [];
     case 'undo': {
       const link = index!.links.get(action.item)!;
       const kind = linkKindOrGuess(graph.catalogue, link.kind);

@@ -1,5 +1,5 @@
 import { findPartKind } from '../hardware';
-import { readItemKey } from '../procedure';
+import { type Leaving, readItemKey } from '../procedure';
 import type { ActionGraph } from '../graph';
 import { coversOf } from './covers';
 import { GATE_SECONDS, placeGates, type PlacedGate } from './gates';
@@ -11,6 +11,8 @@ import { testFor } from './tests';
 export interface WayBack {
   /** Node ids that were done, in that order. */
   done: number[];
+  /** Node ids that are tried again though nothing of them was undone. */
+  retest: number[];
   refit: RefitGraph;
   gates: PlacedGate[];
 }
@@ -19,10 +21,17 @@ export interface WayBack {
  * What putting back what was really done takes (graph node ids, in the order they were done; nodes that are no actions are ignored): inverse steps with inverse
  * edges, all screws of a part started before one is tightened, and the gates of the parts that are closed. Any prefix of a removal can be closed this way.
  */
-export function wayBackOf(graph: ActionGraph, doneInOrder: number[]): WayBack {
+export function wayBackOf(
+  graph: ActionGraph,
+  doneInOrder: number[],
+  backWork: number[] = [],
+  retest: number[] = [],
+): WayBack {
   const done = doneInOrder.filter((id) => graph.nodes[id].action);
-  const refit = invert(graph, done);
-  return { done, refit, gates: placeGates(graph, refit, coversOf(graph, new Set(done))) };
+  const refit = invert(graph, done, backWork);
+  const again = retest.filter((id) => !done.includes(id));
+  const covers = coversOf(graph, new Set([...done, ...again]));
+  return { done, retest: again, refit, gates: placeGates(graph, refit, covers) };
 }
 
 /** An action of the way back with the keys of those it waits for. */
@@ -35,8 +44,12 @@ export interface OrderedAction {
  * The actions in a chosen order (positions in `refit.steps`, those of one step together), each gate right before the step it guards, late ones right behind battery-on,
  * one before giving back for what could not be tested earlier. A test asks for everything that is joined by then and was not tested yet, and nothing is asked twice.
  */
-export function withGates(graph: ActionGraph, { done, refit, gates }: WayBack, sequence: number[][]): OrderedAction[] {
-  const tests = new Tests(graph, done, refit);
+export function withGates(
+  graph: ActionGraph,
+  { done, retest, refit, gates }: WayBack,
+  sequence: number[][],
+): OrderedAction[] {
+  const tests = new Tests(graph, [...done, ...retest], refit);
   const keyOf = (at: number) => refit.steps[at].key;
   const asked = new Set<string>();
   const placed = new Set<number>();
@@ -96,9 +109,13 @@ class Tests {
   left = (): GateCheck[] => [...this.open.values()].map(({ check }) => check);
 }
 
+const LEFT: ReadonlySet<string> = new Set<Leaving>(['swarf', 'bare-edge', 'open-hole', 'warm-glue']);
+const isLeft = (fact: GateCheck['fact']) => LEFT.has(fact);
+
 /** Lines about what an inner part has been asked for already are left out. */
 function notAskedYet(checks: GateCheck[], asked: Set<string>): GateCheck[] {
   return checks.flatMap((check) => {
+    if (isLeft(check.fact)) return asked.has(check.id) || !asked.add(check.id) ? [] : [check];
     if (check.fact !== 'inside-back') return [check];
     const items = check.items.filter((item) => !asked.has(item));
     for (const item of items) asked.add(item);

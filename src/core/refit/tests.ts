@@ -1,4 +1,4 @@
-import { findPartKind, linkKindOrGuess } from '../hardware';
+import { findPartKind, linkKindOrGuess, workKindOf } from '../hardware';
 import { itemKey } from '../procedure';
 import type { ActionGraph } from '../graph';
 import { checkOf, type GateCheck } from './refit-step';
@@ -15,6 +15,7 @@ export function testFor(graph: ActionGraph, id: number): GateCheck | null {
     const { electrical } = linkKindOrGuess(graph.catalogue, link.kind);
     return checkOf(electrical ? 'joined-and-working' : 'joined-and-moving', null, items);
   }
+  if (type === 'work') return workKindOf(index.works.get(item)!.kind).isTested ? checkOf('works', null, items) : null;
   const part = index.parts.get(item);
   const isElectrical = !!part && !!findPartKind(graph.catalogue, part.kind)?.electrical;
   return type === 'free' && isElectrical ? checkOf('works', null, items) : null;
