@@ -1,7 +1,11 @@
-export { gateWords, instructionFor } from './instructions';
+export { gateWords } from './gates';
 export { goalProblemWords, loopWords } from './problems';
 export { nodeWords, whyWords } from './reasons';
 export { type RefitStep, wordRefit, type WordedCheck } from './refit';
-export { type StepWords, wordSteps, type WordingBasis } from './steps';
+export { handStepWords, wordSteps } from './steps';
+export type { StepWords, WaitSource, WordingBasis } from './step-site';
 export { takesWords } from './summary';
+export { trayLabels } from './tray';
+export { wayWords } from './ways';
+export { workTitle } from './work-words';
 export { type RouteTaken, routeWords, type Staying, stayWords } from './routes';

@@ -1,13 +1,16 @@
 import { countOf, itemWords } from '../procedure';
 import type { ActionGraph } from '../graph';
 import { chainFrom } from '../teardown';
+import { withArticle } from '../text';
+import { regionsWords } from './refit';
 
 /** What a node is about, in running text with its article. */
 export function nodeWords(graph: ActionGraph, id: number): string {
-  const { procedure, item } = graph.nodes[id].ref;
+  const { procedure, item, region } = graph.nodes[id].ref;
   if (procedure === null) return 'the battery';
-  const words = itemWords(graph.indexes.get(procedure)!, item, graph.catalogue);
-  return /^(the|its?) /.test(words) ? words : `the ${words}`;
+  const own = itemWords(graph.indexes.get(procedure)!, item, graph.catalogue);
+  const words = region ? `${regionsWords([region])} of ${withArticle(own)}` : own;
+  return withArticle(words);
 }
 
 /** True where a node is about several pieces. */
@@ -22,6 +25,10 @@ function hopWords(graph: ActionGraph, from: number, to: number): string {
   const [a, b] = [nodeWords(graph, from), nodeWords(graph, to)];
   const s = isSeveral(graph, from) ? '' : 's';
   switch (`${graph.nodes[from].ref.type}>${graph.nodes[to].ref.type}`) {
+    case 'peeled>reach':
+      return `${a} cover${s} ${b}`;
+    case 'work>reach':
+      return `${a} must be done before ${b} can be reached`;
     case 'release>free':
       return `${a} hold${s} ${b}`;
     case 'undo>takeOff':
@@ -39,6 +46,7 @@ function hopWords(graph: ActionGraph, from: number, to: number): string {
     case 'takeOff>takeOff':
       return `${b} lies loose once ${a} is off`;
     case 'takeOff>free':
+      if (isOffToSeat(graph, from, to)) return `${a} must be off to get ${b} back in`;
       return `${b} lies loose under ${a}`;
     case 'wait>undo':
       return `${b} is part of the airbag system: battery off and the vehicle maker's wait come first`;
@@ -47,7 +55,15 @@ function hopWords(graph: ActionGraph, from: number, to: number): string {
   }
 }
 
+/** Whether a part is off only so that another can be seated again. */
+function isOffToSeat(graph: ActionGraph, off: number, free: number): boolean {
+  const { procedure, item } = graph.nodes[free].ref;
+  return !!graph.indexes.get(procedure!)!.parts.get(item)?.offToSeat?.includes(graph.nodes[off].ref.item);
+}
+
 const WANTED: Record<string, string> = {
+  peeled: 'peeled back',
+  work: 'done',
   takeOff: 'out',
   free: 'free',
   release: 'released',

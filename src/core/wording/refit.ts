@@ -1,5 +1,5 @@
 import { countOf, countedWords, itemWords, readItemKey, type ItemRef } from '../procedure';
-import { capital } from '../text';
+import { capital, listed } from '../text';
 import type { ActionGraph } from '../graph';
 import type { GateCheck, RefitAction, RefitNote } from '../refit';
 
@@ -31,6 +31,9 @@ function mergeSame(checks: WordedCheck[]): WordedCheck[] {
   return [...merged.values()];
 }
 
+/** Names of areas in running text: "lower half and upper half". */
+export const regionsWords = (regions: string[]) => listed(regions.map((region) => region.replace(/-/g, ' ')));
+
 const nameOf = (graph: ActionGraph, { procedure, item }: ItemRef) =>
   itemWords(graph.indexes.get(procedure)!, item, graph.catalogue);
 
@@ -49,7 +52,15 @@ export function checkWords(graph: ActionGraph, { fact, part, items, what }: Gate
     case 'nothing-left-inside':
       return 'No tools, rags or loose pieces left inside';
     case 'shield-sealed':
-      return 'Water shield sealed all round';
+      return what ? `Water shield sealed again: ${regionsWords(what.split(', '))}` : 'Water shield sealed all round';
+    case 'swarf':
+      return `Swarf of the ${name} vacuumed out`;
+    case 'bare-edge':
+      return `Bare edge of the ${name} primed against rust`;
+    case 'open-hole':
+      return `${capital(name)}: hole closed or grommet in`;
+    case 'warm-glue':
+      return `${capital(name)}: glue set and cold`;
     case 'weep-holes-clear':
       return 'Weep holes clear';
     case 'glass-path-clear':
