@@ -1,6 +1,7 @@
 import { BASE_CATALOGUE, type Catalogue } from '../hardware';
 import { indexItems, type ProcedureDocument } from '../procedure';
 import type { Remark } from './remark';
+import { checkDrawing, checkUnsaid } from './drawing-check';
 import { checkHardware, checkLookAlikes, checkPlaces } from './hardware-check';
 import { checkOptionUse, coverOptions } from './options-check';
 import { checkReferences } from './references-check';
@@ -26,11 +27,13 @@ export function checkProcedure(document: ProcedureDocument, catalogue: Catalogue
   const coverage = coverOptions(document, Math.max(2, Math.min(MAX_SETS, Math.floor(ITEM_BUDGET / size))));
   const remarks = [
     ...checkReferences(document, index),
-    ...checkHardware(document, catalogue),
-    ...checkPlaces(document),
-    ...checkOptionUse(document),
+    ...checkHardware(document, index, catalogue),
+    ...checkPlaces(document, index, catalogue),
+    ...checkOptionUse(document, index),
     ...checkWork(document, catalogue, coverage.sets),
-    ...checkLookAlikes(document, catalogue),
+    ...checkLookAlikes(document, index, catalogue),
+    ...checkUnsaid(document, index, catalogue),
+    ...checkDrawing(document, index, catalogue),
   ];
   const unique = [...new Map(remarks.map((remark) => [`${remark.code}|${remark.message}`, remark])).values()];
   unique.sort((a, b) => Number(b.level === 'error') - Number(a.level === 'error'));

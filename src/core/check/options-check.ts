@@ -1,10 +1,18 @@
-import type { OptionValues, ProcedureDocument, When } from '../procedure';
+import {
+  type ItemIndex,
+  itemsOf,
+  namedWords,
+  type OptionValues,
+  type ProcedureDocument,
+  type When,
+} from '../procedure';
+import { capital } from '../text';
 import { error, warning, type Remark } from './remark';
 
 /** Options nothing depends on, and conditions on options or values that do not exist. */
-export function checkOptionUse(document: ProcedureDocument): Remark[] {
+export function checkOptionUse(document: ProcedureDocument, index: ItemIndex): Remark[] {
   const options = document.options ?? {};
-  const items = [...document.parts, ...document.fasteners, ...document.links];
+  const items = itemsOf(document);
   const named = new Set(items.flatMap((item) => Object.keys(item.when ?? {})));
   const unused = Object.keys(options)
     .filter((option) => !named.has(option))
@@ -16,17 +24,20 @@ export function checkOptionUse(document: ProcedureDocument): Remark[] {
         'Say which items need it, or remove the option.',
       ),
     );
-  return [...unused, ...items.flatMap(({ id, when }) => badConditions(id, when, options))];
+  return [
+    ...unused,
+    ...items.flatMap(({ id, when }) => badConditions(id, capital(namedWords(index, id)), when, options)),
+  ];
 }
 
-function badConditions(id: string, when: When | undefined, options: Record<string, string[]>): Remark[] {
+function badConditions(id: string, name: string, when: When | undefined, options: Record<string, string[]>): Remark[] {
   return Object.entries(when ?? {}).flatMap(([option, wanted]) => {
     if (!options[option])
       return [
         error(
           'unknown-option',
           [id],
-          `${id} depends on “${option}”, which is no option here.`,
+          `${name}: depends on “${option}”, which is no option here.`,
           `Add the option “${option}” with its values.`,
         ),
       ];
@@ -36,7 +47,7 @@ function badConditions(id: string, when: When | undefined, options: Record<strin
         error(
           'unknown-option',
           [id],
-          `${id} needs ${option} = “${value}”, which is not one of its values.`,
+          `${name}: needs ${option} = “${value}”, which is not one of its values.`,
           `Add “${value}” to ${option}, or correct it.`,
         ),
       );

@@ -1,5 +1,6 @@
 import {
   heldParts,
+  itemsOf,
   type ItemIndex,
   parseReference,
   stateFor,
@@ -20,11 +21,22 @@ interface Mention {
 
 /** Every reference the document makes, with who makes it. */
 function mentionsOf(document: ProcedureDocument): Mention[] {
-  const behind = [...document.parts, ...document.fasteners, ...document.links].flatMap((item) =>
+  const behind = itemsOf(document).flatMap((item) =>
     (item.behind ?? []).map((text): Mention => ({ text, item: item.id, field: 'behind', only: null })),
   );
+  const work = (document.work ?? []).flatMap((one): Mention[] => [
+    ...(one.needs ?? []).map((text) => ({ text, item: one.id, field: 'needs', only: null })),
+    ...(one.on ? [{ text: one.on, item: one.id, field: 'on', only: 'part' as const, bodyAllowed: true }] : []),
+  ]);
+  const measured = [...(document.mounts ?? []), ...(document.pairs ?? [])].map(({ of }): Mention => ({
+    text: of,
+    item: of,
+    field: 'mounts or pairs',
+    only: 'part',
+  }));
   const parts = document.parts.flatMap((part): Mention[] => [
     ...(part.on ? [{ text: part.on, item: part.id, field: 'on', only: 'part' as const }] : []),
+    ...(part.offToSeat ?? []).map((text) => ({ text, item: part.id, field: 'offToSeat', only: 'part' as const })),
     ...(part.looseWith ? [{ text: part.looseWith, item: part.id, field: 'looseWith', only: 'part' as const }] : []),
   ]);
   const fasteners = document.fasteners.flatMap((fastener): Mention[] => [
@@ -50,7 +62,7 @@ function mentionsOf(document: ProcedureDocument): Mention[] {
     field: 'recordedOrder',
     only: null,
   }));
-  return [...behind, ...parts, ...fasteners, ...links, ...before, ...routes, ...recorded];
+  return [...behind, ...work, ...measured, ...parts, ...fasteners, ...links, ...before, ...routes, ...recorded];
 }
 
 /** References to nothing, to the wrong kind of thing, or to a state that thing does not have; ids used twice. */
@@ -89,12 +101,15 @@ function checkMention(document: ProcedureDocument, index: ItemIndex, mention: Me
   if (!type) return dangling(`there is nothing called “${reference.item}”.`);
   if (mention.only && type !== mention.only) return dangling(`“${text}” is a ${type}, not a ${mention.only}.`);
   if (!stateFor(type, reference.state)) return dangling(`a ${type} cannot be “${reference.state}”.`);
+  const { region } = reference;
+  if (region && !index.parts.get(reference.item)?.regions?.[region])
+    return dangling(`${reference.item} has no area called “${region}”.`);
   return [];
 }
 
 function duplicateIds(document: ProcedureDocument): Remark[] {
   const seen = new Set<string>();
-  return [...document.parts, ...document.fasteners, ...document.links].flatMap(({ id }) => {
+  return itemsOf(document).flatMap(({ id }) => {
     if (!seen.has(id)) {
       seen.add(id);
       return [];

@@ -1,3 +1,11 @@
+import type { Edit } from '../procedure';
+
+/** An answer to what the checker asks: one tap makes the change. */
+export interface Answer {
+  words: string;
+  edit: Edit;
+}
+
 /** Something the checker found, with the items it is about and a proposed repair. */
 export interface Remark {
   level: 'error' | 'warning';
@@ -5,6 +13,8 @@ export interface Remark {
   items: string[];
   message: string;
   repair: string;
+  /** What it could be, where the drawing raises a question. */
+  answers?: Answer[];
 }
 
 /** An error: the procedure cannot be planned or approved with it. */
@@ -23,4 +33,10 @@ export const warning = (code: string, items: string[], message: string, repair: 
   items,
   message,
   repair,
+});
+
+/** A question that the drawing raises, with its answers. */
+export const asked = (code: string, items: string[], message: string, repair: string, answers: Answer[]): Remark => ({
+  ...warning(code, items, message, repair),
+  answers,
 });

@@ -1,6 +1,6 @@
 import { findMotion, type Catalogue } from '../hardware';
 import { buildGraph, type ActionGraph, carryOut, loopsAmong } from '../graph';
-import { heldParts, itemWords, BODY, type OptionValues, type ProcedureDocument } from '../procedure';
+import { heldParts, namedWords, BODY, type OptionValues, type ProcedureDocument } from '../procedure';
 import { error, warning, type Remark } from './remark';
 
 /** Whether the work can be carried out under each option set: loops, items never reached, parts nothing holds, links to them. */
@@ -50,7 +50,7 @@ const itemsOf = (graph: ActionGraph, ids: number[]): string[] => [
   ...new Set(ids.map((id) => graph.nodes[id].ref).flatMap(({ procedure, item }) => (procedure === null ? [] : [item]))),
 ];
 const words = (graph: ActionGraph, document: ProcedureDocument, item: string) =>
-  `${itemWords(graph.indexes.get(document.id)!, item, graph.catalogue)} (${item})`;
+  namedWords(graph.indexes.get(document.id)!, item, graph.catalogue);
 
 /** Ways in looked at beside the order rules; a document with more is not looked through for those. */
 const MOST_WAYS = 200;
