@@ -1,0 +1,88 @@
+import type { Scan } from './scan';
+import { takeAngle, takeDrive, takeLength, takeRecess, takeRefit, takeThread } from './sizes';
+import type { FastenerWords } from './statement';
+import { COUNT, FASTENERS } from './vocabulary';
+import { BEHIND, isPlace, NAME, names, takeCount, takeKind, takeNamed, takeTimes, THE } from './words';
+
+const HOLDS = new RegExp(
+  `(?<![\\w-])(?:hold(?:s|ing)?|secur(?:e|es|ing)|retain(?:s|ing)?|fix(?:es|ing)?|keep(?:s|ing)?|for) ${THE}(?!(?:ours|it|life|later)(?![\\w-]))${NAME}(?: and ${THE}${NAME})?(?: (?:on|in place|down|up|to the (?:door|body)))?(?= *(?:[|,;.]|$|[a-z(]))`,
+  'd',
+);
+const AROUND = new RegExp(
+  `(?<![\\w-])(?:(?:all )?(?:round|around)|along|of|on|in) ${THE}${NAME}(?: (?:edge|rim|perimeter))?`,
+  'd',
+);
+const STAYS = new RegExp(`(?<![\\w-])(?:they |which |it )?(?:stays?|remains?|left) (?:on|in) ${THE}${NAME}`, 'd');
+const TURNS = new RegExp(`(?<![\\w-])(${COUNT}) turns?(?: to relax(?: them)?)?(?![\\w-])`, 'd');
+const REUSE =
+  /(?<![\w-])(?:always )?(renew|replace|new ones|single use|one[- ]time|do not reuse|never reuse)(?: (?:them|it|every time|each time))?(?![\w-])/d;
+
+/** Reads a clause that tells of a fastener. The subject is what stood before its colon, or the clause's own subject. */
+export function readFastener(scan: Scan, subject: string | null, behindSubject: string | null): FastenerWords | null {
+  const release = scan.takeQuoted('release');
+  const threadTold = scan.takeQuoted('thread');
+  const refit = takeRefit(scan);
+  const turns = scan.take(TURNS);
+  const stays = scan.take(STAYS);
+  const recess = takeRecess(scan);
+  const angle = takeAngle(scan);
+  const length = takeLength(scan);
+  const times = takeTimes(scan);
+  const behind = names(scan, scan.take(BEHIND) ?? []);
+  const holds = names(scan, scan.take(HOLDS) ?? []);
+  const found = takeKind(scan, FASTENERS);
+  const name = found ? scan.take(/\| *(«\d+»)(?= *(?:[|,;]|$))/d) : null;
+  const drive = takeDrive(scan);
+  if (!found && !drive) return null;
+  const before = found ? scan.left().slice(0, found.at) : '';
+  const thread = threadTold ?? takeThread(scan);
+  const ownLength = length ?? (found && takeBareLength(scan));
+  const reuse = scan.take(REUSE);
+  const around = holds.length || subject ? null : scan.take(AROUND, (groups) => !isPlace(groups[1]));
+  const kind = kindFor(found, drive, thread);
+  const count = times ?? takeCount(scan);
+  const told = holds.length ? holds : subject ? [subject] : names(scan, around ?? []);
+  const held = told.length || behind.length || behindSubject ? told : takeNamed(scan);
+  // "Check the clips before refit" tells of none.
+  const isTold =
+    count !== undefined ||
+    drive ||
+    held.length ||
+    behind.length ||
+    behindSubject ||
+    !/[a-z]/i.test(before.replace(/(?<![a-z])(?:an?|the)(?![a-z])/gi, ''));
+  if (!isTold) return null;
+  return {
+    kind,
+    ...(name ? { name: scan.name(name[1]) } : {}),
+    count: count ?? 1,
+    holds: held.length ? held : null,
+    ...(drive ? { drive } : {}),
+    ...(behind.length || behindSubject ? { behind: behind.length ? behind : [behindSubject!] } : {}),
+    ...(ownLength ? { length: ownLength } : {}),
+    ...(thread
+      ? { thread }
+      : found?.words.match(/self|tapper/i)
+        ? { thread: 'self-tapping' }
+        : found?.words.match(/machine/i)
+          ? { thread: 'machine' }
+          : {}),
+    ...(recess ? { recess } : {}),
+    ...(angle ? { angle } : {}),
+    ...(stays ? { staysOn: scan.name(stays[1]) } : {}),
+    ...(reuse ? { reuse: 'replace' } : {}),
+    ...(refit ? { refit } : {}),
+    ...((release ?? turns) ? { release: release ?? turns![0].trim() } : {}),
+  };
+}
+
+/** A length that is left when the drive was read: "T20 screw, 25 mm". */
+function takeBareLength(scan: Scan): number | undefined {
+  const found = scan.take(/(?<![\w./])(\d+(?:[.,]\d+)?) ?mm(?![\w/])/d);
+  return found ? Number(found[1].replace(',', '.')) : undefined;
+}
+
+function kindFor(found: { kind: string } | null, drive: string | undefined, thread: string | undefined): string {
+  if (found) return found.kind;
+  return thread?.startsWith('M') && drive?.startsWith('hex ') ? 'bolt' : 'screw';
+}

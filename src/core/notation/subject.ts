@@ -1,0 +1,23 @@
+import type { Scan } from './scan';
+import { COUNT } from './vocabulary';
+import { NAME, THE } from './words';
+
+const VERBS = `has(?: got)?|have|hangs? (?:on|from)|sits? on|rests? on|is on|are on|is held (?:on |in )?(?:by|with)|held (?:on |in )?(?:by|with)|is stuck (?:on |down )?(?:with|by)|stuck (?:on |down )?(?:with|by)|is fixed (?:by|with)|fixed (?:by|with)|comes off with|goes on with|comes (?=off|out|up|down)|(?=(?:pops|pulls|pries|lifts|slides|swings|hinges|tilts|twists|rolls|drops|peels|unclips) )|is (?=riveted|glued|taped|stapled)|on(?= (?:${COUNT}) )|with(?= (?:${COUNT}) )`;
+const COLON = new RegExp(`^\\s*${THE}([^:|,;]{1,60}?) ?: *`, 'd');
+const ENDS_IN_COUNT = new RegExp(` (?:on|with|by) (?:${COUNT})(?![\\w-])`, 'i');
+const HIDES = new RegExp(`^\\s*${THE}${NAME} +(?:hides?|covers?) +`, 'd');
+const HAS = new RegExp(`^\\s*${THE}${NAME} +(?:${VERBS}),? *`, 'd');
+
+/** A line's own subject: what stands before its colon, or before "has", "hides", "hangs on". */
+export function takeSubject(scan: Scan): { subject: string | null; hides: boolean; isQuoted: boolean } {
+  const colon = scan.take(COLON, ([, name]) => !ENDS_IN_COUNT.test(name));
+  if (colon) return { subject: scan.name(colon[1]), hides: false, isQuoted: colon[1].startsWith('«') };
+  const hides = scan.take(HIDES);
+  if (hides) return { subject: scan.name(hides[1]), hides: true, isQuoted: false };
+  const subject = scan.take(HAS);
+  return { subject: subject ? scan.name(subject[1]) : null, hides: false, isQuoted: false };
+}
+
+/** Words that begin a remark, not a name. */
+export const NOT_A_NAME =
+  /^(?:into|in|on|at|with|for|from|by|if|when|then|note|nb|careful|mind|watch|remember|never|always|do not|don't)(?:\s|$)/i;
