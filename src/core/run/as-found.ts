@@ -1,11 +1,14 @@
 import { fastenerKindOf } from '../hardware';
 import { itemKey, countOf, heldParts, type Fastener, type ProcedureDocument } from '../procedure';
 import type { AsFoundChange, ExtraFastener } from './events';
-import type { RunState } from './fold';
+import { type AsFound, type RunState } from './state';
 import { catalogueOf, type RunPlan } from '../plan';
 
 /** The id of the entry that an extra fastener's event makes in this run's own copy of the procedure. */
 export const extraId = (event: string) => `extra-${event.replaceAll('-', '')}`;
+
+/** The id of the entry that some other pieces of a group make. */
+export const otherId = (event: string) => `other-${event.replaceAll('-', '')}`;
 
 /**
  * The run's plan as this vehicle turned out to be: extra fasteners are entries like any other, changed ones have their new
@@ -16,13 +19,13 @@ export function asFoundPlan(plan: RunPlan, state: Pick<RunState, 'extras' | 'asF
   if (state.extras.length + changes.length === 0) return plan;
   const documents = plan.documents.map((document) => {
     let fasteners = document.fasteners;
-    for (const { item, change } of changes) fasteners = changed(document, fasteners, item!, change!);
+    for (const one of changes) fasteners = changed(document, fasteners, one);
     const extras = state.extras
       .filter((extra) => extra.procedure === document.id && document.parts.some((part) => part.id === extra.holds))
       .map(entryOf);
     return { ...document, fasteners: [...fasteners, ...extras] } satisfies ProcedureDocument;
   });
-  return { ...plan, documents, taped: { ...plan.taped, ...labels(plan, documents) } };
+  return { ...plan, documents, ...keptIn(plan, documents) };
 }
 
 const entryOf = ({ event, holds, kind, drive, count, point }: ExtraFastener & { event: string }): Fastener => ({
@@ -36,43 +39,57 @@ const entryOf = ({ event, holds, kind, drive, count, point }: ExtraFastener & { 
   ...(point ? { at: [point] } : {}),
 });
 
-function changed(document: ProcedureDocument, fasteners: Fastener[], item: string, change: AsFoundChange): Fastener[] {
+function changed(document: ProcedureDocument, fasteners: Fastener[], { item, change, event }: AsFound): Fastener[] {
   return fasteners.flatMap((fastener) => {
     if (itemKey({ procedure: document.id, item: fastener.id }) !== item) return [fastener];
-    const count = countOf(fastener) - (change.missing ?? 0);
-    if (count < 1) return [];
-    const { staysOn, drive, length, thread, ...rest } = fastener;
-    const other = change.kind !== undefined && change.kind !== fastener.kind;
-    return [
-      {
-        ...rest,
-        count,
-        ...(other ? { kind: change.kind! } : { staysOn, length, thread }),
-        ...((change.drive ?? drive) ? { drive: change.drive ?? (other ? undefined : drive) } : {}),
-      },
-    ].map(withoutUndefined);
+    const { pieces } = change!;
+    if (pieces !== undefined && pieces < countOf(fastener))
+      return [
+        { ...fastener, count: countOf(fastener) - pieces },
+        ...other({ ...fastener, count: pieces }, change!).map(({ name: _name, ...rest }) => ({
+          ...rest,
+          id: otherId(event),
+        })),
+      ];
+    return other(fastener, change!);
   });
+}
+
+/** An entry as it was found; nothing where all its pieces are missing. */
+function other(fastener: Fastener, change: AsFoundChange): Fastener[] {
+  const count = countOf(fastener) - (change.missing ?? 0);
+  if (count < 1) return [];
+  const { staysOn, drive, length, thread, ...rest } = fastener;
+  const isOther = change.kind !== undefined && change.kind !== fastener.kind;
+  return [
+    {
+      ...rest,
+      count,
+      ...(isOther ? { kind: change.kind! } : { staysOn, length, thread }),
+      ...((change.drive ?? drive) ? { drive: change.drive ?? (isOther ? undefined : drive) } : {}),
+    },
+  ].map(withoutUndefined);
 }
 
 const withoutUndefined = (fastener: Fastener): Fastener =>
   Object.fromEntries(Object.entries(fastener).filter(([, value]) => value !== undefined)) as unknown as Fastener;
 
-/** What the tray has no bin for gets a label on its part. */
-function labels(plan: RunPlan, documents: ProcedureDocument[]): Record<string, string> {
+/** Loose pieces that nobody planned for go to bins that are still empty; what finds none gets a label on its part. */
+function keptIn(plan: RunPlan, documents: ProcedureDocument[]): Pick<RunPlan, 'bins' | 'taped'> {
   const catalogue = catalogueOf(plan);
-  const entries = documents.flatMap((document) =>
-    document.fasteners.flatMap((fastener): [string, string][] => {
+  const bins = { ...plan.bins };
+  const taped = { ...plan.taped };
+  const used = new Set(Object.values(bins));
+  const free = Array.from({ length: plan.trayBins ?? 0 }, (_, at) => at + 1).filter((bin) => !used.has(bin));
+  for (const document of documents)
+    for (const fastener of document.fasteners) {
       const kind = fastenerKindOf(catalogue, fastener);
       const key = itemKey({ procedure: document.id, item: fastener.id });
-      const needsLabel =
-        !fastener.staysOn &&
-        kind.release === 'turned' &&
-        plan.bins[key] === undefined &&
-        plan.taped?.[key] === undefined;
-      return needsLabel
-        ? [[key, `${countOf(fastener)} × ${fastener.drive ?? kind.name}, ${heldParts(fastener).join(' and ')}`]]
-        : [];
-    }),
-  );
-  return Object.fromEntries(entries);
+      const isKept = bins[key] !== undefined || taped[key] !== undefined;
+      if (fastener.staysOn || kind.release !== 'turned' || isKept) continue;
+      const bin = free.shift();
+      if (bin !== undefined) bins[key] = bin;
+      else taped[key] = `${countOf(fastener)} × ${fastener.drive ?? kind.name}, ${heldParts(fastener).join(' and ')}`;
+    }
+  return { bins, taped };
 }

@@ -1,6 +1,6 @@
 import { buildGraph, type ActionGraph } from '../graph';
 import { asFoundPlan } from './as-found';
-import type { RunState } from './fold';
+import { type RunState } from './state';
 import { catalogueOf, type RunPlan } from '../plan';
 
 /** The graph of a run's plan. Build it once and pass it to `viewRun` on every event. */

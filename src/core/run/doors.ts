@@ -1,7 +1,7 @@
 import { readStepKey } from '../graph';
 import { readItemKey } from '../procedure';
 import type { RunEvent } from './events';
-import type { RunState } from './fold';
+import { type RunState } from './state';
 
 /** Who did the last thing on a door (a procedure); null while nobody did. */
 export const lastOnDoor = ({ log }: Pick<RunState, 'log'>, procedure: string | null): string | null =>

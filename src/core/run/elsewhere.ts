@@ -1,5 +1,13 @@
 import type { Catalogue } from '../hardware';
-import { heldParts, itemWords, placeOf, type ItemIndex, type ProcedureDocument } from '../procedure';
+import {
+  heldParts,
+  itemWords,
+  placeOf,
+  type Fastener,
+  type ItemIndex,
+  type Point,
+  type ProcedureDocument,
+} from '../procedure';
 import type { RunPlan } from '../plan';
 
 /** Where a fastener of another procedure sits that a part of this one might have too. */
@@ -19,15 +27,16 @@ export function elsewhereFor(document: ProcedureDocument, others: Related[], own
   for (const { document: other, index, catalogue } of others) {
     for (const fastener of index.fasteners.values()) {
       for (const kind of heldParts(fastener).map((held) => index.parts.get(held)?.kind)) {
-        if (!kind || !kinds.has(kind) || isKnown(own, fastener.kind, fastener.drive, kind)) continue;
+        // A place means something only on a panel of the same zone.
+        const at = other.zone === document.zone ? placeOf(index, fastener.id) : null;
+        if (!kind || !kinds.has(kind) || isKnown(own, fastener, kind, at)) continue;
         const one: Elsewhere = {
           part: `${document.id}|${kind}`,
           words: itemWords(index, fastener.id, catalogue),
           from: other.title,
-          // A place means something only on a panel of the same zone.
-          at: other.zone === document.zone ? placeOf(index, fastener.id) : null,
+          at,
         };
-        const key = `${one.part}|${one.words}`;
+        const key = `${one.part}|${one.words}|${at ?? ''}`;
         if (!found.has(key)) found.set(key, one);
       }
     }
@@ -35,9 +44,15 @@ export function elsewhereFor(document: ProcedureDocument, others: Related[], own
   return [...found.values()];
 }
 
-/** True where this procedure itself has such a fastener on such a part. */
-const isKnown = (own: ItemIndex, kind: string, drive: string | undefined, part: string) =>
+/** Two fasteners closer than this are the same one, drawn by two people, mm. */
+const SAME_PLACE_MM = 60;
+
+/** True where this procedure itself has such a fastener on such a part: there, where both are placed. */
+const isKnown = (own: ItemIndex, { kind, drive }: Fastener, part: string, at: Point | null) =>
   [...own.fasteners.values()].some(
     (one) =>
-      one.kind === kind && one.drive === drive && heldParts(one).some((held) => own.parts.get(held)?.kind === part),
+      one.kind === kind &&
+      one.drive === drive &&
+      heldParts(one).some((held) => own.parts.get(held)?.kind === part) &&
+      (!at || !one.at?.length || one.at.some(([x, y]) => Math.hypot(x - at[0], y - at[1]) <= SAME_PLACE_MM)),
   );

@@ -16,6 +16,8 @@ export interface AsFoundChange {
   drive?: string;
   /** Another kind of fastener stands in its place. */
   kind?: string;
+  /** So many pieces of the entry are the other ones; absent: all of them. */
+  pieces?: number;
 }
 
 /** A fastener that no procedure names, found on this vehicle. */
@@ -29,7 +31,7 @@ export interface ExtraFastener {
   point?: Point;
 }
 
-/** What happened. `action` is a step's key, `item` is "procedure/item". Nothing here is ever edited or deleted. */
+/** What happened. `action` is a step's key, with its round from the second on, `item` is "procedure/item". Nothing here is ever edited or deleted. */
 export type RunFact =
   | { type: 'started' }
   | { type: 'phase'; to: RunPhase }
@@ -64,6 +66,14 @@ export type RunFact =
   | { type: 'overridden'; gate: string; reason: string }
   /** A lead's word that an event recorded against a gate counts all the same. */
   | { type: 'accepted'; event: string; reason: string }
+  /** A panel that was closed is opened up again, because a line of a test failed or a piece is left over: a new round of the run. `items` are to be got at, "procedure/item". */
+  | { type: 'reopened'; round: number; items: string[]; why: string; check?: string }
+  /** What mended what had failed. */
+  | { type: 'mended'; words: string }
+  /** A piece is left that nobody knows the place of. */
+  | { type: 'leftOver'; words: string; count: number; kind: string; drive?: string }
+  /** Where a piece that was left over belonged: put in at an entry, or not of this job. */
+  | { type: 'leftOverSettled'; event: string; item?: string; reason?: string }
   | { type: 'finished' };
 
 export type RunEvent = EventStamp & RunFact;

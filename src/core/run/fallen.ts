@@ -1,7 +1,7 @@
 import { findPartKind } from '../hardware';
 import { readItemKey } from '../procedure';
 import type { ActionGraph, StepRef } from '../graph';
-import type { RunState } from './fold';
+import { type RunState } from './state';
 
 /** Pieces that lie in a zone's cavity still. */
 export interface Fallen {

@@ -1,102 +1,9 @@
-import { stepKey, type StepRef } from '../graph';
+import { readRound } from '../graph';
 import { mergeLog } from '../log';
-import type { AsFoundChange, ExtraFastener, RunEvent, RunPhase, TestResult } from './events';
-import { Claims, type Question } from './claims';
-
-/** How far one action has come. */
-export interface Progress {
-  /** Completed as a whole at least once. */
-  full: boolean;
-  /** Sum of the partial counts; meaningless where `full`. */
-  count: number;
-  /** Events that count towards it, in logical order: the last is what Back takes back. */
-  events: string[];
-  /** A person's word on the count, once there was one; it counts more than the sum. */
-  settled?: number;
-}
-
-/** What happened to the pieces of one fastener entry besides coming out and going back. */
-export interface PieceCounts {
-  scrapped: number;
-  damagedButUsed: number;
-  lost: number;
-  /** Of those lost, how many fell into the panel. */
-  inside: number;
-  renewed: number;
-  omitted: number;
-  reasons: string[];
-}
-
-/** A difference of this vehicle from the procedure. */
-export interface AsFound {
-  event: string;
-  item: string | null;
-  difference: string;
-  change: AsFoundChange | null;
-}
-
-/** Everything a run's events amount to. A pure function of the set of events. */
-export interface RunState {
-  started: boolean;
-  finished: boolean;
-  paused: boolean;
-  /** Why it is paused; null where nobody said. */
-  pauseReason: string | null;
-  /** Who takes a break, with the reason. A run is paused when everybody who works on it does. */
-  pauses: Map<string, string | null>;
-  /** Who has worked on it so far. */
-  workers: Set<string>;
-  phase: RunPhase;
-  holder: string | null;
-  /** What the last one said when handing over. */
-  handOverNote: string | null;
-  done: Map<string, Progress>;
-  skipped: Map<string, string>;
-  pieces: Map<string, PieceCounts>;
-  ticks: Map<string, boolean>;
-  gates: Map<string, { passed: boolean; reason: string | null; person: string; event: string }>;
-  /** The last result of each line of a test sheet. */
-  tests: Map<string, { gate: string; check: string; result: TestResult }>;
-  asFound: AsFound[];
-  extras: (ExtraFastener & { event: string })[];
-  /** What only a person can tell: two devices may mean the same broken piece. */
-  questions: Question[];
-  /** Events recorded against a gate, with what was not yet done: kept and shown, they count only once a lead accepted them. */
-  against: { event: RunEvent; reason: string }[];
-  /** Events that stand, in logical order. */
-  log: RunEvent[];
-  /** What arrived after the run was finished: shown beside, with who and when; it changes nothing of what was accounted for. */
-  later: RunEvent[];
-  /** Events of a type this version does not know: kept and shown, never dropped. */
-  unknown: RunEvent[];
-  lastLamport: number;
-}
-
-const emptyState = (): RunState => ({
-  started: false,
-  finished: false,
-  paused: false,
-  pauseReason: null,
-  pauses: new Map(),
-  workers: new Set(),
-  phase: 'remove',
-  holder: null,
-  handOverNote: null,
-  done: new Map(),
-  skipped: new Map(),
-  pieces: new Map(),
-  ticks: new Map(),
-  gates: new Map(),
-  tests: new Map(),
-  asFound: [],
-  extras: [],
-  questions: [],
-  against: [],
-  log: [],
-  later: [],
-  unknown: [],
-  lastLamport: 0,
-});
+import type { RunEvent } from './events';
+import { Claims } from './claims';
+import { beginRound } from './rounds';
+import { emptyState, testKey, type PieceCounts, type Progress, type RunState } from './state';
 
 /** Says in trade words what an event was recorded against; null where it stands. */
 export type Judge = (state: RunState, event: RunEvent) => string | null;
@@ -113,20 +20,35 @@ export function foldRun(events: Iterable<RunEvent>, judge?: Judge): RunState {
   state.lastLamport = lastLamport;
   const accepted = new Set(standing.flatMap((event) => (event.type === 'accepted' ? [event.event] : [])));
   for (const event of standing) {
-    const reason = judge && !accepted.has(event.id) ? judge(state, event) : null;
+    const { own, round } = ownStep(event);
+    const isOld = round !== null && round !== state.round;
+    const reason = isOld ? 'in an earlier round' : judge && !accepted.has(event.id) ? judge(state, own) : null;
     if (reason) {
-      state.against.push({ event, reason });
+      state.against.push({ event: own, reason });
       continue;
     }
-    state.log.push(event);
+    state.log.push(own);
     if (event.type === 'started' || event.type === 'done') {
       state.workers.add(event.person);
       notePause(state);
     }
-    apply(state, event, claims);
+    apply(state, own, claims);
   }
   state.questions = claims.open;
   return state;
+}
+
+/** An event with its step's own name, and the round that name told; null where it is about no step. */
+function ownStep(event: RunEvent): { own: RunEvent; round: number | null } {
+  if ('action' in event) {
+    const { key, round } = readRound(event.action);
+    return { own: round === 1 ? event : { ...event, action: key }, round };
+  }
+  if ('gate' in event) {
+    const { key, round } = readRound(event.gate);
+    return { own: round === 1 ? event : { ...event, gate: key }, round };
+  }
+  return { own: event, round: null };
 }
 
 function apply(state: RunState, event: RunEvent, claims: Claims): void {
@@ -198,6 +120,7 @@ function apply(state: RunState, event: RunEvent, claims: Claims): void {
       state.handOverNote = event.note ?? null;
       return;
     case 'test':
+      if (event.result === 'fail') state.failures.push({ check: event.check, person: event.person, at: event.at });
       state.tests.set(testKey(event.gate, event.check), { gate: event.gate, check: event.check, result: event.result });
       return;
     case 'gatePassed':
@@ -232,6 +155,28 @@ function apply(state: RunState, event: RunEvent, claims: Claims): void {
     case 'photo':
     case 'note':
       return;
+    case 'reopened':
+      return beginRound(state, event);
+    case 'mended': {
+      const last = state.rounds.at(-1);
+      if (last) last.mended = event.words;
+      return;
+    }
+    case 'leftOver':
+      state.leftOvers.push({
+        event: event.id,
+        words: event.words,
+        count: event.count,
+        kind: event.kind,
+        drive: event.drive ?? null,
+        settled: null,
+      });
+      return;
+    case 'leftOverSettled': {
+      const piece = state.leftOvers.find((one) => one.event === event.event);
+      if (piece) piece.settled = { item: event.item ?? null, reason: event.reason ?? null };
+      return;
+    }
     case 'finished':
       state.finished = true;
       return;
@@ -247,8 +192,6 @@ function notePause(state: RunState): void {
   state.paused = state.pauses.size > 0 && [...state.workers].every((person) => state.pauses.has(person));
   state.pauseReason = state.paused ? ([...state.pauses.values()].at(-1) ?? null) : null;
 }
-
-const testKey = (gate: string, check: string) => `${gate}|${check}`;
 
 function progressToFill(state: RunState, action: string): Progress {
   const progress = state.done.get(action) ?? { full: false, count: 0, events: [] };
@@ -276,33 +219,3 @@ function piecesOf(state: RunState, item: string): PieceCounts {
   state.pieces.set(item, pieces);
   return pieces;
 }
-
-/** How many of an entry of `total` pieces an action has dealt with. Completing it twice still makes `total`. */
-export function doneCount(progress: Progress | undefined, total: number): number {
-  if (!progress) return 0;
-  if (progress.settled !== undefined) return Math.min(progress.settled, total);
-  return progress.full ? total : Math.min(progress.count, total);
-}
-
-/** True where more pieces were counted than the entry has: a person must say which count is right. */
-export const isOverCounted = (progress: Progress | undefined, total: number) =>
-  !!progress && progress.settled === undefined && !progress.full && progress.count > total;
-
-/** Whether a test gate has a line that failed. */
-export const hasFailedTest = (state: RunState, gate: string) =>
-  [...state.tests.values()].some((test) => test.gate === gate && test.result === 'fail');
-
-/** The last result of one line of a test sheet; undefined while it was not tried. Events of the first versions name the line by its words. */
-export const testResult = (
-  state: RunState,
-  gate: string,
-  { id, text }: { id: string; text: string },
-): TestResult | undefined => (state.tests.get(testKey(gate, id)) ?? state.tests.get(testKey(gate, text)))?.result;
-
-/** How far a step on an item has come; undefined where nothing of it was done. */
-export const progressOf = (state: Pick<RunState, 'done'>, type: string, ref: Omit<StepRef, 'type'>) =>
-  state.done.get(stepKey({ ...ref, type }));
-
-/** Whether anything of a step on an item was done. */
-export const isDone = (state: Pick<RunState, 'done'>, type: string, ref: Omit<StepRef, 'type'>): boolean =>
-  progressOf(state, type, ref) !== undefined;

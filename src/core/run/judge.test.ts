@@ -6,7 +6,8 @@ import type { RunEvent, RunFact } from './events';
 import { foldRun } from './fold';
 import { judgeFor } from './judge';
 import { basesOf, graphOf } from './basis';
-import { plannedRefit, viewRun } from './view';
+import { viewRun } from './view';
+import { plannedRefit } from './way-back';
 
 const plan = runPlanFor(demoProcedure('lumen-front-door'), ['woofer'], { audio: 'base', puddle: 'none' });
 const graph = graphOf(plan);

@@ -1,13 +1,15 @@
 import { findAction } from '../graph';
 import { countOf, itemKey } from '../procedure';
 import { lowerFirst } from '../text';
-import { gateWords, instructionFor } from '../wording';
-import { catalogueOf } from '../plan';
+import { handStepOf } from '../steps';
+import { handStepWords } from '../wording';
 import type { basesOf, RunBasis } from './basis';
 import type { RunEvent } from './events';
-import { doneCount, type Judge, type RunState } from './fold';
+import { type Judge } from './fold';
+import { type RunState } from './state';
+import { doneCount } from './progress';
 import { shutsOverPiece } from './fallen';
-import { isGatePassed, plannedRefit, type KnownRefit } from './view';
+import { isGatePassed, plannedRefit, type KnownRefit } from './way-back';
 
 /** What must have been done, never merely skipped, before an airbag connector is touched. */
 const SAFE: ReadonlySet<string> = new Set(['batteryOff', 'wait']);
@@ -21,7 +23,7 @@ export function judgeFor(basisAt: ReturnType<typeof basesOf>): Judge {
     const key = keyOf(event);
     if (key === null) return null;
     const basis = basisAt(state);
-    const action = findAction(basis.graph, key);
+    const action = basis.plan.backWork.includes(key) ? undefined : findAction(basis.graph, key);
     if (event.type === 'skipped') return action && SAFE.has(key) && hasSrs(basis) ? notSkipped(basis, key) : null;
     if (action) return tooEarlyApart(basis, state, key);
     const refit = plannedRefit(basis.graph, basis.plan, state);
@@ -47,14 +49,16 @@ const notSkipped = (basis: RunBasis, key: string) =>
   `an airbag system: “${lowerFirst(apartTitle(basis, key))}” cannot be skipped`;
 
 /** Apart, only what protects a person is a gate: parts come off in the order they really came off in. */
-function tooEarlyApart({ graph, plan }: RunBasis, state: RunState, key: string): string | null {
+function tooEarlyApart(basis: RunBasis, state: RunState, key: string): string | null {
+  const { graph } = basis;
   const { needs } = graph.nodes[graph.idOf.get(key)!];
   const open = needs.map((id) => graph.nodes[id].key).find((need) => SAFE.has(need) && !state.done.has(need));
-  return open ? `before “${lowerFirst(apartTitle({ graph, plan }, open))}”` : null;
+  return open ? `before “${lowerFirst(apartTitle(basis, open))}”` : null;
 }
 
 /** Whether a step of the way back is over: as many pieces as came out, or its gate passed. */
 function isSettled({ graph }: RunBasis, state: RunState, refit: KnownRefit, key: string): boolean {
+  if (refit.due.has(key)) return false;
   const step = refit.actions.get(key);
   if (!step || state.skipped.has(key)) return true;
   if (step.gate) return isGatePassed(step, state);
@@ -64,14 +68,11 @@ function isSettled({ graph }: RunBasis, state: RunState, refit: KnownRefit, key:
   return doneCount(state.done.get(key), out) >= out;
 }
 
+/** What a hand calls the step that an action of the way back belongs to. */
 function titleOf({ graph, plan }: RunBasis, refit: KnownRefit, key: string): string {
-  const step = refit.actions.get(key)!;
-  if (step.gate) return gateWords(plan.documents, step);
-  const { verb, plate, thing } = instructionFor(plan.documents, step, graph.catalogue);
-  return [verb, plate, thing].filter(Boolean).join(' ');
+  const step = refit.steps.find(({ actions }) => actions.includes(key))!;
+  return handStepWords({ graph, waysTaken: plan.waysTaken, refit: refit.actions }, step).title;
 }
 
-function apartTitle({ graph, plan }: RunBasis, key: string): string {
-  const { verb, thing } = instructionFor(plan.documents, findAction(graph, key)!, catalogueOf(plan));
-  return `${verb} ${thing}`;
-}
+const apartTitle = ({ graph, plan }: RunBasis, key: string): string =>
+  handStepWords({ graph, waysTaken: plan.waysTaken }, handStepOf(graph, findAction(graph, key)!)).title;

@@ -1,7 +1,8 @@
 import { fastenerKindOf, type FastenerKind } from '../hardware';
 import { countOf, countedWords, heldWords, itemKey, type ItemRef } from '../procedure';
-import type { ActionGraph } from '../graph';
-import { doneCount, isDone, isOverCounted, progressOf, type RunState } from './fold';
+import { stepKey, type ActionGraph } from '../graph';
+import { type RunState } from './state';
+import { doneCount, isDone, isOverCounted, progressOf } from './progress';
 
 /**
  * The account of one fastener entry. It balances when out = back + scrapped + lost and
@@ -24,18 +25,51 @@ export interface LedgerRow {
   overCounted: boolean;
   /** Undoing it destroys it: new pieces going in is the step itself, not a shortage. */
   allNew: boolean;
+  /** Pieces that were missing or loose before anybody touched them: no part of either sum. */
+  wasMissing: number;
 }
 
-/** One row for every entry of which at least one piece came out. */
+/** One row for every entry of which at least one piece came out, over all rounds, or was missing on arrival. */
 export function ledgerOf(graph: ActionGraph, state: RunState): LedgerRow[] {
   const rows: LedgerRow[] = [];
+  const wasMissing = missingOnArrival(state);
   for (const node of graph.nodes) {
     if (node.action?.type !== 'release') continue;
     const row = rowFor(graph, state, { procedure: node.action.procedure!, item: node.action.item });
-    if (row.out > 0) rows.push(row);
+    const gone = wasMissing.get(row.item)?.count ?? 0;
+    wasMissing.delete(row.item);
+    if (row.out > 0 || gone > 0) rows.push({ ...row, wasMissing: gone });
   }
-  return rows;
+  return [...rows, ...[...wasMissing].map(([item, { count, words }]) => nothingLeft(item, words, count))];
 }
+
+/** Pieces that were missing or loose before anybody touched them, by item, with how that was said. */
+function missingOnArrival({ asFound }: RunState): Map<string, { count: number; words: string }> {
+  const missing = new Map<string, { count: number; words: string }>();
+  for (const { item, change, difference } of asFound)
+    if (item && change?.missing)
+      missing.set(item, { count: (missing.get(item)?.count ?? 0) + change.missing, words: difference });
+  return missing;
+}
+
+/** The row of an entry of which every piece was missing on arrival. */
+const nothingLeft = (item: string, words: string, wasMissing: number): LedgerRow => ({
+  item,
+  words,
+  out: 0,
+  back: 0,
+  scrapped: 0,
+  damagedButUsed: 0,
+  lost: 0,
+  needed: 0,
+  renewed: 0,
+  omitted: 0,
+  reasons: [],
+  missing: 0,
+  overCounted: false,
+  allNew: false,
+  wasMissing,
+});
 
 /** The kind of the fastener a step is about; undefined where it is about no fastener. */
 export function kindOfItem(
@@ -53,17 +87,23 @@ function rowFor(graph: ActionGraph, state: RunState, ref: ItemRef): LedgerRow {
   const kind = kindOfItem(graph, ref)!;
   const item = itemKey(ref);
   const released = progressOf(state, 'release', ref);
-  const out = doneCount(released, countOf(fastener));
+  const outNow = doneCount(released, countOf(fastener));
+  const before = pastOf(state, ref, countOf(fastener));
+  const out = outNow + before.out;
   const pieces = state.pieces.get(item);
   const lost = Math.max(0, pieces?.lost ?? 0);
   const scrapped = kind.destructive ? out - lost : (pieces?.scrapped ?? 0);
   const sound = Math.max(0, out - scrapped - lost);
   const returned = progressOf(state, kind.release === 'turned' ? 'start' : 'fit', ref);
   const tightened = kind.release !== 'turned' || isDone(state, 'tighten', ref);
-  const back = returned && tightened ? Math.min(sound, returned.full ? sound : returned.count) : 0;
-  const needed = kind.destructive ? (fastener.refit?.count ?? out) : out;
+  const soundNow = Math.max(0, outNow - (scrapped + lost - before.gone));
+  const backNow = returned && tightened ? Math.min(soundNow, returned.full ? soundNow : returned.count) : 0;
+  const back = Math.min(sound, backNow + (kind.destructive ? 0 : Math.max(0, before.out - before.gone)));
+  const rounds = before.rounds + (outNow > 0 ? 1 : 0);
+  const needed = kind.destructive ? (fastener.refit?.count === undefined ? out : fastener.refit.count * rounds) : out;
   const omitted = pieces?.omitted ?? 0;
-  const renewed = kind.destructive && returned?.full ? Math.max(0, needed - omitted) : (pieces?.renewed ?? 0);
+  const isAllBack = outNow === 0 ? before.out > 0 : !!returned?.full;
+  const renewed = kind.destructive && isAllBack ? Math.max(0, needed - omitted) : (pieces?.renewed ?? 0);
   return {
     item,
     words: `${countedWords(index, id, graph.catalogue)}, ${heldWords(index, id)}`,
@@ -79,7 +119,16 @@ function rowFor(graph: ActionGraph, state: RunState, ref: ItemRef): LedgerRow {
     missing: needed - back - renewed - omitted,
     overCounted: isOverCounted(released, countOf(fastener)),
     allNew: kind.destructive,
+    wasMissing: 0,
   };
+}
+
+/** What earlier rounds took out of an entry and put back, and what of it was scrapped or lost. */
+function pastOf({ past }: RunState, ref: ItemRef, total: number): { out: number; gone: number; rounds: number } {
+  const item = itemKey(ref);
+  const outs = past.map(({ done }) => doneCount(done.get(stepKey({ ...ref, type: 'release' })), total));
+  const out = outs.reduce((sum, one) => sum + one, 0);
+  return { out, gone: out ? (past.at(-1)?.gone.get(item) ?? 0) : 0, rounds: outs.filter(Boolean).length };
 }
 
 /** True where both sums of the row hold. */

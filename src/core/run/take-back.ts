@@ -1,6 +1,6 @@
 import { doorOf } from './doors';
 import type { RunEvent } from './events';
-import type { RunState } from './fold';
+import { type RunState } from './state';
 
 const TAKEN_BACK: ReadonlySet<RunEvent['type']> = new Set([
   'done',
@@ -36,6 +36,8 @@ export function lastStepEvents(state: RunState, device: string): string[] {
     (event) =>
       event.type === 'done' &&
       event.count === undefined &&
+      // Only of this round: what an earlier one did is behind a closed panel.
+      !!state.done.get(event.action)?.events.includes(event.id) &&
       tap.some((one) => one.type === 'done' && one.count === undefined && one.action === event.action),
   );
   return [...new Set([...tap, ...twins].map((event) => event.id))];

@@ -1,6 +1,6 @@
 import { durationOf, type Duration } from '../learn';
 import type { RunPlan } from '../plan';
-import type { RunState } from './fold';
+import { type RunState } from './state';
 import { isOver, type RunAction, type RunView } from './view';
 
 /** Share of a plan's time that is not in its actions: tool changes and moves (common practice, no source). */

@@ -2,10 +2,11 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { demoProcedure } from '@tests/support/demo';
 import { runPlanFor, stamp } from '@tests/support/run';
-import { asFoundPlan, extraId } from './as-found';
+import { asFoundPlan, extraId, otherId } from './as-found';
 import { knownPieces } from './claims';
 import type { RunEvent, RunFact } from './events';
-import { foldRun, hasFailedTest } from './fold';
+import { foldRun } from './fold';
+import { hasFailedTest } from './progress';
 import { isBalanced, ledgerOf } from './ledger';
 import { timeLeft } from './time-left';
 import { basisOf } from './basis';
@@ -286,5 +287,52 @@ describe('the time left', () => {
     expect(at(0).safeSeconds).toBeGreaterThan(at(0).likelySeconds);
     const finished = look(stamp([{ type: 'started' }, { type: 'finished' }]));
     expect(timeLeft(plan, finished.state, finished.view)).toEqual({ likelySeconds: 0, safeSeconds: 0 });
+  });
+});
+
+describe('some pieces of a group that are something else', () => {
+  const id = '00000000-0000-4000-8000-0000000000ee';
+  const change: RunFact & { id: string } = {
+    id,
+    type: 'asFound',
+    item: key('c1'),
+    difference: '2 of 9 push clips: T20 screws',
+    change: { kind: 'screw', drive: 'T20', pieces: 2 },
+  };
+  const facts = (done: boolean): RunFact[] => [
+    { type: 'started' },
+    { type: 'done', action: 'release:' + key('c1') },
+    change,
+    ...(done ? [{ type: 'done', action: 'release:' + key(otherId(id)) } as RunFact] : []),
+  ];
+  const found = (done: boolean, trayBins = 12) => {
+    const state = foldRun(
+      stamp(facts(done)).map((event) => ({ ...event, id: event.type === 'asFound' ? id : event.id })),
+    );
+    const basis = basisOf({ ...plan, trayBins }, state);
+    return { state, basis, view: viewRun(basis.graph, basis.plan, state) };
+  };
+
+  it('are two entries from there on, each with its own count, and the ledger knows both', () => {
+    const { state, basis } = found(true);
+    const rows = ledgerOf(basis.graph, state);
+    expect(rows.find(({ item }) => item === key('c1'))!.out).toBe(7);
+    expect(rows.find(({ item }) => item === key(otherId(id)))!.out).toBe(2);
+  });
+
+  it('come out before the part they hold is freed', () => {
+    const { view } = found(false);
+    const at = (action: string) =>
+      view.removal.findIndex(({ actions }) => actions.some(({ key: one }) => one === action));
+    expect(at('release:' + key(otherId(id)))).toBeGreaterThanOrEqual(0);
+    expect(at('release:' + key(otherId(id)))).toBeLessThan(at('free:' + key('card')));
+  });
+
+  it('wait in a bin that is still empty, and on tape only where there is none', () => {
+    const { basis } = found(true);
+    const bin = basis.plan.bins[key(otherId(id))];
+    expect(bin).toBeGreaterThan(0);
+    expect(Object.values(plan.bins)).not.toContain(bin);
+    expect(found(true, 1).basis.plan.taped![key(otherId(id))]).toContain('2 × T20');
   });
 });

@@ -1,12 +1,15 @@
 import { lowerFirst } from '../text';
-import { type RefitStep, type StepWords, wordRefit, wordSteps } from '../wording';
-import { handStepOf, planRefit, type HandStep } from '../steps';
-import { findAction, type ActionGraph, type Action } from '../graph';
-import { countOf, itemKey } from '../procedure';
-import { doneCount, hasFailedTest, type RunState } from './fold';
+import { type RefitStep, type StepWords, wordSteps } from '../wording';
+import { handStepOf, type HandStep } from '../steps';
+import { findAction, stepKey, type ActionGraph, type Action } from '../graph';
+import { countOf, heldParts, itemKey } from '../procedure';
+import { type RunState } from './state';
+import { doneCount } from './progress';
 import { shutsOverPiece } from './fallen';
 import { isBalanced, ledgerOf, type LedgerRow } from './ledger';
-import { costsOf, type RunPlan } from '../plan';
+import type { RunPlan } from '../plan';
+import { roundSteps } from './reopen';
+import { isGatePassed, plannedRefit } from './way-back';
 
 /** One action of a run with how far it has come. */
 export interface RunAction {
@@ -29,7 +32,8 @@ export const isOver = ({ state }: { state: RunStep['state'] }) => state === 'don
 
 /** Something that stands against finishing, in trade words. */
 export interface Block {
-  code: 'not-joined' | 'not-seated' | 'missing' | 'over-count' | 'question' | 'gate' | 'step' | 'not-started';
+  code:
+    'not-joined' | 'not-seated' | 'missing' | 'over-count' | 'question' | 'gate' | 'step' | 'left-over' | 'not-started';
   item: string;
   text: string;
 }
@@ -37,6 +41,8 @@ export interface Block {
 /** What the bay screen shows: the steps of removal and refit, what is next, the ledger, what blocks finishing. */
 export interface RunView {
   removal: RunStep[];
+  /** Work between apart and together. */
+  fit: RunStep[];
   /** Worked out when first asked for: while things come apart nobody looks at it. */
   readonly refit: RunStep[];
   /** The way back's actions by key, with the words of their notes and checks. */
@@ -50,24 +56,30 @@ export interface RunView {
   readonly blocks: Block[];
 }
 
-/** The steps of the phase a run is in: of taking apart until the way back is begun. */
+/** The steps of the phase a run is in. */
 export const currentSteps = (state: Pick<RunState, 'phase'>, view: RunView): RunStep[] =>
-  state.phase === 'refit' ? view.refit : view.removal;
+  state.phase === 'refit' ? view.refit : state.phase === 'fit' ? view.fit : view.removal;
 
 /** Derives the view from the plan and the folded state. The refit is made from what was really removed. */
 export function viewRun(graph: ActionGraph, plan: RunPlan, state: RunState): RunView {
   const ledger = ledgerOf(graph, state);
   const removal = removalSteps(graph, plan, state);
+  const fit = apartSteps(graph, plan.fit, state, () => []);
   let worked: RunStep[] | null = null;
   const refit = () => (worked ??= refitSteps(graph, plan, state, ledger));
-  const current = state.phase === 'remove' ? removal : state.phase === 'refit' ? refit() : [];
+  const current = state.phase === 'remove' ? removal : state.phase === 'refit' ? refit() : fit;
   const now = state.finished ? null : (current.find((step) => step.state === 'open') ?? null);
   if (now) now.state = 'now';
   return {
     removal,
+    fit,
     now,
     ledger,
-    wordsOf: (step) => wordsOf(graph, plan, state, isOfRefit(step) ? refit() : removal, step),
+    wordsOf: (step) => {
+      const isIn = (list: RunStep[]) => list.some(({ key }) => key === step.key);
+      const way = isIn(removal) ? 'out' : isIn(fit) ? 'fit' : 'back';
+      return wordsOf(graph, plan, state, way, way === 'out' ? removal : way === 'fit' ? fit : refit(), step);
+    },
     get nextAction() {
       return now?.actions.find(({ state: status }) => status === 'open') ?? null;
     },
@@ -83,21 +95,25 @@ export function viewRun(graph: ActionGraph, plan: RunPlan, state: RunState): Run
   };
 }
 
-const isOfRefit = ({ kind }: RunStep) => !['pull', 'turn', 'unplug', 'safe'].includes(kind);
-
 /** The words of a list of steps, told apart, kept while the list is the same. */
 const lastWords = new WeakMap<ActionGraph, Map<string, ReadonlyMap<string, StepWords>>>();
 
-function wordsOf(graph: ActionGraph, plan: RunPlan, state: RunState, list: RunStep[], { key }: RunStep): StepWords {
+function wordsOf(
+  graph: ActionGraph,
+  plan: RunPlan,
+  state: RunState,
+  way: 'out' | 'fit' | 'back',
+  list: RunStep[],
+  { key }: RunStep,
+): StepWords {
   const known = lastWords.get(graph) ?? new Map<string, ReadonlyMap<string, StepWords>>();
   lastWords.set(graph, known);
-  const way = list.some(isOfRefit) ? 'back' : 'out';
   const of = `${way} ${list.map((step) => step.key).join(' ')}`;
   let words = known.get(of);
   if (!words) {
     const refit = way === 'back' ? plannedRefit(graph, plan, state).actions : undefined;
     const worded = wordSteps(
-      { graph, waysTaken: plan.waysTaken, refit },
+      { graph, waysTaken: plan.waysTaken, refit, schools: plan.schools, wait: plan.srsWait },
       list.map((step) => ({ ...step, actions: step.actions.map((one) => one.key) })),
     );
     words = new Map(list.map((step, at) => [step.key, worded[at]]));
@@ -127,16 +143,43 @@ function totalOf(graph: ActionGraph, step: { procedure: string | null; item: str
 }
 
 function removalSteps(graph: ActionGraph, plan: RunPlan, state: RunState): RunStep[] {
-  const planned = new Set(plan.removal);
-  const extra = [...state.done.keys()].flatMap((key) => (planned.has(key) ? [] : (findAction(graph, key) ?? [])));
+  const round = state.rounds.at(-1);
+  if (round) {
+    const { steps, waitsFor } = roundSteps(graph, plan, state);
+    const planned = new Set([...steps.flatMap(({ actions }) => actions), ...round.stillOut]);
+    const more = [...state.done.keys()].flatMap((key) => (planned.has(key) ? [] : (findAction(graph, key) ?? [])));
+    const all = [...steps, ...more.map((action) => handStepOf(graph, action))];
+    return apartSteps(graph, all, state, (key) => waitsFor[key] ?? []);
+  }
+  const elsewhere = new Set([...plan.removal, ...plan.fit.flatMap(({ actions }) => actions), ...plan.backWork]);
+  const extra = [...state.done.keys()].flatMap((key) => (elsewhere.has(key) ? [] : (findAction(graph, key) ?? [])));
+  const steps = withFound(graph, [...plan.steps, ...extra.map((action) => handStepOf(graph, action))]);
+  return apartSteps(graph, steps, state, (key) => plan.waitsFor[key] ?? []);
+}
+
+/** Other pieces that were found in a group come out before the part they hold is freed. */
+function withFound(graph: ActionGraph, steps: HandStep[]): HandStep[] {
+  const known = new Set(steps.flatMap(({ actions }) => actions));
+  const found = graph.nodes.flatMap(({ action }) =>
+    action?.type === 'release' && action.item.startsWith('other-') && !known.has(action.key) ? [action] : [],
+  );
+  return found.reduce((list, action) => {
+    const [part] = heldParts(graph.indexes.get(action.procedure!)!.fasteners.get(action.item)!);
+    const free = stepKey({ type: 'free', procedure: action.procedure, item: part });
+    const at = list.findIndex(({ actions }) => actions.includes(free));
+    return at < 0 ? list : [...list.slice(0, at), handStepOf(graph, action), ...list.slice(at)];
+  }, steps);
+}
+
+/** How far steps of taking apart, or of work between, have come. */
+function apartSteps(graph: ActionGraph, steps: HandStep[], state: RunState, waitsFor: Waits): RunStep[] {
   const isSettled = (key: string) => {
     const action = findAction(graph, key);
     if (!action || state.skipped.has(key)) return true;
     const total = totalOf(graph, action);
     return doneCount(state.done.get(key), total) >= total;
   };
-  const waitsFor: Waits = (key) => plan.waitsFor[key] ?? [];
-  return [...plan.steps, ...extra.map((action) => handStepOf(graph, action))].flatMap((step) => {
+  return steps.flatMap((step) => {
     const actions = step.actions.flatMap((key): RunAction[] => {
       const action = findAction(graph, key);
       if (!action) return [];
@@ -150,36 +193,8 @@ function removalSteps(graph: ActionGraph, plan: RunPlan, state: RunState): RunSt
   });
 }
 
-/** A way back as it was planned for what was removed. */
-export interface KnownRefit {
-  of: string;
-  steps: HandStep[];
-  actions: ReadonlyMap<string, RefitStep>;
-  waitsFor: ReadonlyMap<string, string[]>;
-}
-
-/** How hard the order of a way back is searched for while a run goes on: the tablet and the server come to the same one, soon. */
-const RUN_EFFORT = { widths: [40, 400], states: 20_000, classSets: 20_000 };
-
-/** The last refit planned for each graph: what was removed rarely changes between two looks. */
-const lastRefit = new WeakMap<ActionGraph, KnownRefit>();
-
-/** The way back of what was removed so far. */
-export function plannedRefit(graph: ActionGraph, plan: RunPlan, state: Pick<RunState, 'done'>): KnownRefit {
-  const doneKeys = [...state.done.keys()].filter((key) => findAction(graph, key));
-  const of = doneKeys.join('\n');
-  const last = lastRefit.get(graph);
-  if (last?.of === of) return last;
-  const done = doneKeys.map((key) => graph.idOf.get(key)!);
-  const { steps, actions, waitsFor } = planRefit(graph, done, costsOf(plan), { effort: RUN_EFFORT });
-  const worded = wordRefit(graph, actions).map((step) => ({ ...step, bin: plan.bins[itemKey(step)] ?? null }));
-  const known = { of, steps, waitsFor, actions: new Map(worded.map((step) => [step.key, step])) };
-  lastRefit.set(graph, known);
-  return known;
-}
-
 function refitSteps(graph: ActionGraph, plan: RunPlan, state: RunState, ledger: LedgerRow[]): RunStep[] {
-  const { steps, actions, waitsFor } = plannedRefit(graph, plan, state);
+  const { steps, actions, waitsFor, due } = plannedRefit(graph, plan, state);
   const rows = new Map(ledger.map((row) => [row.item, row]));
   const progress = new Map(
     [...actions.values()].map((step) => {
@@ -189,9 +204,14 @@ function refitSteps(graph: ActionGraph, plan: RunPlan, state: RunState, ledger: 
       return [step.key, { total, passed, done: passed ? total : doneCount(state.done.get(step.key), total) }];
     }),
   );
-  const isSettled = (key: string) => progress.get(key)?.passed !== false || state.skipped.has(key);
+  const isSettled = (key: string) => !due.has(key) && (progress.get(key)?.passed !== false || state.skipped.has(key));
   const waits: Waits = (key) => waitsFor.get(key) ?? [];
-  return steps.map((step) => {
+  const isDue = (step: HandStep) => step.actions.some((key) => due.has(key));
+  const stillApart = apartSteps(graph, steps.filter(isDue), state, (key) => {
+    const id = graph.idOf.get(key)!;
+    return graph.nodes[id].needs.map((need) => graph.nodes[need].key).filter((need) => due.has(need));
+  });
+  const putBack = (step: HandStep): RunStep => {
     const own = step.actions.map((key): RunAction => {
       const { total, done, passed } = progress.get(key)!;
       const status = passed
@@ -206,19 +226,15 @@ function refitSteps(graph: ActionGraph, plan: RunPlan, state: RunState, ledger: 
     const shut = own.some(({ state: status, step: one }) => status === 'waiting' && shutsOverPiece(graph, state, one));
     const made = runStep(step, own, isSettled, waits);
     return shut && made.state === 'open' ? { ...made, state: 'waiting' } : made;
-  });
-}
-
-/** A gate is passed by a person, and only while no line of it failed, or by a lead's word. */
-export function isGatePassed(step: Pick<RefitStep, 'key'>, state: RunState): boolean {
-  const gate = state.gates.get(step.key);
-  return !!gate?.passed && (gate.reason !== null || !hasFailedTest(state, step.key));
+  };
+  const together = steps.filter((step) => !isDue(step)).map(putBack);
+  return [...stillApart, ...together];
 }
 
 function blocksOf(view: RunView, state: RunState): Block[] {
   const blocks: Block[] = [];
   if (!state.started) blocks.push({ code: 'not-started', item: '', text: 'The run has not been started.' });
-  const open = view.refit.filter(({ state: status }) => status !== 'done');
+  const open = [...view.fit, ...view.refit].filter(({ state: status }) => status !== 'done');
   open.forEach((step) => {
     const { title } = view.wordsOf(step);
     const types = step.actions.filter(({ state: status }) => status !== 'done').map(({ step: one }) => one.type);
@@ -233,6 +249,12 @@ function blocksOf(view: RunView, state: RunState): Block[] {
     const text = step.kind === 'gate' ? `${title}: not passed.` : `Still to do: ${lowerFirst(title)}.`;
     blocks.push({ code, item: step.key, text });
   });
+  for (const piece of state.leftOvers.filter(({ settled }) => !settled))
+    blocks.push({
+      code: 'left-over',
+      item: piece.event,
+      text: `Left over: ${piece.words}. Find where it belongs before you finish.`,
+    });
   for (const { item, what } of state.questions)
     blocks.push({
       code: 'question',

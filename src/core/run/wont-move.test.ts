@@ -10,6 +10,8 @@ import type { RunPlan } from '../plan';
 import { graphOf } from './basis';
 import { elsewhereFor } from './elsewhere';
 import { partOfItem } from '../steps';
+import { makeBay, makeSlip } from '@tests/support/slips';
+import { hasteOf, hasteWeight } from './haste';
 import { missKey, wontMove } from './wont-move';
 
 const document = demoProcedure('kite-rear-door');
@@ -132,4 +134,59 @@ it('knows the part a step is about', () => {
     partOfItem(graph, null, 'battery'),
     partOfItem(graph, 'kite-rear-door', 'no-such'),
   ]).toEqual(['card', 'switch-pack', 'card', null, null]);
+});
+
+describe('simulated slips', () => {
+  const bays = Array.from({ length: 12 }, (_, n) => makeBay(7000 + n));
+  const slips = Array.from({ length: 240 }, (_, n) => ({
+    bay: bays[n % bays.length],
+    slip: makeSlip(bays[n % bays.length], 9000 + n),
+  }));
+  const isFound = ({ bay, slip }: (typeof slips)[number], point: Point | null) =>
+    wontMove(graphOf(bay.plan), bay.plan, foldRun(slip.events), { procedure: bay.document.id, item: 'card' }, point)
+      .slice(0, 3)
+      .some(({ cause, culprit, at }) =>
+        slip.kind === 'motion'
+          ? cause === 'motion'
+          : slip.culprit
+            ? culprit === slip.culprit
+            : cause === 'other-variant' && at?.every((value, n) => Math.abs(value - slip.at![n]) < 60),
+      );
+
+  it('are among the first three named: nine in ten where somebody taps, three in four where nobody does', () => {
+    const share = (found: boolean[]) => found.filter(Boolean).length / found.length;
+    expect(share(slips.map((one) => isFound(one, one.slip.tap)))).toBeGreaterThan(0.9);
+    expect(share(slips.map((one) => isFound(one, null)))).toBeGreaterThan(0.7);
+  });
+});
+
+describe('haste', () => {
+  it('is told against the run’s own pace, once for each tap, and not at all by a clock that was set back', () => {
+    const keys = plan.removal.filter((one) => one.includes('/')).slice(0, 8);
+    const graph = graphOf(plan);
+    const at = (seconds: number) => new Date(Date.UTC(2026, 2, 2, 9) + seconds * 1000).toISOString();
+    let now = 0;
+    const events = [
+      ...stamp([{ type: 'started' }]).map((event) => ({ ...event, at: at(0) })),
+      ...keys.map((action, n) => {
+        now += (graph.nodes[graph.idOf.get(action)!].action!.ms / 1000) * (n === 3 ? 0.2 : 1);
+        return { ...stamp([{ type: 'done', action }], 'tablet-a', 'bea', n + 2)[0], at: at(now) };
+      }),
+    ];
+    const haste = hasteOf(graph, events);
+    expect(haste.get(keys[3])).toBeCloseTo(0.2, 5);
+    expect(haste.get(keys[4])).toBeCloseTo(1, 5);
+    expect(
+      hasteOf(
+        graph,
+        events.map((event, n) => ({ ...event, at: at(-n) })),
+      ),
+    ).toEqual(new Map());
+  });
+
+  it('speaks for a slip where it was quick, against one where it took its time, and says nothing where nothing is known', () => {
+    expect(hasteWeight(0.3, 1)).toBeGreaterThan(2);
+    expect(hasteWeight(1.4, 1)).toBeLessThan(0.5);
+    expect(hasteWeight(undefined, 1)).toBe(1);
+  });
 });

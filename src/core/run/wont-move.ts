@@ -7,15 +7,19 @@ import {
   itemWords,
   ownCovers,
   placeOf,
+  type Fastener,
   type ItemIndex,
   type ItemRef,
   type Point,
 } from '../procedure';
 import { capital } from '../text';
-import type { ActionGraph } from '../graph';
+import { stepKey, type ActionGraph } from '../graph';
 import type { StuckCause } from './events';
-import { doneCount, isDone, progressOf, type RunState } from './fold';
+import { type RunState } from './state';
+import { doneCount, isDone, progressOf } from './progress';
 import type { RunPlan } from '../plan';
+import { hasteOf, hasteWeight } from './haste';
+import { resistance, type Felt } from './resistance';
 
 /** One thing that may still hold a part, with how likely it is among all that were thought of. */
 export interface Suspect {
@@ -33,35 +37,26 @@ export interface Suspect {
 }
 
 /**
- * How strongly each cause is suspected before anything is known of this vehicle (common practice, no source: a missed hidden
- * fastener is the usual one). Only their proportion matters.
+ * What holds a part of which everything is believed out, as shares of all such cases (common practice, no source; the benchmark's simulator is told the same): a piece counted but
+ * still engaged, a link ticked but joined, a fastener that the sister has, a wrong motion, something nobody recorded.
  */
-const PRIOR = {
-  partly: 5,
-  hidden: 3,
-  open: 2,
-  otherVariant: 1,
-  related: 0.6,
-  joined: 1.6,
-  motion: 1.2,
-  counted: 0.25,
-  unrecorded: 0.5,
-};
+const SHARE = { counted: 55, ticked: 20, variant: 15, motion: 10, unrecorded: 4 };
+/** What is known not to be out yet outweighs all that is only suspected. */
+const OPEN = { partly: 300, hidden: 180, turned: 120, pulled: 60, cover: 180, swinging: 120, joined: 8 };
+/** How much likelier a piece is missed that is hidden, deep or tough. */
+const MISSED = { hidden: 1.8, deep: 1.4, perDifficulty: 0.2 };
+/** From here on a fastener sits deep, mm. */
+const DEEP_MM = 25;
 /** Each earlier run that found the same cause weighs as much as this many first impressions. */
 const PER_MISS = 1;
-/** A cause this far from where it resists is half as likely as one right there; far ones never fall below the floor. */
-const HALF_DISTANCE_MM = 180;
-const FAR_FLOOR = 0.08;
-/** How likely a cause is whose place nobody knows, against one right at the point. */
-const NOWHERE = 0.4;
 
-type Guess = Omit<Suspect, 'share'> & { prior: number };
+type Guess = Omit<Suspect, 'share'> & { prior: number; felt: Felt };
 
 /** The key under which runs remember a cause: the part with what held it. */
 export const missKey = (part: string, culprit: string | null, cause: StuckCause) => `${part}|${culprit ?? cause}`;
 
 /**
- * Where a part that will not move may still be held: prior × history × nearness to the point of resistance, most likely
+ * Where a part that will not move may still be held: prior × how hastily it was done × history × nearness to the point of resistance, most likely
  * first; the shares sum to 1. `point` is in the map's millimetres. Never empty: something nobody recorded is always possible.
  */
 export function wontMove(
@@ -74,7 +69,9 @@ export function wontMove(
   const part = itemKey({ procedure, item: id });
   const index = graph.indexes.get(procedure);
   if (!index?.parts.has(id)) return [];
-  const site: Site = { graph, plan, state, procedure, id, index, point };
+  const haste = hasteOf(graph, state.log);
+  const site: Site = { graph, plan, state, procedure, id, index, point, haste };
+  const { width, height } = graph.documents.get(procedure)!.map;
   const guesses = [
     ...fastenerGuesses(site),
     ...linkGuesses(site),
@@ -87,11 +84,11 @@ export function wontMove(
     (guess) =>
       guess.prior *
       (1 + PER_MISS * (plan.misses?.[missKey(part, guess.culprit, guess.cause)] ?? 0)) *
-      nearness(guess.at, point),
+      resistance(guess.felt, point, width * height),
   );
   const sum = weights.reduce((total, weight) => total + weight, 0);
   return guesses
-    .map(({ prior: _prior, ...guess }, n) => ({ ...guess, share: weights[n] / sum }))
+    .map(({ prior: _prior, felt: _felt, ...guess }, n) => ({ ...guess, share: weights[n] / sum }))
     .sort((a, b) => b.share - a.share || (a.words < b.words ? -1 : 1));
 }
 
@@ -103,12 +100,8 @@ interface Site {
   id: string;
   index: ItemIndex;
   point: Point | null;
-}
-
-function nearness(at: Point | null, point: Point | null): number {
-  if (!point) return 1;
-  if (!at) return NOWHERE;
-  return FAR_FLOOR + (1 - FAR_FLOOR) * 2 ** (-Math.hypot(at[0] - point[0], at[1] - point[1]) / HALF_DISTANCE_MM);
+  /** How long each action took against its usual time. */
+  haste: ReadonlyMap<string, number>;
 }
 
 /** Of a group's pieces the one nearest to where it resists; its middle where nobody tapped. */
@@ -119,74 +112,123 @@ function nearestPiece(index: ItemIndex, id: string, point: Point | null): Point 
   return pieces.reduce((best, piece) => (far(piece) < far(best) ? piece : best));
 }
 
-function fastenerGuesses({ graph, state, procedure, id, index, point }: Site): Guess[] {
-  const presence = graph.presence.get(procedure)!.of;
-  return [...index.fasteners.values()]
-    .filter((fastener) => heldParts(fastener).includes(id))
-    .map((fastener): Guess => {
-      const total = countOf(fastener);
-      const out = doneCount(progressOf(state, 'release', { procedure, item: fastener.id }), total);
-      const covers = ownCovers(index, fastener.id).filter((item) => presence.get(item) !== 'absent');
-      const where = covers.length
-        ? `behind the ${covers.map((item) => itemWords(index, item)).join(' and the ')}`
-        : 'in sight';
-      const guess = {
-        culprit: itemKey({ procedure, item: fastener.id }),
-        at: nearestPiece(index, fastener.id, point),
-        words: capital(countedWords(index, fastener.id, graph.catalogue)),
-      };
-      if (presence.get(fastener.id) === 'absent') {
-        return {
-          ...guess,
-          cause: 'other-variant',
-          prior: PRIOR.otherVariant,
-          reason: `not on this variant as ordered, but other ones have it; ${where}`,
-        };
-      }
-      if (out >= total)
-        return {
-          ...guess,
-          cause: 'not-released',
-          prior: PRIOR.counted,
-          reason: 'counted as out; one may still be engaged',
-        };
-      const left = { ...guess, cause: 'not-released' as const };
-      if (out > 0)
-        return {
-          ...left,
-          words: `${total - out} of ${total} ${itemWords(index, fastener.id, graph.catalogue)}`,
-          prior: PRIOR.partly,
-          reason: `only ${out} ${out === 1 ? 'is' : 'are'} out`,
-        };
-      const motionOnly = fastenerKindOf(graph.catalogue, fastener).release === 'pulled';
-      return {
-        ...left,
-        prior: covers.length ? PRIOR.hidden : motionOnly ? PRIOR.open / 2 : PRIOR.open,
-        reason: `not out yet; ${where}`,
-      };
-    });
+/** How likely pieces of an entry are left engaged, beside other entries: by their number, and by how easily they are missed. */
+function strengthOf({ index }: Site, fastener: Fastener): number {
+  return (
+    countOf(fastener) *
+    (ownCovers(index, fastener.id).length ? MISSED.hidden : 1) *
+    ((fastener.recess ?? 0) >= DEEP_MM ? MISSED.deep : 1) *
+    (1 + MISSED.perDifficulty * ((fastener.difficulty ?? 1) - 1))
+  );
 }
 
-function linkGuesses({ graph, state, procedure, id, index }: Site): Guess[] {
+function fastenerGuesses(site: Site): Guess[] {
+  const { graph, state, procedure, id, index, point, haste } = site;
+  const presence = graph.presence.get(procedure)!.of;
+  const own = [...index.fasteners.values()].filter((fastener) => heldParts(fastener).includes(id));
+  const isHere = ({ id: one }: Fastener) => presence.get(one) !== 'absent';
+  const all = own.filter(isHere).reduce((sum, fastener) => sum + strengthOf(site, fastener), 0);
+  const variants = own.filter((one) => !isHere(one)).length + relatedOf(site).length;
+  return own.map((fastener): Guess => {
+    const total = countOf(fastener);
+    const ref = { procedure, item: fastener.id };
+    const out = doneCount(progressOf(state, 'release', ref), total);
+    const covers = ownCovers(index, fastener.id).filter((item) => presence.get(item) !== 'absent');
+    const where = covers.length
+      ? `behind the ${covers.map((item) => itemWords(index, item)).join(' and the ')}`
+      : 'in sight';
+    const guess = {
+      culprit: itemKey(ref),
+      at: nearestPiece(index, fastener.id, point),
+      felt: { at: 'pieces', points: fastener.at ?? [], of: total } satisfies Felt,
+      words: capital(countedWords(index, fastener.id, graph.catalogue)),
+    };
+    if (!isHere(fastener))
+      return {
+        ...guess,
+        cause: 'other-variant',
+        prior: SHARE.variant / variants,
+        reason: `not on this variant as ordered, but other ones have it; ${where}`,
+      };
+    const held = { ...guess, cause: 'not-released' as const };
+    if (out >= total)
+      return {
+        ...held,
+        words: total > 1 ? `One of ${total} ${itemWords(index, fastener.id, graph.catalogue)}` : guess.words,
+        prior:
+          ((SHARE.counted * strengthOf(site, fastener)) / all) *
+          hasteWeight(haste.get(stepKey({ ...ref, type: 'release' })), total),
+        reason: countedReason(site, fastener, where),
+      };
+    if (out > 0)
+      return {
+        ...held,
+        words: `${total - out} of ${total} ${itemWords(index, fastener.id, graph.catalogue)}`,
+        prior: OPEN.partly,
+        reason: `only ${out} ${out === 1 ? 'is' : 'are'} out`,
+      };
+    const motionOnly = fastenerKindOf(graph.catalogue, fastener).release === 'pulled';
+    return {
+      ...held,
+      prior: covers.length ? OPEN.hidden : motionOnly ? OPEN.pulled : OPEN.turned,
+      reason: `not out yet; ${where}`,
+    };
+  });
+}
+
+/** Why pieces that were counted as out are suspected all the same. */
+function countedReason({ haste, procedure }: Site, fastener: Fastener, where: string): string {
+  const ratio = haste.get(stepKey({ type: 'release', procedure, item: fastener.id })) ?? 1;
+  const depth = (fastener.recess ?? 0) >= DEEP_MM ? `, ${fastener.recess} mm deep` : '';
+  const quick = ratio < 0.6 ? '; that went quicker than the rest' : '';
+  return countOf(fastener) > 1
+    ? `counted as out; one may still be engaged, ${where}${depth}${quick}`
+    : `counted as out; look again, ${where}${depth}${quick}`;
+}
+
+/** A link that was only ticked: done in a moment, whatever its usual time. */
+const TICKED_PIECES = 2;
+
+function linkGuesses({ graph, state, procedure, id, index, haste }: Site): Guess[] {
   const carried = new Set([id, ...[...index.parts.values()].filter((part) => part.on === id).map((part) => part.id)]);
   const free = isDone(state, 'free', { procedure, item: id });
-  return [...index.links.values()]
-    .filter(
-      (link) =>
-        link.joins.some((end) => carried.has(end)) &&
-        link.joins.some((end) => !carried.has(end)) &&
-        graph.presence.get(procedure)!.of.get(link.id) !== 'absent' &&
-        !isDone(state, 'undo', { procedure, item: link.id }),
-    )
-    .map((link): Guess => ({
-      cause: 'still-joined',
-      culprit: itemKey({ procedure, item: link.id }),
+  const own = [...index.links.values()].filter(
+    (link) =>
+      link.joins.some((end) => carried.has(end)) &&
+      link.joins.some((end) => !carried.has(end)) &&
+      graph.presence.get(procedure)!.of.get(link.id) !== 'absent',
+  );
+  return own.map((link): Guess => {
+    const ref = { procedure, item: link.id };
+    const at = placeOf(index, link.id);
+    const guess = {
+      cause: 'still-joined' as const,
+      culprit: itemKey(ref),
       words: capital(countedWords(index, link.id, graph.catalogue)),
-      at: placeOf(index, link.id),
+      at,
+      felt: link.at
+        ? { at: 'pieces' as const, points: link.at, of: link.at.length }
+        : at
+          ? { at: 'around' as const, point: at }
+          : ANYWHERE,
+    };
+    if (isDone(state, 'undo', ref))
+      return {
+        ...guess,
+        reason: 'ticked as undone; it may still be joined: look before you pull',
+        prior: (SHARE.ticked / own.length) * hasteWeight(haste.get(stepKey({ ...ref, type: 'undo' })), TICKED_PIECES),
+      };
+    return {
+      ...guess,
       reason: free ? 'the part swings, but this still ties it' : 'still joined behind it: do not pull against it',
-      prior: free ? PRIOR.joined * 2 : PRIOR.joined / 2,
-    }));
+      prior: free ? OPEN.swinging : OPEN.joined,
+    };
+  });
 }
+
+const ANYWHERE: Felt = { at: 'anywhere' };
+
+const feltAround = (point: Point | null): Felt => (point ? { at: 'around', point } : ANYWHERE);
 
 /** Parts that lie over this one, by the way in that was planned, and are still on. */
 function behindGuesses({ graph, plan, state, procedure, id, index }: Site): Guess[] {
@@ -204,7 +246,8 @@ function behindGuesses({ graph, plan, state, procedure, id, index }: Site): Gues
       words: capital(itemWords(index, item)),
       reason: 'still on, and it lies over this part',
       at: placeOf(index, item),
-      prior: PRIOR.hidden,
+      felt: feltAround(placeOf(index, item)),
+      prior: OPEN.cover,
     }));
 }
 
@@ -219,7 +262,8 @@ function motionGuesses({ graph, index, id }: Site): Guess[] {
         words: 'The direction is not recorded',
         reason: 'try without force which way it gives',
         at: null,
-        prior: PRIOR.motion,
+        felt: { at: 'edge', part },
+        prior: SHARE.motion,
       },
     ];
   const order = motions.length > 1 ? `in this order: ${motions.join(', then ')}` : `only this way: ${motions[0]}`;
@@ -230,23 +274,31 @@ function motionGuesses({ graph, index, id }: Site): Guess[] {
       words: 'The direction of the pull',
       reason: `${order}${part.startAt ? `; start at the ${part.startAt}` : ''}`,
       at: null,
-      prior: PRIOR.motion,
+      felt: { at: 'edge', part },
+      prior: SHARE.motion,
     },
   ];
 }
 
-function relatedGuesses({ plan, procedure, id, index }: Site): Guess[] {
-  const kind = index.parts.get(id)!.kind;
-  return (plan.elsewhere ?? [])
-    .filter(({ part }) => part === `${procedure}|${kind}`)
-    .map(({ words, at, from }): Guess => ({
-      cause: 'other-variant',
-      culprit: null,
-      words: capital(words),
-      reason: `${from} has it there`,
-      at,
-      prior: PRIOR.related,
-    }));
+/** What the sister doors and other years have that holds such a part. */
+const relatedOf = ({ plan, procedure, id, index }: Site) =>
+  (plan.elsewhere ?? []).filter(({ part }) => part === `${procedure}|${index.parts.get(id)!.kind}`);
+
+function relatedGuesses(site: Site): Guess[] {
+  const related = relatedOf(site);
+  const presence = site.graph.presence.get(site.procedure)!.of;
+  const absent = [...site.index.fasteners.values()].filter(
+    (one) => heldParts(one).includes(site.id) && presence.get(one.id) === 'absent',
+  );
+  return related.map(({ words, at, from }): Guess => ({
+    cause: 'other-variant',
+    culprit: null,
+    words: capital(words),
+    reason: `${from} has it there`,
+    at,
+    felt: at ? { at: 'pieces', points: [at], of: 1 } : ANYWHERE,
+    prior: SHARE.variant / (related.length + absent.length),
+  }));
 }
 
 const unrecorded = ({ index, id }: Site): Guess => ({
@@ -254,6 +306,7 @@ const unrecorded = ({ index, id }: Site): Guess => ({
   culprit: null,
   words: 'A fastener nobody recorded',
   at: null,
-  prior: PRIOR.unrecorded,
+  felt: ANYWHERE,
+  prior: SHARE.unrecorded,
   reason: `feel along the gap of the ${itemWords(index, id)} for where it stays tight; look under caps, mats and labels`,
 });

@@ -29,7 +29,7 @@ export function comparedLines(lines: CheckLine[], state: VisitState): ComparedLi
   return [...all.values()].map((line) => ({ ...line, comparison: compareLine(line) }));
 }
 
-/** What stands against giving the vehicle back, in trade words. */
+/** What stands against giving the vehicle back, in trade words. A part that is still to come does not: the job stays on the board for it. */
 export function handBackBlocks(
   lines: CheckLine[],
   state: VisitState,
@@ -60,7 +60,9 @@ export function handBackBlocks(
         place: line.line,
         text: `${line.group}, ${line.words}: worse than on arrival, and nobody said why.`,
       })),
-    ...state.waits.map((wait) => ({ code: 'wait' as const, place: wait.id, text: `Still waiting: ${wait.what}.` })),
+    ...state.waits
+      .filter((wait) => wait.for !== 'part')
+      .map((wait) => ({ code: 'wait' as const, place: wait.id, text: `Still waiting: ${wait.what}.` })),
   ];
 }
 

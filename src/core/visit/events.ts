@@ -24,6 +24,8 @@ export type VisitFact =
   | { type: 'signed'; walk: Walk; name: string; strokes: Stroke[]; covers: number; records?: string[] }
   /** Why a line is worse than on arrival, or cannot be repeated. */
   | { type: 'explained'; line: string; reason: string }
+  /** A lead's word that the vehicle is not checked in. */
+  | { type: 'checkInSkipped'; reason: string }
   | { type: 'waits'; for: WaitFor; what: string }
   | { type: 'waitOver'; wait: string }
   | { type: 'retracted'; event: string }

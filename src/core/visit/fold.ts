@@ -58,6 +58,8 @@ export interface VisitState {
   marks: Mark[];
   zones: { zone: string; side: 'left' | 'right' | 'centre' }[];
   vin: string | null;
+  /** Why the vehicle was not checked in, and whose word that was; null where it was, or is still to be. */
+  checkInSkipped: { reason: string; person: string; at: string } | null;
   /** The last signature of each walk. */
   signatures: Partial<Record<Walk, Signature>>;
   /** Every signature that was ever given, in order. */
@@ -85,6 +87,7 @@ export function foldVisit(events: Iterable<VisitEvent>): VisitState {
     marks: [],
     zones: [],
     vin: null,
+    checkInSkipped: null,
     signatures: {},
     signed: [],
     later: [],
@@ -103,7 +106,11 @@ export function foldVisit(events: Iterable<VisitEvent>): VisitState {
   for (const event of standing) if (!isLater(event)) apply(state, event);
   for (const event of standing) if (isLater(event)) applyLater(state, event);
   for (const event of cover.voids) state.later.push({ event, after: 'taken-back' });
-  for (const event of later) state.later.push({ event, after: 'closed' });
+  for (const event of later) {
+    // A part that came at last is no evidence: it only takes the job off the board.
+    if (event.type === 'waitOver') apply(state, event);
+    else state.later.push({ event, after: 'closed' });
+  }
   countLater(state);
   return state;
 }
@@ -177,6 +184,9 @@ function apply(state: VisitState, event: VisitEvent, later?: true): void {
       if (line) line.explained = event.reason;
       return;
     }
+    case 'checkInSkipped':
+      state.checkInSkipped = { reason: event.reason, person: event.person, at: event.at };
+      return;
     case 'waits':
       state.waits.push({ id: event.id, for: event.for, what: event.what, person: event.person, at: event.at });
       return;

@@ -332,6 +332,29 @@ describe('arrival against giving back', () => {
     expect(handBackBlocks([RADIO], explained, 0)).toEqual([]);
   });
 
+  it('lets a part that is still to come keep the job open, not the vehicle', () => {
+    const log = visitLog([{ type: 'waits', for: 'part', what: 'speaker ring' }]);
+    expect(handBackBlocks([], foldVisit(log), 0)).toEqual([]);
+    const after = visitLog([
+      { type: 'waits', for: 'part', what: 'speaker ring' },
+      { type: 'closed' },
+      { type: 'waitOver', wait: log[0].id },
+    ]);
+    expect(foldVisit(after.slice(0, 2)).waits).toHaveLength(1);
+    expect(foldVisit(after).waits).toEqual([]);
+  });
+
+  it('says of lines that nobody checked on arrival that it was so, without standing against giving back', () => {
+    const state = foldVisit(visitLog([checked('a/1', 'arrival', 'works'), checked('a/1', 'departure', 'works')]));
+    expect(comparedLines([RADIO], state).find(({ line }) => line === RADIO.line)!.comparison).toBe('not-checked');
+    expect(handBackBlocks([RADIO], state, 0)).toEqual([]);
+  });
+
+  it('knows whose word it was that there is no check-in', () => {
+    const [state] = [foldVisit(visitLog([{ type: 'checkInSkipped', reason: 'our own vehicle' }]))];
+    expect(state.checkInSkipped).toMatchObject({ reason: 'our own vehicle' });
+  });
+
   it('lists each line once: asked, answered, or added by hand', () => {
     const state = foldVisit(visitLog([checked(RADIO.line, 'arrival', 'works'), checked('own/1', 'arrival', 'works')]));
     expect(comparedLines([RADIO, { ...RADIO, line: 'vehicle/start' }], state).map(({ line }) => line)).toEqual([

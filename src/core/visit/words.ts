@@ -51,6 +51,8 @@ export function laterWords({ event, after }: LaterRecord): string {
       return `Note: ${event.text}`;
     case 'photo':
       return `Photo${event.words ? `: ${event.words}` : ''}`;
+    case 'checkInSkipped':
+      return `Check-in skipped: ${event.reason}`;
     case 'explained':
       return `Explained: ${event.reason}`;
     case 'signed':
