@@ -1,4 +1,5 @@
 import { notFound } from '../core/errors';
+import type { SchoolChoice } from '../core/procedure';
 import type { Vehicle } from '../core/vehicle';
 import { insertLog } from './logs';
 import type { Db } from './pool';
@@ -24,12 +25,14 @@ export interface JobRow {
   visit: string;
   /** Who is trained for its high voltage, as a lead has named them; null where nobody was. */
   trainedPerson: string | null;
+  /** Ways of working on this job that differ from the shop's, each with its reason. */
+  schools: SchoolChoice[];
   vehicle: VehicleRow;
 }
 
 const VEHICLE = `json_build_object('id', v.id, 'make', v.make, 'model', v.model, 'year', v.year, 'body', v.body,
   'steering', v.steering, 'label', v.label, 'vin', v.vin, 'options', v.options, 'highVoltage', v.high_voltage) as vehicle`;
-const JOB = `j.number, j.title, j.customer, j.created_at as "createdAt", j.redacted_at as "redactedAt", l.id as visit, j.trained_person as "trainedPerson", ${VEHICLE}`;
+const JOB = `j.number, j.title, j.customer, j.created_at as "createdAt", j.redacted_at as "redactedAt", l.id as visit, j.trained_person as "trainedPerson", j.schools, ${VEHICLE}`;
 const FROM = `from jobs j join vehicles v on v.id = j.vehicle_id join logs l on l.job_number = j.number and l.kind = 'visit'`;
 
 /** Adds a vehicle and returns its id. */
@@ -86,6 +89,11 @@ export async function updateTrainedPerson(db: Db, jobNumber: number, person: str
     person,
     by,
   ]);
+}
+
+/** Replaces a job's own ways of working. */
+export async function updateJobSchools(db: Db, jobNumber: number, schools: SchoolChoice[]): Promise<void> {
+  await db.query('update jobs set schools = $2 where number = $1', [jobNumber, JSON.stringify(schools)]);
 }
 
 /** Notes the VIN of a job's vehicle. */

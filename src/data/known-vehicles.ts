@@ -16,6 +16,21 @@ export async function listKnownVehicles(db: Db, limit: number): Promise<KnownVeh
   return rows;
 }
 
+/** A procedure, published or not, for the same vehicle, zone and side, whose years overlap; null where there is none. */
+export async function findSameZone(
+  db: Db,
+  asked: KnownVehicle & { zone: string; side: string; from: number | null; to: number | null },
+): Promise<{ id: string; title: string } | null> {
+  const { rows } = await db.query<{ id: string; title: string }>(
+    `select p.id, p.title from procedure_applies a join procedures p on p.id = a.procedure_id
+     where lower(a.make) = lower($1) and lower(a.model) = lower($2) and p.zone = $3 and p.side = $4
+       and a.years && int4range($5::int, $6::int, '[]')
+     order by p.changed_at desc, p.id limit 1`,
+    [asked.make, asked.model, asked.zone, asked.side, asked.from, asked.to],
+  );
+  return rows[0] ?? null;
+}
+
 /** Body styles and options of one vehicle's published procedures: what is worth asking when it comes in. */
 export async function readVehicleQuestions(
   db: Db,

@@ -1,9 +1,11 @@
 import { notFound } from '../core/errors';
 import type { Db } from './pool';
 
+/** Whose a photo is: a job's, or a procedure's. */
+export type PhotoOwner = { jobNumber: number; procedure: null } | { jobNumber: null; procedure: string };
+
 export interface PhotoRow {
   id: string;
-  jobNumber: number;
   sha256: Buffer;
   picture: Buffer;
   small: Buffer;
@@ -12,9 +14,9 @@ export interface PhotoRow {
 }
 
 /** Keeps a photo. One that is there already changes nothing. */
-export async function insertPhoto(db: Db, photo: PhotoRow & { receivedFrom: string }): Promise<void> {
+export async function insertPhoto(db: Db, photo: PhotoRow & PhotoOwner & { receivedFrom: string }): Promise<void> {
   await db.query(
-    `insert into photos (id, job_number, sha256, picture, small, width, height, received_from) values ($1, $2, $3, $4, $5, $6, $7, $8)
+    `insert into photos (id, job_number, sha256, picture, small, width, height, received_from, procedure_id) values ($1, $2, $3, $4, $5, $6, $7, $8, $9)
      on conflict (id) do nothing`,
     [
       photo.id,
@@ -25,14 +27,15 @@ export async function insertPhoto(db: Db, photo: PhotoRow & { receivedFrom: stri
       photo.width,
       photo.height,
       photo.receivedFrom,
+      photo.procedure,
     ],
   );
 }
 
 /** What tells one delivery of a photo from another; null where there is none yet. */
-export async function findPhotoMark(db: Db, id: string): Promise<{ sha256: Buffer; jobNumber: number } | null> {
-  const { rows } = await db.query<{ sha256: Buffer; jobNumber: number }>(
-    'select sha256, job_number as "jobNumber" from photos where id = $1',
+export async function findPhotoMark(db: Db, id: string): Promise<({ sha256: Buffer } & PhotoOwner) | null> {
+  const { rows } = await db.query<{ sha256: Buffer } & PhotoOwner>(
+    'select sha256, job_number as "jobNumber", procedure_id as procedure from photos where id = $1',
     [id],
   );
   return rows[0] ?? null;

@@ -172,6 +172,15 @@ export async function findDraft(db: Db, id: string): Promise<Draft | null> {
   return rows[0] ? withDocument(rows[0]) : null;
 }
 
+/** Whether what stands as a draft was made by one of these saves. */
+export async function isDraftSavedAs(db: Db, id: string, saves: string[]): Promise<boolean> {
+  const { rows } = await db.query(
+    'select 1 from procedure_drafts where procedure_id = $1 and saved_as = any($2::uuid[])',
+    [id, saves],
+  );
+  return rows.length > 0;
+}
+
 /** Starts a draft at version 1. A conflict where there is one already. */
 export async function insertDraft(db: Db, document: ProcedureDocument, by: string): Promise<void> {
   await db.query('insert into procedure_drafts (procedure_id, document, begun_by, edited_by) values ($1, $2, $3, $3)', [
@@ -181,17 +190,27 @@ export async function insertDraft(db: Db, document: ProcedureDocument, by: strin
   ]);
 }
 
-/** Saves over the version the editor started from. A conflict where somebody saved in between: nothing is overwritten. */
+/** A save by the name its device gave it, and earlier ones of that device that got no answer. */
+export interface DraftSave {
+  id: string | null;
+  unanswered: string[];
+}
+
+/**
+ * Saves over the version the editor started from, or over what a save of the same device made that got no answer. A conflict where somebody saved in between: nothing
+ * is overwritten.
+ */
 export async function updateDraft(
   db: Db,
   document: ProcedureDocument,
   fromVersion: number,
   by: string,
+  save: DraftSave,
 ): Promise<number> {
   const { rows } = await db.query<{ version: number }>(
-    `update procedure_drafts set version = version + 1, document = $3, edited_by = $4, edited_at = now()
-      where procedure_id = $1 and version = $2 returning version`,
-    [document.id, fromVersion, document, by],
+    `update procedure_drafts set version = version + 1, document = $3, edited_by = $4, edited_at = now(), saved_as = $5
+      where procedure_id = $1 and (version = $2 or saved_as = any($6::uuid[])) returning version`,
+    [document.id, fromVersion, document, by, save.id, save.unanswered],
   );
   if (!rows[0])
     throw conflict(

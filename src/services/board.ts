@@ -1,6 +1,6 @@
 import type { JobStanding, RunStanding, VisitStanding } from '../contracts/views';
 import type { RunPlan } from '../core/plan';
-import { currentSteps, isOver, timeLeft, type RunEvent } from '../core/run';
+import { currentSteps, isOver, recordedTooEarly, timeLeft, type RunEvent } from '../core/run';
 import { foldVisit, type VisitEvent } from '../core/visit';
 import {
   db,
@@ -162,6 +162,7 @@ function standingOf({ id, title }: RunHead, plan: RunPlan, events: RunEvent[]): 
   const waits = [
     ...(state.paused && state.pauseReason ? [state.pauseReason] : []),
     ...(failed ? ['a failed test: mend it, or a lead decides'] : []),
+    ...(recordedTooEarly(state).length ? ['a step recorded too early: a lead looks at it'] : []),
     ...(state.questions.length ? ['a question about broken or lost pieces'] : []),
   ];
   return {

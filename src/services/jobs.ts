@@ -1,6 +1,7 @@
 import { v7 as uuid } from 'uuid';
 import type { JobForm, NewRunForm } from '../contracts/schemas';
 import { conflict, invalid } from '../core/errors';
+import type { SchoolChoice } from '../core/procedure';
 import { runPlanOf } from '../core/plan';
 import {
   db,
@@ -11,6 +12,7 @@ import {
   insertVehicle,
   lockLog,
   transaction,
+  updateJobSchools,
   updateTrainedPerson,
   type Actor,
 } from '../data';
@@ -35,6 +37,13 @@ export async function nameTrainedPerson(by: Actor, number: number, person: strin
   await updateTrainedPerson(db, number, person, by.id);
 }
 
+/** Sets how a job is worked on where that differs from the shop's ways, with the reasons: a lead's word. Runs that are open keep theirs. */
+export async function changeJobSchools(by: Actor, number: number, schools: SchoolChoice[]): Promise<void> {
+  demand(by, 'override');
+  await getJob(db, number);
+  await updateJobSchools(db, number, schools);
+}
+
 /** Opens a run on a job: plans, and fixes the plan with the revisions it follows. Returns the run's id. */
 export async function openRun(by: Actor, form: NewRunForm, signal?: AbortSignal): Promise<string> {
   demand(by, 'open-job');
@@ -45,11 +54,13 @@ export async function openRun(by: Actor, form: NewRunForm, signal?: AbortSignal)
   const plan = runPlanOf(result.plan, {
     ...experience,
     pace: policy.history?.pace ?? 1,
+    trayBins: policy.trayBins,
     documents,
     options: form.options,
     goals: form.goals,
     newParts: form.newParts,
     srsWaitSeconds: policy.srsWaitSeconds,
+    srsWait: policy.srsWait,
     costs: policy.costs,
     ownKinds: view.ownKinds,
     standardSeconds: result.plan.time.likelySeconds / (policy.history?.pace ?? 1),

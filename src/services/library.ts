@@ -22,6 +22,8 @@ import {
   listLastDone,
   listStandingDocuments,
   listSummaries,
+  findSameZone,
+  isDraftSavedAs,
   isProcedureId,
   listFindings,
   listRevisions,
@@ -32,6 +34,7 @@ import {
   type Actor,
   type Db,
   type Draft,
+  type DraftSave,
 } from '../data';
 import { checkKept, errorFields, readAndCheck, summariseAll } from './checking';
 import { demand, may } from './permission';
@@ -133,11 +136,17 @@ export async function deriveForJob(by: Actor, from: string, job: number): Promis
 /** Starts a recording: an empty draft for a vehicle and zone. Returns its id; a taken one gets a number. */
 export async function startProcedure(by: Actor, form: NewProcedureForm): Promise<string> {
   demand(by, 'record');
+  const same = form.again ? null : await findSameZone(db, form);
+  if (same)
+    throw conflict(
+      'same-zone',
+      `“${same.title}” is recorded for this vehicle, zone and side already: open it in the library, or record another one.`,
+    );
   const id = await newId(form.model, form.zone);
   const document: ProcedureDocument = {
     format: 'pezzo-procedure/1',
     id,
-    title: `${form.make} ${form.model}, ${zoneName(form.zone)}`,
+    title: `${form.make} ${form.model}, ${zoneName(form.zone)}${form.again ? ', recorded again' : ''}`,
     applies: [
       {
         make: form.make,
@@ -187,14 +196,15 @@ export async function saveDraft(
   id: string,
   fromVersion: number,
   text: string,
+  save: DraftSave = { id: null, unanswered: [] },
 ): Promise<{ version: number; check: CheckResult }> {
   demand(by, 'record');
   const { document, check } = await readAndCheck(text);
   if (document.id !== id) throw invalid('wrong-id', 'The draft belongs to another procedure.');
   const version = await transaction(async (tx) => {
     await getProcedureRow(tx, id);
-    if (fromVersion === 0) await beginDraft(tx, document, by);
-    const saved = await updateDraft(tx, document, Math.max(1, fromVersion), by.id);
+    if (fromVersion === 0 && !(await isDraftSavedAs(tx, id, save.unanswered))) await beginDraft(tx, document, by);
+    const saved = await updateDraft(tx, document, Math.max(1, fromVersion), by.id, save);
     // Search shows what is in force; a procedure that never was approved is found by its draft.
     if (!(await findCurrentRevision(tx, id))) await updateProcedureColumns(tx, document);
     return saved;

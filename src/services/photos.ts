@@ -1,8 +1,8 @@
 import { createHash } from 'node:crypto';
 import { imageSize } from 'image-size';
 import { bytesInWords, MAX_PHOTO_BYTES } from '../contracts/body-limits';
-import { conflict, invalid } from '../core/errors';
-import { db, findPhotoMark, getJob, getPhoto, insertPhoto, type Actor } from '../data';
+import { conflict, invalid, notFound } from '../core/errors';
+import { db, findPhotoMark, getJob, getPhoto, insertPhoto, isProcedureId, type Actor, type PhotoOwner } from '../data';
 import { doHeavy, TooHard } from './heavy';
 import { demand } from './permission';
 
@@ -23,7 +23,7 @@ const photoTooLarge = () =>
 /** What was sent of a photo. */
 export interface SentPhoto {
   id: string;
-  jobNumber: number;
+  owner: PhotoOwner;
   bytes: Buffer;
   /** SHA-256 of the whole photo as the device has it, hex. */
   sha256: string;
@@ -33,26 +33,28 @@ export interface SentPhoto {
  * Keeps a photo: turned upright, without position or other hidden data, as JPEG. The same photo sent twice is kept once. Throws `invalid` with what to do
  * where it was cut off on the way, is no picture, or is too large; a conflict where the id stands for another picture.
  */
-export async function keepPhoto(by: Actor, { id, jobNumber, bytes, sha256 }: SentPhoto): Promise<void> {
-  demand(by, 'follow');
+export async function keepPhoto(by: Actor, { id, owner, bytes, sha256 }: SentPhoto): Promise<void> {
+  demand(by, owner.procedure === null ? 'follow' : 'record');
   if (bytes.length > MAX_PHOTO_BYTES) throw photoTooLarge();
   const digest = createHash('sha256').update(bytes).digest();
   if (digest.toString('hex') !== sha256.toLowerCase())
     throw invalid('photo-cut', 'Only a part of the photo arrived. It is still on the tablet and is sent again.');
   const known = await findPhotoMark(db, id);
   if (known) {
-    if (!known.sha256.equals(digest) || known.jobNumber !== jobNumber)
+    if (!known.sha256.equals(digest) || known.jobNumber !== owner.jobNumber || known.procedure !== owner.procedure)
       throw conflict('photo-differs', 'Another photo has this number already.');
     return;
   }
   const { isHeic } = lookAtHeader(bytes);
-  await getJob(db, jobNumber);
+  if (owner.jobNumber !== null) await getJob(db, owner.jobNumber);
+  else if (!(await isProcedureId(db, owner.procedure)))
+    throw notFound('procedure-unknown', 'There is no such procedure any more.');
   const conversion = await convert(bytes, isHeic);
   if (!conversion.ok) throw unreadable(conversion.message);
   const { picture, small, width, height } = conversion.photo;
   await insertPhoto(db, {
     id,
-    jobNumber,
+    ...owner,
     sha256: digest,
     picture: Buffer.from(picture),
     small: Buffer.from(small),

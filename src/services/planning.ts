@@ -1,5 +1,5 @@
 import { type NewRunForm, type PlanQuery } from '../contracts/schemas';
-import { costSettings } from '../contracts/views';
+import { costSettings, type SettingsForm } from '../contracts/views';
 import type { PlanView, ProcedureRowView, RelativeView, VerificationView } from '../contracts/views';
 import { conflict, invalid } from '../core/errors';
 import {
@@ -39,13 +39,13 @@ export async function planView(
   by: Actor,
   { procedures, job }: Pick<PlanQuery, 'procedures' | 'job'>,
 ): Promise<PlanView> {
-  const [approved, { settings }, kit, stock, policy, vehicle] = await Promise.all([
+  const [approved, { settings }, kit, stock, history, vehicle] = await Promise.all([
     approvedDocuments(procedures),
     readShop(),
     readKit(by),
     listStock(db),
-    shopPolicy(),
-    job === null ? null : getJob(db, job).then(safeVehicle),
+    shopHistory(),
+    job === null ? null : getJob(db, job).then((row) => ({ ...safeVehicle(row), schools: row.schools })),
   ]);
   const documents = approved.map(({ document }) => document);
   return {
@@ -53,7 +53,10 @@ export async function planView(
     revisions: [...new Map(approved.map(({ document, revision }) => [recordedId(document.id), revision]))],
     options: Object.fromEntries(listOptions(documents)),
     known: knownOptions(listOptions(documents), vehicle?.options ?? {}),
-    policy,
+    policy: {
+      ...policyOf(settings, history, vehicle ?? documents[0]?.applies[0] ?? null),
+      jobSchools: vehicle?.schools ?? [],
+    },
     ownKinds: settings.ownKinds,
     kit,
     stock: Object.fromEntries(stock.map(({ kind, count }) => [kind, count])),
@@ -101,12 +104,28 @@ async function othersFor(vehicle: Vehicle): Promise<ProcedureRowView[]> {
   );
 }
 
-/** What the planner needs to know of the shop. */
-async function shopPolicy(): Promise<ShopPolicy> {
-  const [{ settings }, history] = await Promise.all([readShop(), shopHistory()]);
+/** The wait after battery-off on a vehicle: its own with its source, else the shop's, said to be only that. */
+function waitFor(
+  { srsWaits, srsWaitSeconds, srsWaitSource }: SettingsForm,
+  of: { make: string; model: string } | null,
+): ShopPolicy['srsWait'] {
+  const same = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase();
+  const own = of && srsWaits.find(({ make, model }) => same(make, of.make) && same(model, of.model));
+  if (own) return { seconds: own.seconds, source: own.source, isFallback: false };
+  return srsWaitSeconds === null ? null : { seconds: srsWaitSeconds, source: srsWaitSource, isFallback: true };
+}
+
+/** What the planner needs to know of the shop and of the vehicle. */
+function policyOf(
+  settings: SettingsForm,
+  history: ShopPolicy['history'],
+  of: { make: string; model: string } | null,
+): ShopPolicy {
+  const srsWait = waitFor(settings, of);
   return {
-    batteryAlways: settings.batteryAlways,
-    srsWaitSeconds: settings.srsWaitSeconds,
+    schools: settings.schools,
+    srsWait,
+    srsWaitSeconds: srsWait?.seconds ?? null,
     costs: costSettings(settings.costs),
     trayBins: settings.trayBins,
     spareLevel: settings.spareLevel,

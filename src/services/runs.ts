@@ -39,11 +39,13 @@ export async function openRunScreen(id: string): Promise<RunStart> {
     listEvents<VisitEvent>(db, job.visit, 0),
     listPeople(db),
   ]);
+  const checkIn = foldVisit(visit.events);
   return {
     run: { id: run.id, title: run.title, plan: run.plan },
     job,
     ...log,
-    faults: faultsOnArrival(foldVisit(visit.events)),
+    faults: faultsOnArrival(checkIn),
+    checkIn: checkIn.signatures.arrival ? 'signed' : checkIn.checkInSkipped ? 'skipped' : 'open',
     people: people.map(({ id: person, name, role, active }) => ({
       id: person,
       name,
@@ -148,14 +150,21 @@ async function takeSpares(tx: Db, by: Actor, log: LogRow, basis: RunBasis, view:
   }
 }
 
+/** The lead who gives the PIN at somebody's tablet. Throws forbidden where it is wrong or the person is no lead. */
+export async function leadWithPin({ lead, pin }: { lead: string; pin: string }, sender: Sender) {
+  const person = await checkPin(lead, pin, sender);
+  if (!isLead(person))
+    throw forbidden('not-allowed', `Only a lead or owner can do this, and ${person.name} is neither.`);
+  return person;
+}
+
 /**
  * Passes a gate in spite of a failed test, or lets an event recorded against one count, on the word of a lead who gives the PIN at the technician's tablet. The event is recorded in
  * the lead's name. Throws forbidden where the PIN is wrong or the person is no lead, a conflict where the run is finished.
  */
 export async function overrideGate(by: Actor, runId: string, form: OverrideForm, sender: Sender): Promise<void> {
   demand(by, 'follow');
-  const lead = await checkPin(form.lead, form.pin, sender);
-  if (!isLead(lead)) throw forbidden('not-allowed', `Only a lead or owner can do this, and ${lead.name} is neither.`);
+  const lead = await leadWithPin(form, sender);
   await transaction(async (tx) => {
     const { isClosed } = await lockLog(tx, runId);
     if (isClosed) throw conflict('finished', 'This run is finished.');

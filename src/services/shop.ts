@@ -1,13 +1,15 @@
 import { DEFAULT_COST_FORM, type SettingsForm } from '../contracts/views';
 import { BASE_CATALOGUE, extendCatalogue, type Catalogue } from '../core/hardware';
+import { DEFAULT_SCHOOLS } from '../core/procedure';
 import { db, findShop, getKit, updateKit, updateShopSettings, type Actor } from '../data';
 import { demand } from './permission';
 import { writeSecurityLine } from './security-log';
 
 const DEFAULTS: SettingsForm = {
-  batteryAlways: false,
+  schools: DEFAULT_SCHOOLS,
   srsWaitSeconds: null,
   srsWaitSource: '',
+  srsWaits: [],
   costs: DEFAULT_COST_FORM,
   trayBins: 12,
   spareLevel: 0.9,
@@ -22,7 +24,10 @@ const DEFAULTS: SettingsForm = {
 export async function readShop(): Promise<{ name: string; settings: SettingsForm }> {
   const shop = await findShop(db);
   const kept = Object.entries(shop?.settings ?? {}).filter(([key]) => key in DEFAULTS);
-  return { name: shop?.name ?? '', settings: { ...DEFAULTS, ...(Object.fromEntries(kept) as Partial<SettingsForm>) } };
+  // The first versions asked only whether the battery always goes off.
+  const schools = shop?.settings.batteryAlways ? { ...DEFAULT_SCHOOLS, battery: 'always' as const } : DEFAULT_SCHOOLS;
+  const settings = { ...DEFAULTS, schools, ...(Object.fromEntries(kept) as Partial<SettingsForm>) };
+  return { name: shop?.name ?? '', settings: { ...settings, schools: { ...DEFAULT_SCHOOLS, ...settings.schools } } };
 }
 
 /** Changes the shop's settings; what is not one of them (the mark of the demo) stays. */

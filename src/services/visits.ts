@@ -1,5 +1,6 @@
-import type { LogEvent } from '../contracts/schemas';
+import type { LogEvent, SkipCheckInForm } from '../contracts/schemas';
 import type { VisitView } from '../contracts/views';
+import { randomUUID } from 'node:crypto';
 import { conflict } from '../core/errors';
 import type { RunEvent } from '../core/run';
 import {
@@ -15,6 +16,7 @@ import {
   appendEvents,
   db,
   getJob,
+  lastLamport,
   listEvents,
   listEventsOf,
   listRunsOfJobs,
@@ -29,6 +31,9 @@ import {
   type RunRow,
 } from '../data';
 import { everybodysNames } from './people';
+import { demand } from './permission';
+import { leadWithPin } from './runs';
+import type { Sender } from './sign-in';
 
 /** The zones a visit's runs open, with what each is known to have. */
 export const zonesOf = (runs: Pick<RunRow, 'plan'>[], state: Pick<VisitState, 'zones'>): CheckZone[] => [
@@ -64,6 +69,31 @@ export async function visitArrived(tx: Db, log: LogRow, events: LogEvent[]): Pro
   if (!events.some(({ type }) => type === 'vin')) return;
   const { vin } = foldVisit((await listEvents<VisitEvent>(tx, log.id, 0)).events);
   if (vin) await updateVin(tx, log.jobNumber, vin);
+}
+
+/** Notes that a vehicle is not checked in, on the word of a lead who gives the PIN at the technician's tablet; the report says so. Throws a conflict where it was signed or given back. */
+export async function skipCheckIn(by: Actor, jobNumber: number, form: SkipCheckInForm, sender: Sender): Promise<void> {
+  demand(by, 'follow');
+  const lead = await leadWithPin(form, sender);
+  const { visit } = await getJob(db, jobNumber);
+  await transaction(async (tx) => {
+    if ((await lockLog(tx, visit)).isClosed) throw conflict('given-back', 'This vehicle was given back.');
+    const { events } = await listEvents<VisitEvent>(tx, visit, 0);
+    if (foldVisit(events).signatures.arrival)
+      throw conflict('checked-in', 'This vehicle was checked in and signed for: there is nothing to skip.');
+    const lamport = (await lastLamport(tx, visit)) + 1;
+    const event = {
+      id: randomUUID(),
+      lamport,
+      device: 'server',
+      seq: lamport,
+      person: lead.id,
+      at: new Date().toISOString(),
+      type: 'checkInSkipped',
+      reason: form.reason,
+    };
+    await appendEvents(tx, visit, [event], by.id);
+  }, 'read committed');
 }
 
 /** Closes a visit: every run finished, every line repeated, nothing worse without a reason. */

@@ -59,6 +59,7 @@ const RUN_FACTS: Record<RunEvent['type'], Joi.SchemaMap> = {
       missing: Joi.number().integer().min(1).max(999),
       drive: Joi.string().min(1).max(40),
       kind: Joi.string().min(1).max(60),
+      pieces: Joi.number().integer().min(1).max(999),
     }).min(1),
   },
   extra: {
@@ -92,6 +93,20 @@ const RUN_FACTS: Record<RunEvent['type'], Joi.SchemaMap> = {
   gatePassed: { gate: key.required() },
   overridden: { gate: key.required(), reason: words },
   accepted: { event: uuid.required(), reason: words },
+  reopened: {
+    round: Joi.number().integer().min(2).max(9999).required(),
+    items: Joi.array().items(key).min(1).max(200).required(),
+    why: words,
+    check: text,
+  },
+  mended: { words },
+  leftOver: {
+    words,
+    count: pieces,
+    kind: Joi.string().min(1).max(60).required(),
+    drive: Joi.string().min(1).max(40),
+  },
+  leftOverSettled: { event: uuid.required(), item: key, reason: text },
   finished: {},
 };
 
@@ -147,6 +162,7 @@ const VISIT_FACTS: Record<VisitEvent['type'], Joi.SchemaMap> = {
       ),
   },
   explained: { line: key.required(), reason: words },
+  checkInSkipped: { reason: words },
   waits: { for: Joi.valid('part', 'decision', 'vehicle').required(), what: words },
   waitOver: { wait: uuid.required() },
   retracted: { event: uuid.required() },
@@ -227,6 +243,18 @@ export interface OverrideForm {
   /** The gate to open, or the event that counts all the same: one of the two. */
   gate?: string;
   event?: string;
+  reason: string;
+}
+
+/** A lead's word that a vehicle is not checked in. */
+export const skipCheckInSchema = Joi.object<SkipCheckInForm>({
+  lead: Joi.string().min(1).max(60).required(),
+  pin: Joi.string().max(20).required(),
+  reason: text.trim().min(3).required(),
+});
+export interface SkipCheckInForm {
+  lead: string;
+  pin: string;
   reason: string;
 }
 

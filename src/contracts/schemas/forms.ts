@@ -1,4 +1,6 @@
 import Joi from 'joi';
+import { DEFAULT_SCHOOLS, SCHOOL_QUESTIONS, type SchoolChoice } from '../../core/procedure';
+import { schoolSchema } from './procedure';
 import { invalid } from '../../core/errors';
 import { isTimeZone } from '../../core/text';
 import { isTrivialPin } from './trivial-pin';
@@ -110,7 +112,27 @@ const ownKind = Joi.object<OwnKind>({
 });
 
 export const settingsSchema = Joi.object<SettingsForm>({
-  batteryAlways: Joi.boolean().required(),
+  schools: Joi.object(
+    Object.fromEntries(
+      SCHOOL_QUESTIONS.map(({ of, choices }) => [
+        of,
+        Joi.valid(...choices.map(([choice]) => choice)).default(DEFAULT_SCHOOLS[of]),
+      ]),
+    ),
+  ).default(DEFAULT_SCHOOLS),
+  srsWaits: Joi.array()
+    .items(
+      Joi.object({
+        make: name.required(),
+        model: name.required(),
+        seconds: Joi.number().integer().min(1).max(7200).required(),
+        source: Joi.string().trim().min(1).max(300).required().messages({
+          'string.empty': 'A wait needs its source: which manual, which page.',
+        }),
+      }),
+    )
+    .max(500)
+    .default([]),
   srsWaitSeconds: Joi.number().integer().min(1).max(7200).allow(null).required(),
   srsWaitSource: Joi.string().trim().allow('').max(300).required(),
   costs: costSchema.default(DEFAULT_COST_FORM),
@@ -149,6 +171,11 @@ export const jobSchema = Joi.object<JobForm>({
   highVoltage: Joi.boolean().default(false),
 });
 
+/** How a job is worked on where that differs from the shop's ways. */
+export const jobSchoolsSchema = Joi.object<{ schools: SchoolChoice[] }>({
+  schools: Joi.array().items(schoolSchema).max(SCHOOL_QUESTIONS.length).unique('of').required(),
+});
+
 /** Who is trained for a vehicle's high voltage. */
 export const trainedPersonSchema = Joi.object<{ person: string }>({ person: Joi.string().max(120).required() });
 
@@ -176,17 +203,21 @@ export const newProcedureSchema = Joi.object<NewProcedureForm>({
   make: name.required().messages({ 'string.empty': 'Which make?' }),
   model: name.required().messages({ 'string.empty': 'Which model?' }),
   from: year.allow(null).default(null),
-  to: year.allow(null).default(null),
+  to: year
+    .allow(null)
+    .default(null)
+    .custom((value: number | null, helpers) => {
+      const { from } = helpers.state.ancestors[0] as { from: number | null };
+      return value !== null && from !== null && from > value ? helpers.error('years.swapped') : value;
+    })
+    .messages({ 'years.swapped': 'The first year is after the last.' }),
   body: text,
   zone: Joi.string().max(60).required(),
   side: Joi.valid('left', 'right', 'centre').required(),
   width: Joi.number().integer().min(50).max(5000).required(),
   height: Joi.number().integer().min(50).max(5000).required(),
-})
-  .custom((value: NewProcedureForm, helpers) =>
-    value.from !== null && value.to !== null && value.from > value.to ? helpers.error('any.custom') : value,
-  )
-  .messages({ 'any.custom': 'The first year is after the last.' });
+  again: Joi.boolean().default(false),
+});
 export interface NewProcedureForm {
   make: string;
   model: string;
@@ -197,6 +228,8 @@ export interface NewProcedureForm {
   side: 'left' | 'right' | 'centre';
   width: number;
   height: number;
+  /** True where it is known that this vehicle and zone is recorded already. */
+  again?: boolean;
 }
 
 /** The number of a job. */
@@ -245,6 +278,13 @@ export const deriveSchema = Joi.object<{ from: string; job: number }>({
 /** The version of a draft that somebody saw, as addresses carry it; 0 where there was none yet. */
 export const draftVersionSchema = Joi.object<{ version: number }>({
   version: Joi.number().integer().min(0).max(1_000_000_000).required(),
+});
+
+/** A save of a draft: the version it started from, its own name, and earlier ones that got no answer, separated by commas. */
+export const draftSaveSchema = Joi.object<{ version: number; save: string | null; after: string[] }>({
+  version: Joi.number().integer().min(0).max(1_000_000_000).required(),
+  save: Joi.string().guid().allow(null).default(null),
+  after: Joi.array().items(Joi.string().guid()).max(50).default([]),
 });
 
 export const approveSchema = Joi.object<{ note: string; version: number }>({

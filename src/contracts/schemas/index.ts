@@ -3,9 +3,11 @@ export {
   type LogAnswer,
   type LogEvent,
   type OverrideForm,
+  type SkipCheckInForm,
   judgeEvent,
   lookedSchema,
   overrideSchema,
+  skipCheckInSchema,
   readBatch,
 } from './event';
 export {
@@ -22,9 +24,11 @@ export {
   approveSchema,
   deriveSchema,
   deviceSchema,
+  draftSaveSchema,
   draftVersionSchema,
   jobNumber,
   jobSchema,
+  jobSchoolsSchema,
   trainedPersonSchema,
   vehicleNameSchema,
   kitSchema,

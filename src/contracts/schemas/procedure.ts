@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import type { Remark } from '../../core/check';
-import type { ProcedureDocument } from '../../core/procedure';
+import { SCHOOL_QUESTIONS, type ProcedureDocument } from '../../core/procedure';
 import { MAX_JSON_DEPTH, measureJson } from './json-shape';
 
 /** The largest procedure file taken in, bytes. */
@@ -20,6 +20,8 @@ const id = Joi.string()
   .min(1)
   .max(80)
   .pattern(/^[^:/\s]+$/, 'an id without “:”, “/” or spaces')
+  // The end of a step's name tells its round in a run.
+  .pattern(/#\d+$/, { name: 'an id that does not end in “#” and a number', invert: true })
   .invalid('body');
 const reference = Joi.string().min(1).max(200);
 const text = Joi.string().max(2000).allow('');
@@ -29,13 +31,24 @@ const points = Joi.array().items(point).max(500);
 const references = Joi.array().items(reference).max(500);
 const count = Joi.number().integer().min(1).max(999);
 
+const share = Joi.array().items(Joi.number().min(0).max(1)).length(2);
+const photoMark = Joi.object({
+  kind: Joi.valid('arrow', 'ring', 'text').required(),
+  at: share.required(),
+  to: share,
+  text: Joi.string().max(80).allow(''),
+});
+const photos = Joi.array().items(
+  Joi.alternatives(short, Joi.object({ id: short.required(), marks: Joi.array().items(photoMark).max(50) })),
+);
+
 const itemFields = {
   id: id.required(),
   name: short,
   note: text,
   technique: text,
   refitNote: text,
-  photos: Joi.array().items(short).max(50),
+  photos: photos.max(50),
   difficulty: Joi.number().integer().min(1).max(5),
   difficultyWhy: text,
   when: Joi.object()
@@ -54,6 +67,10 @@ const part = Joi.object({
   startAt: text,
   on: reference,
   looseWith: reference,
+  offToSeat: references,
+  regions: Joi.object()
+    .pattern(/^[^:/@\s]{1,80}$/, points.min(3))
+    .max(50),
 });
 
 const refit = Joi.object({
@@ -87,6 +104,7 @@ const link = Joi.object({
   joins: Joi.array().items(reference).length(2).required(),
   kind: short.required(),
   count,
+  at: points,
   tab: short,
   keyed: Joi.boolean(),
   mark: text,
@@ -95,6 +113,31 @@ const link = Joi.object({
     .items(Joi.object({ cavity: short.required(), colour: short, function: short }))
     .max(200),
   safety: Joi.valid('srs'),
+});
+
+const work = Joi.object({
+  ...itemFields,
+  kind: short.required(),
+  on: reference,
+  needs: references,
+  phase: Joi.valid('apart', 'fit', 'back'),
+  undo: text,
+  at: points,
+  shape: points,
+  tool: short,
+  datum: Joi.object({
+    from: short.required(),
+    up: Joi.number().min(-20_000).max(20_000),
+    andFrom: short,
+    back: Joi.number().min(-20_000).max(20_000),
+  }),
+  leaves: Joi.array()
+    .items(Joi.valid('swarf', 'bare-edge', 'open-hole', 'warm-glue'))
+    .max(4),
+  material: Joi.array().items(short).max(50),
+  reversible: Joi.boolean(),
+  for: short,
+  while: Joi.valid('open'),
 });
 
 const applies = Joi.object({
@@ -165,6 +208,17 @@ const pair = Joi.object({
 });
 const access = Joi.object({ name: short.required(), at: point.required(), use: text });
 
+/** One way of working that differs from the shop's, with its reason. */
+export const schoolSchema = Joi.alternatives(
+  SCHOOL_QUESTIONS.map(({ of, choices }) =>
+    Joi.object({
+      of: Joi.valid(of).required(),
+      choice: Joi.valid(...choices.map(([choice]) => choice)).required(),
+      why: short.required(),
+    }),
+  ),
+);
+
 /** The open format `pezzo-procedure/1`. Types are strict: "2" is not 2, and unknown fields are refused. */
 export const procedureSchema = Joi.object({
   format: Joi.valid('pezzo-procedure/1').required(),
@@ -182,6 +236,7 @@ export const procedureSchema = Joi.object({
       Joi.object({ path: Joi.string().max(20_000).required() }),
       Joi.object({ photo: short.required() }),
     ).required(),
+    photo: Joi.object({ id: short.required(), corners: Joi.array().items(point).length(4).required() }),
   }).required(),
   parts: Joi.array().items(part).max(10_000).required(),
   fasteners: Joi.array().items(fastener).max(10_000).required(),
@@ -191,21 +246,24 @@ export const procedureSchema = Joi.object({
   recordedOrder: Joi.array().items(reference).max(30_000),
   checks: Joi.array().items(text).max(200),
   cautions: Joi.array().items(short).max(100),
-  photos: Joi.array().items(short).max(500),
+  photos: photos.max(500),
+  work: Joi.array().items(work).max(1000),
   mounts: Joi.array().items(mount).max(100),
   pairs: Joi.array().items(pair).max(100),
   access: Joi.array().items(access).max(100),
   afterPower: Joi.array().items(short).max(50),
+  schools: Joi.array().items(schoolSchema).max(20),
 }).required();
 
 /** A document, or what is wrong with its form. */
 export type ReadProcedure = { ok: true; document: ProcedureDocument } | { ok: false; remarks: Remark[] };
 
 /** Lists of a document with what each of their entries must be. */
-const LISTS: [name: 'parts' | 'fasteners' | 'links' | 'before' | 'routes', entry: Joi.ObjectSchema][] = [
+const LISTS: [name: 'parts' | 'fasteners' | 'links' | 'work' | 'before' | 'routes', entry: Joi.ObjectSchema][] = [
   ['parts', part],
   ['fasteners', fastener],
   ['links', link],
+  ['work', work],
   ['before', before],
   ['routes', route],
 ];

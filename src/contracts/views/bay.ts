@@ -11,6 +11,8 @@ export interface RunStart {
   position: number;
   /** What did not work on arrival. */
   faults: CheckedLine[];
+  /** Whether the vehicle was checked in: nothing is begun before that, or before a lead skipped it. */
+  checkIn: 'signed' | 'skipped' | 'open';
   people: { id: string; name: string; active: boolean; mayOverride: boolean }[];
 }
 

@@ -1,3 +1,4 @@
+import type { SchoolChoice } from '../../core/procedure';
 import type { Vehicle } from '../../core/vehicle';
 import type { Wait } from '../../core/visit';
 
@@ -10,6 +11,8 @@ export interface JobView {
   visit: string;
   /** Who is trained for its high voltage; null where nobody was named. */
   trainedPerson: string | null;
+  /** Ways of working on this job that differ from the shop's. */
+  schools: SchoolChoice[];
   vehicle: Vehicle & { label: string; vin: string | null; highVoltage: boolean };
 }
 

@@ -18,10 +18,17 @@ export interface RunReport {
   fitted: { line: string; done: boolean }[];
   tests: { gate: string; check: string; result: TestResult }[];
   overridden: { gate: string; reason: string; by: string }[];
-  ledger: (Pick<LedgerRow, 'words' | 'out' | 'back' | 'renewed' | 'scrapped' | 'lost' | 'omitted' | 'reasons'> & {
+  ledger: (Pick<
+    LedgerRow,
+    'words' | 'out' | 'back' | 'renewed' | 'scrapped' | 'lost' | 'omitted' | 'reasons' | 'wasMissing'
+  > & {
     balances: boolean;
   })[];
   spares: { kind: string; count: number }[];
+  /** What failed and was opened up again for, and what mended it. */
+  rounds: { why: string; mended: string | null; by: string; at: string }[];
+  /** Pieces that were left over, and where they belonged. */
+  leftOver: string[];
   asFound: string[];
   /** What was recorded after it was finished: it changed nothing. */
   later: LaterLine[];
@@ -50,6 +57,8 @@ export interface Report {
   lines: ComparedLine[];
   marks: (Mark & { n: number })[];
   signatures: Partial<Record<'arrival' | 'departure', Signature>>;
+  /** Why the vehicle was not checked in, and whose word that was. */
+  checkInSkipped: { reason: string; by: string; at: string } | null;
   /** Signatures that a later one of the same walk stands beside. */
   earlierSignatures: Signature[];
   /** What was recorded after it was signed or closed: it stands beside, with who and when. */

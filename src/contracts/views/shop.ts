@@ -1,14 +1,25 @@
 import type { OwnKind } from '../../core/hardware';
+import type { Schools } from '../../core/procedure';
 import type { CostForm } from './costs';
 
 /** Compartments that trays are sold with. */
 export const TRAY_SIZES = [6, 8, 12, 18] as const;
 
+/** The wait after battery-off on one kind of vehicle. */
+export interface VehicleWait {
+  make: string;
+  model: string;
+  seconds: number;
+  source: string;
+}
+
 /** What the shop has decided, as its settings form has it. */
 export interface SettingsForm {
-  batteryAlways: boolean;
+  schools: Schools;
   srsWaitSeconds: number | null;
   srsWaitSource: string;
+  /** Waits by vehicle, each with its source; the shop's own figure is only the fallback. */
+  srsWaits: VehicleWait[];
   costs: CostForm;
   trayBins: (typeof TRAY_SIZES)[number];
   /** How sure to be of having enough spares, 0.5…0.99. */

@@ -35,6 +35,11 @@ export async function collectReport(jobNumber: number): Promise<Report> {
     lines: comparedLines(linesOf(runs, visit), visit),
     marks: visit.marks.map((mark, n) => ({ ...mark, n: n + 1 })),
     signatures: visit.signatures,
+    checkInSkipped: visit.checkInSkipped && {
+      reason: visit.checkInSkipped.reason,
+      by: name(visit.checkInSkipped.person),
+      at: visit.checkInSkipped.at,
+    },
     waits: visit.waits,
     earlierSignatures: visit.signed.filter((signature) => visit.signatures[signature.walk] !== signature),
     redactedAt: job.redactedAt?.toISOString() ?? null,
@@ -108,6 +113,7 @@ function runReport(run: RunRow, events: RunEvent[], name: (id: string) => string
       lost: row.lost,
       omitted: row.omitted,
       reasons: row.reasons,
+      wasMissing: row.wasMissing,
       balances: isBalanced(row),
     })),
     spares: [...sparesUsed(basis, view)].map(([kind, count]) => ({ kind, count })),
@@ -116,6 +122,11 @@ function runReport(run: RunRow, events: RunEvent[], name: (id: string) => string
       by: name(event.person),
       at: event.at,
     })),
+    rounds: state.rounds.map(({ why, mended, person, at }) => ({ why, mended, by: name(person), at })),
+    leftOver: state.leftOvers.map(
+      ({ words, settled }) =>
+        `${words}${settled ? `: ${settled.item ? `belonged to ${settled.reason}` : settled.reason}` : ''}`,
+    ),
     asFound: state.asFound.map(({ difference }) => difference),
     skipped: [...state.skipped].map(
       ([action, reason]) => `${itemOf(action.slice(action.indexOf(':') + 1))}: ${reason}`,

@@ -79,7 +79,7 @@ function paragraph(doc: Doc, text: string, colour = INK): void {
   doc.font('text').fontSize(9.5).fillColor(colour).text(text, MARGIN, doc.y, { width: WIDTH });
 }
 
-function head(doc: Doc, { shop, job, vehicle, closed, redactedAt }: Report): void {
+function head(doc: Doc, { shop, job, vehicle, closed, redactedAt, checkInSkipped }: Report): void {
   doc.font('bold').fontSize(11).fillColor(SOFT).text(shop);
   doc.font('bold').fontSize(19).fillColor(INK).text(`Job ${job.number}: ${job.title}`);
   const car = [
@@ -100,6 +100,12 @@ function head(doc: Doc, { shop, job, vehicle, closed, redactedAt }: Report): voi
       : 'Not closed yet: this is how it stands now.',
     SOFT,
   );
+  if (checkInSkipped)
+    paragraph(
+      doc,
+      `Not checked in: ${checkInSkipped.by} skipped the check-in, ${doc.dates.moment(checkInSkipped.at)} (${checkInSkipped.reason}).`,
+      OXIDE,
+    );
   if (redactedAt) paragraph(doc, `Customer data erased ${doc.dates.moment(redactedAt)}.`, SOFT);
 }
 
@@ -251,6 +257,9 @@ function runPart(doc: Doc, run: RunReport): void {
       `${done ? 'Done' : run.finishedAt ? 'Not done' : 'To do'}: ${line}`,
       done || !run.finishedAt ? INK : OXIDE,
     );
+  for (const { why, mended, by } of run.rounds)
+    paragraph(doc, `Opened up again by ${by}. ${why}.${mended ? ` It was: ${mended}.` : ''}`);
+  for (const text of run.leftOver) paragraph(doc, `Left over: ${text}`);
   for (const text of run.asFound) paragraph(doc, `Found on this vehicle: ${text}`);
   for (const text of run.skipped) paragraph(doc, `Skipped: ${text}`);
   for (const text of run.notes) paragraph(doc, `Note: ${text}`);

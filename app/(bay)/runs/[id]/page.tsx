@@ -1,12 +1,26 @@
+import type { Metadata } from 'next';
+import { cache } from 'react';
 import { openRunScreen } from '@/services';
 import { Run } from '@/ui/bay/run';
 import { orNotFound } from '../../../or-not-found';
 import { requirePerson } from '../../../session';
 
 export const dynamic = 'force-dynamic';
-export const metadata = { title: 'Run' };
 
-export default async function RunRoute({ params }: { params: Promise<{ id: string }> }) {
+interface RunProps {
+  params: Promise<{ id: string }>;
+}
+
+const open = cache((id: string) => orNotFound(openRunScreen(id)));
+
+/** Names vehicle, zone and job: a tablet without a network lists what it has by this. */
+export async function generateMetadata({ params }: RunProps): Promise<Metadata> {
+  await requirePerson();
+  const { run, job } = await open((await params).id);
+  return { title: `${run.title}, job ${job.number}` };
+}
+
+export default async function RunRoute({ params }: RunProps) {
   const person = await requirePerson();
-  return <Run start={await orNotFound(openRunScreen((await params).id))} me={person.id} />;
+  return <Run start={await open((await params).id)} me={person.id} />;
 }

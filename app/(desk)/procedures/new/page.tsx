@@ -1,7 +1,10 @@
+import { knownVehicles } from '@/services';
 import { NewProcedure } from '@/ui/desk/recorder/new-procedure';
+import { requirePerson } from '../../../session';
 
 export const metadata = { title: 'New procedure' };
 
-export default function NewProcedurePage() {
-  return <NewProcedure />;
+export default async function NewProcedurePage() {
+  const [, known] = await Promise.all([requirePerson(), knownVehicles()]);
+  return <NewProcedure known={known} />;
 }

@@ -8,13 +8,14 @@ interface Context {
   params: Promise<{ id: string }>;
 }
 
-const address = Joi.object<{ id: string; job: number; sha256: string }>({
+const address = Joi.object<{ id: string; job?: number; procedure?: string; sha256: string }>({
   id: Joi.string().guid().required(),
-  job: jobNumber.required(),
+  job: jobNumber,
+  procedure: Joi.string().min(1).max(80),
   sha256: Joi.string().hex().length(64).required(),
-});
+}).xor('job', 'procedure');
 
-/** `PUT /api/photos/ID?job=N&sha256=HEX` with the photo's bytes as the body. */
+/** `PUT /api/photos/ID?job=N&sha256=HEX`, or `?procedure=ID` for one that a procedure shows, with the photo's bytes as the body. */
 export const PUT = (request: Request, { params }: Context) =>
   answerPerson(async (person) => {
     const query = Object.fromEntries(new URL(request.url).searchParams);
@@ -22,7 +23,10 @@ export const PUT = (request: Request, { params }: Context) =>
     if (error) throw invalid('photo-address', error.message);
     return keepPhoto(person, {
       id: value.id,
-      jobNumber: value.job,
+      owner:
+        value.job === undefined
+          ? { jobNumber: null, procedure: value.procedure! }
+          : { jobNumber: value.job, procedure: null },
       sha256: value.sha256,
       bytes: await readBytes(request),
     });

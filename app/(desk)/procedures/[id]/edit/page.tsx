@@ -12,6 +12,7 @@ export default async function RecorderRoute({ params }: { params: Promise<{ id: 
     <Recorder
       document={draft.document}
       version={draft.version}
+      me={person.id}
       mayApprove={may(person, 'approve')}
       mayDiscard={draft.version > 0 && (draft.madeBy === person.id || may(person, 'discard-any'))}
     />

@@ -1,0 +1,8 @@
+import { Shorthand } from '@/ui/desk/recorder/shorthand';
+
+export const metadata = { title: 'Shorthand' };
+
+/** What one line of shorthand can say, with examples that are read as they are here. */
+export default function ShorthandPage() {
+  return <Shorthand />;
+}
