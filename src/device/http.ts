@@ -20,12 +20,31 @@ export async function send<T = unknown>(
   body?: unknown,
   longestMs = LONGEST_MS,
 ): Promise<T> {
-  const response = await fetch(url, {
-    signal: AbortSignal.timeout(longestMs),
-    method,
-    headers: body === undefined ? {} : { 'content-type': 'application/json' },
-    body: body === undefined ? undefined : JSON.stringify(body),
-  });
+  return answerOf<T>(
+    await fetch(url, {
+      signal: AbortSignal.timeout(longestMs),
+      method,
+      headers: body === undefined ? {} : { 'content-type': 'application/json' },
+      body: body === undefined ? undefined : JSON.stringify(body),
+    }),
+  );
+}
+
+/** How long bytes may take on a slow network. */
+const LONGEST_BYTES_MS = 180_000;
+
+/** Sends bytes and returns the answer's JSON. Throws as `send` does. */
+export const sendBytes = async <T = unknown>(method: 'PUT', url: string, body: Blob): Promise<T> =>
+  answerOf<T>(
+    await fetch(url, {
+      signal: AbortSignal.timeout(LONGEST_BYTES_MS),
+      method,
+      headers: { 'content-type': 'application/octet-stream' },
+      body,
+    }),
+  );
+
+async function answerOf<T>(response: Response): Promise<T> {
   // An answer cut off on the way is no answer: taken for an empty one, whoever asked would go on with nothing.
   if (response.ok) return (await response.json()) as T;
   const answer = (await response.json().catch(() => ({}))) as { code?: string; message?: string; fields?: [] };

@@ -1,7 +1,7 @@
 import { listWaitingPhotos, notePhoto } from '@/device/store';
 
 /** Refusals that sending again would not change. */
-const REFUSALS = new Set(['photo-unreadable', 'photo-too-large', 'photo-differs']);
+const REFUSALS = new Set(['photo-unreadable', 'photo-too-large', 'photo-differs', 'procedure-unknown']);
 
 let underway: Promise<number> | null = null;
 
@@ -19,8 +19,9 @@ export function sendPhotos(): Promise<number> {
 async function sendAll(): Promise<number> {
   const waiting = await listWaitingPhotos().catch(() => []);
   let settled = 0;
-  for (const { id, job, sha256, blob } of waiting) {
-    const response = await fetch(`/api/photos/${id}?job=${job}&sha256=${sha256}`, {
+  for (const { id, job, procedure, sha256, blob } of waiting) {
+    const owner = job === null ? `procedure=${encodeURIComponent(procedure ?? '')}` : `job=${job}`;
+    const response = await fetch(`/api/photos/${id}?${owner}&sha256=${sha256}`, {
       method: 'PUT',
       body: blob,
       signal: AbortSignal.timeout(LONGEST_MS),

@@ -71,7 +71,8 @@ self.addEventListener('activate', (event) =>
 self.addEventListener('message', (event) => {
   const { type, pages } = (event.data ?? {}) as { type?: string; pages?: string[] };
   if (type === 'claim') event.waitUntil(self.clients.claim());
-  if (type === 'keep-pages' && Array.isArray(pages)) event.waitUntil(keepPages(pages));
+  if (type === 'keep-pages' && Array.isArray(pages))
+    event.waitUntil(keepPages(pages).then(() => event.ports[0]?.postMessage('kept')));
 });
 
 async function keepPages(pages: string[]): Promise<void> {

@@ -17,7 +17,9 @@ interface StoreSchema extends DBSchema {
 /** A photo as this device keeps it. */
 export interface LocalPhoto {
   id: string;
-  job: number;
+  /** The job it belongs to; null for one that a procedure shows. */
+  job: number | null;
+  procedure?: string;
   blob: Blob;
   /** SHA-256 of the blob, hex. */
   sha256: string;

@@ -1,4 +1,5 @@
 import { v4 as uuid } from 'uuid';
+import { sendBytes } from './http';
 import { keepPhoto } from './store';
 
 /** Longest side of a photo as it is kept and sent, px. */
@@ -12,14 +13,27 @@ export class UnreadableFile extends Error {}
  * Takes what a camera or file chooser gave, makes it small enough to send, and keeps it on this device. Returns its id.
  * Throws `UnreadableFile` where there is nothing to read, and whatever the store says where the tablet cannot keep it.
  */
-export async function takePhoto(file: Blob, job: number): Promise<string> {
+export async function takePhoto(file: Blob, owner: number | { procedure: string }): Promise<string> {
+  const photo = await readPhoto(file);
+  const whose = typeof owner === 'number' ? { job: owner } : { job: null, procedure: owner.procedure };
+  await keepPhoto({ ...photo, ...whose, sent: 0, refused: null });
+  return photo.id;
+}
+
+/** Makes a picture small enough and sends it as one that a procedure shows; it needs the network. Returns its id. Throws `UnreadableFile`, or what the server refused. */
+export async function sendProcedurePhoto(file: Blob, procedure: string): Promise<string> {
+  const { id, blob, sha256 } = await readPhoto(file);
+  await sendBytes('PUT', `/api/photos/${id}?procedure=${encodeURIComponent(procedure)}&sha256=${sha256}`, blob);
+  return id;
+}
+
+/** A file as the picture that is kept or sent. Throws `UnreadableFile`. */
+async function readPhoto(file: Blob): Promise<{ id: string; blob: Blob; sha256: string }> {
   const bytes = await file.arrayBuffer().catch((cause: unknown) => {
     throw new UnreadableFile('The file could not be read.', { cause });
   });
   const blob = await shrink(new Blob([bytes], { type: file.type }));
-  const id = uuid();
-  await keepPhoto({ id, job, blob, sha256: await hexOf(blob), sent: 0, refused: null });
-  return id;
+  return { id: uuid(), blob, sha256: await hexOf(blob) };
 }
 
 /** Upright, no larger than need be, without the camera's data. What this browser cannot read is sent as it is: the server may, or says what it is. */

@@ -1,6 +1,7 @@
 export { useCatalogue, useOwnKinds } from './catalogue';
 export { useDates } from './dates';
 export { Field } from './field';
+export { KnownVehicles } from './known-vehicles';
 export { numberOrNull } from './number-or-null';
 export { OptionChoices } from './option-choices';
 export { PageHead } from './page-head';

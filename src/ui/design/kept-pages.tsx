@@ -1,26 +1,38 @@
 'use client';
 import { useEffect, useState } from 'react';
 
+/** A page that is on this tablet. */
+interface Kept {
+  address: string;
+  words: string;
+}
+
+/** Runs, jobs and check-ins that were kept, by what their pages call themselves. */
+async function readKept(): Promise<Kept[]> {
+  const cache = await caches.open('pages');
+  const own = (await cache.keys()).filter(({ url }) => /^\/(runs|jobs)\/|^\/$/.test(new URL(url).pathname));
+  const kept = await Promise.all(
+    own.map(async (request) => {
+      const address = new URL(request.url).pathname;
+      return { address, words: wordsFor(address, titleIn(await (await cache.match(request))!.text())) };
+    }),
+  );
+  return [...new Map(kept.map((one) => [one.address, one])).values()].sort((a, b) => (a.words < b.words ? -1 : 1));
+}
+
+const titleIn = (html: string) => new DOMParser().parseFromString(html, 'text/html').title.replace(/ · Pezzo$/, '');
+
+const wordsFor = (address: string, title: string): string => {
+  if (address === '/') return 'Jobs';
+  const [, number, checkIn] = /^\/jobs\/(\d+)(\/check-in)?$/.exec(address) ?? [];
+  return number ? `${checkIn ? 'Check-in of job' : 'Job'} ${number}` : title || 'A run';
+};
+
 /** Shown where a page is not on this device and the network is away: what is here all the same. */
 export function KeptPages() {
-  const [pages, setPages] = useState<string[]>([]);
+  const [pages, setPages] = useState<Kept[]>([]);
   useEffect(() => {
-    void globalThis.caches
-      ?.open('pages')
-      .then((cache) => cache.keys())
-      .then((kept) => {
-        setPages(
-          [
-            ...new Set(
-              kept
-                .map(({ url }) => new URL(url))
-                .filter(({ pathname }) => /^\/(runs|jobs)\//.test(pathname) || pathname === '/')
-                .map(({ pathname }) => pathname),
-            ),
-          ].sort(),
-        );
-      })
-      .catch(() => undefined);
+    void readKept().then(setPages, () => undefined);
   }, []);
   return (
     <main className="page">
@@ -33,15 +45,10 @@ export function KeptPages() {
         <>
           <h2>On this tablet</h2>
           <ul className="rows">
-            {pages.map((page) => (
-              <li key={page}>
-                <a className="row-link" href={page}>
-                  {page === '/'
-                    ? 'Jobs'
-                    : page
-                        .replace(/^\/jobs\/(\d+)\/check-in$/, 'Check-in of job $1')
-                        .replace(/^\/jobs\/(\d+)$/, 'Job $1')
-                        .replace(/^\/runs\/.*(.{4})$/, 'Run …$1')}
+            {pages.map(({ address, words }) => (
+              <li key={address}>
+                <a className="row-link" href={address}>
+                  {words}
                 </a>
               </li>
             ))}

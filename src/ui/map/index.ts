@@ -1,3 +1,4 @@
+export { areasOf } from './areas';
 export * from './panel-map';
 export * from './peel';
 export * from './item-list';

@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { memo, useMemo, type PointerEvent, type ReactNode } from 'react';
 import { findZone } from '@/core/vehicle';
 import {
@@ -27,6 +28,8 @@ export interface PanelMapProps {
   /** Items that could be worked on now. */
   open?: ReadonlySet<string>;
   onSelect?: (id: string) => void;
+  /** Outlines of areas that are peeled back, or of work. */
+  areas?: readonly Point[][];
   /** A short line with a leader to one item. */
   leader?: string | null;
   leaderTo?: string | null;
@@ -39,7 +42,12 @@ export interface PanelMapProps {
   onGround?: (event: PointerEvent<SVGSVGElement>) => void;
   children?: (drawing: Drawing) => ReactNode;
   svgRef?: React.Ref<SVGSVGElement>;
+  /** False leaves out the photo behind the drawing. */
+  photo?: boolean;
 }
+
+/** Few drawings have one: its script comes only then. */
+const MapPhoto = dynamic(() => import('./map-photo').then((module) => module.MapPhoto));
 
 const MARGIN = 46;
 const ZOOM = 1.6;
@@ -94,10 +102,18 @@ export const PanelMap = memo(function PanelMap(props: PanelMapProps) {
         </pattern>
       </defs>
       <g className="zooming" style={{ transform: view }}>
-        <path className="outline" d={outlinePath(document.map)} transform={outlineTransform(drawing)} />
+        <path
+          className={document.map.photo && props.photo !== false ? 'outline over-photo' : 'outline'}
+          d={outlinePath(document.map)}
+          transform={outlineTransform(drawing)}
+        />
+        {document.map.photo && props.photo !== false && <MapPhoto photo={document.map.photo} drawing={drawing} />}
         {panels.map(drawPart)}
         <path className="detail" d={detailPath(document.map)} transform={outlineTransform(drawing)} />
         {parts.filter((part) => !panels.includes(part)).map(drawPart)}
+        {props.areas?.map((area, n) => (
+          <path key={n} className="area" d={roundedPath(drawing, area)} />
+        ))}
         {document.fasteners
           .filter((f) => visible(f.id))
           .flatMap((fastener) =>
@@ -116,21 +132,22 @@ export const PanelMap = memo(function PanelMap(props: PanelMapProps) {
           )}
         {document.links
           .filter((link) => visible(link.id))
-          .map((link) => {
-            const at = linkPlace(document, placeOf(index, link.id), link.id);
-            return (
-              at && (
-                <Mark
-                  key={link.id}
-                  at={toDrawing(drawing, at)}
-                  size={size}
-                  state={state(link.id)}
-                  title={label(link.id)}
-                  onTap={props.onSelect && tap(link.id)}
-                >
-                  <LinkGlyph link={link} />
-                </Mark>
-              )
+          .flatMap((link) => {
+            const places = link.at ?? [linkPlace(document, placeOf(index, link.id), link.id)];
+            return places.map(
+              (at, n) =>
+                at && (
+                  <Mark
+                    key={`${link.id}-${n}`}
+                    at={toDrawing(drawing, at)}
+                    size={size}
+                    state={state(link.id)}
+                    title={label(link.id)}
+                    onTap={props.onSelect && tap(link.id)}
+                  >
+                    <LinkGlyph link={link} />
+                  </Mark>
+                ),
             );
           })}
         {props.numbers && <CallOuts {...props} numbers={props.numbers} drawing={drawing} index={index} seen={seen} />}
@@ -156,7 +173,10 @@ function zoomOn(
 ): { focus: Point | null; zoom: number } {
   const points = [...(items ?? [])]
     .flatMap((id) => {
-      const own = index.fasteners.get(id)?.at ?? index.parts.get(id)?.shape ?? [];
+      const own =
+        (index.fasteners.get(id) ?? index.links.get(id))?.at ??
+        (index.parts.get(id) ?? index.works.get(id))?.shape ??
+        [];
       const place = own.length ? null : leaderPlace(document, index, id);
       return place ? [place] : own;
     })
@@ -241,7 +261,7 @@ function Mark({
 }
 
 function leaderPlace(document: ProcedureDocument, index: ReturnType<typeof indexItems>, id: string): Point | null {
-  const first = index.fasteners.get(id)?.at?.[0];
+  const first = (index.fasteners.get(id) ?? index.links.get(id))?.at?.[0];
   return first ?? (index.links.has(id) ? linkPlace(document, placeOf(index, id), id) : placeOf(index, id));
 }
 

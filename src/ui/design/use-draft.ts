@@ -1,0 +1,158 @@
+'use client';
+import { useEffect, useReducer, useRef, useState, type Dispatch, type RefObject } from 'react';
+import { editHistory, type HistoryAction, type ProcedureDocument } from '@/core/procedure';
+import { v4 as uuid } from 'uuid';
+import { ApiError, send } from '../../device/http';
+
+/** How long nothing may change before it is saved, milliseconds; and how long until one that failed is tried again. */
+const PAUSE_MS = 700;
+const RETRY_MS = 3000;
+/** Saves without an answer that are named to the server at most; older ones were overtaken. */
+const MOST_UNANSWERED = 40;
+
+export type SaveState =
+  | { at: 'untouched' }
+  | { at: 'saved' }
+  | { at: 'saving' }
+  | { at: 'waiting' }
+  | { at: 'unanswered' }
+  | { at: 'refused'; words: string; movedOn: boolean };
+
+const hasFailed = ({ at }: SaveState) => at === 'refused' || at === 'unanswered';
+
+/**
+ * The draft being edited, with undo and redo, saved as it goes; version 0 is none yet, and the first save begins one. Every save names the version it started from; when
+ * somebody else saved in between nothing is overwritten and the changes stay here. What is not saved yet is kept on this device under the person's name, through a reload and without
+ * a network, and sent as soon as there is one.
+ */
+export function useDraft(first: ProcedureDocument, firstVersion: number, me: string) {
+  const [history, edit] = useReducer(editHistory, { past: [], present: first, future: [] });
+  const [save, setSave] = useState<SaveState>({ at: firstVersion === 0 ? 'untouched' : 'saved' });
+  const place = `draft ${me} ${first.id}`;
+  const saved = useRef(first);
+  const version = useRef(firstVersion);
+  const busy = useRef(false);
+  /** Saves that got no answer: the server may have them. */
+  const unanswered = useRef<string[]>([]);
+  const latest = useRef(history.present);
+  latest.current = history.present;
+
+  const saveNow = async (): Promise<boolean> => {
+    if (busy.current) return false;
+    if (latest.current === saved.current) return true;
+    busy.current = true;
+    // Why the last one failed stays on the screen until one goes through.
+    setSave((now) => (hasFailed(now) ? now : { at: 'saving' }));
+    const sent = latest.current;
+    const id = uuid();
+    const after = unanswered.current;
+    unanswered.current = [...after, id].slice(-MOST_UNANSWERED);
+    keepHere(place, version.current, sent, unanswered.current);
+    try {
+      const answer = await send<{ version: number }>(
+        'PUT',
+        `/api/procedures/${encodeURIComponent(first.id)}/draft?version=${version.current}&save=${id}${after.length ? `&after=${after.join(',')}` : ''}`,
+        sent,
+      );
+      version.current = answer.version;
+      unanswered.current = [];
+      saved.current = sent;
+      if (latest.current === sent) localStorage.removeItem(place);
+      else keepHere(place, answer.version, latest.current, []);
+      setSave(latest.current === sent ? { at: 'saved' } : { at: 'waiting' });
+      return latest.current === sent;
+    } catch (error) {
+      // A save that was never answered, or broke off in the server, may have been made.
+      if (!(error instanceof ApiError) || error.status >= 500) setSave({ at: 'unanswered' });
+      else {
+        unanswered.current = after;
+        setSave({ at: 'refused', words: error.message, movedOn: error.code === 'draft-moved-on' });
+      }
+      return false;
+    } finally {
+      busy.current = false;
+    }
+  };
+
+  useKeptHere(place, history.present, { saved, version, unanswered }, edit);
+  const saveRef = useRef(saveNow);
+  saveRef.current = saveNow;
+  const stuck = save.at === 'refused' && save.movedOn;
+  useEffect(() => {
+    if (history.present === saved.current || stuck) return;
+    setSave((now) => (now.at === 'saved' || now.at === 'untouched' ? { at: 'waiting' } : now));
+    const timer = setTimeout(
+      () => {
+        void saveRef.current();
+      },
+      hasFailed(save) ? RETRY_MS : PAUSE_MS,
+    );
+    return () => clearTimeout(timer);
+  }, [history.present, stuck, save]);
+  useEffect(() => {
+    const again = () => void saveRef.current();
+    window.addEventListener('online', again);
+    return () => window.removeEventListener('online', again);
+  }, []);
+  useEffect(() => {
+    const warn = (event: BeforeUnloadEvent) => {
+      if (latest.current !== saved.current) event.preventDefault();
+    };
+    window.addEventListener('beforeunload', warn);
+    return () => window.removeEventListener('beforeunload', warn);
+  }, []);
+  /** Forgets what is unsaved, for leaving after the draft was thrown away. */
+  const forget = () => {
+    saved.current = latest.current;
+    localStorage.removeItem(place);
+  };
+  return { history, edit, save, saveNow, version, forget };
+}
+
+/** What a draft's saving stands on: the document that is saved, its version, and saves without an answer. */
+interface Standing {
+  saved: RefObject<ProcedureDocument>;
+  version: RefObject<number>;
+  unanswered: RefObject<string[]>;
+}
+
+interface Kept {
+  version: number;
+  document: ProcedureDocument;
+  unanswered?: string[];
+}
+
+/** Keeps an unsaved document on this device, and takes up what was kept when the page is opened again. */
+function useKeptHere(place: string, present: ProcedureDocument, standing: Standing, edit: Dispatch<HistoryAction>) {
+  const looked = useRef(false);
+  const standingRef = useRef(standing);
+  useEffect(() => {
+    const { saved, version, unanswered } = standingRef.current;
+    if (!looked.current) {
+      looked.current = true;
+      const kept = readKept(place);
+      if (!kept) return;
+      // Where somebody else saved meanwhile, the server says so; what was kept is still shown.
+      version.current = kept.version;
+      unanswered.current = kept.unanswered ?? [];
+      edit({ type: 'take', document: kept.document });
+    } else if (present === saved.current) localStorage.removeItem(place);
+    else keepHere(place, version.current, present, unanswered.current);
+  }, [place, present, edit]);
+}
+
+function keepHere(place: string, version: number, document: ProcedureDocument, unanswered: string[]): void {
+  try {
+    localStorage.setItem(place, JSON.stringify({ version, document, unanswered } satisfies Kept));
+  } catch {
+    // No room on this device: the page still holds it, and warns before it is left.
+  }
+}
+
+function readKept(place: string): Kept | null {
+  try {
+    return JSON.parse(localStorage.getItem(place) ?? 'null') as Kept | null;
+  } catch {
+    return null;
+  }
+}
