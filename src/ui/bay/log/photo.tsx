@@ -26,6 +26,9 @@ export function Photo({ id, alt }: { id: string; alt: string }) {
   return <img className="photo" src={local.url ?? `/api/photos/${id}?size=small`} alt={alt} />;
 }
 
+/** How long a button says that its photo is saved, milliseconds. */
+const SAID_MS = 2500;
+
 /** A button that opens the tablet's camera (or the files of a desk) and hands over the kept photo's id. */
 export function PhotoButton({
   job,
@@ -33,7 +36,8 @@ export function PhotoButton({
   className,
   onTaken,
 }: {
-  job: number;
+  /** The job's number, or the procedure it is for. */
+  job: number | { procedure: string };
   label: string;
   className?: string;
   onTaken: (id: string) => void;
@@ -41,12 +45,23 @@ export function PhotoButton({
   const input = useRef<HTMLInputElement>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [keeping, setKeeping] = useState(false);
+  const [kept, setKept] = useState(false);
+  useEffect(() => {
+    if (!kept) return;
+    const timer = setTimeout(() => setKept(false), SAID_MS);
+    return () => clearTimeout(timer);
+  }, [kept]);
   const take = async (file: File | undefined) => {
     if (!file) return;
     setTrouble(null);
     setKeeping(true);
-    await takePhoto(file, job).then(onTaken, (cause: unknown) =>
-      setTrouble(cause instanceof UnreadableFile ? 'The file could not be read.' : 'Tablet storage is full.'),
+    await takePhoto(file, job).then(
+      (id) => {
+        onTaken(id);
+        setKept(true);
+      },
+      (cause: unknown) =>
+        setTrouble(cause instanceof UnreadableFile ? 'The file could not be read.' : 'Tablet storage is full.'),
     );
     setKeeping(false);
   };
@@ -60,7 +75,7 @@ export function PhotoButton({
         aria-live="polite"
         onClick={() => input.current?.click()}
       >
-        {keeping ? 'Saving…' : (trouble ?? label)}
+        {keeping ? 'Saving…' : (trouble ?? (kept ? 'Photo saved' : label))}
       </button>
       <input
         ref={input}

@@ -27,7 +27,7 @@ export function SavedWords({ sending }: { sending: SendingStore }) {
   if (!known)
     return (
       <span className="saved" role="status">
-        ◌ looking
+        ◌ checking
       </span>
     );
   if (!unsent)

@@ -4,12 +4,7 @@ import { useState } from 'react';
 import { itemWords, readItemKey } from '@/core/procedure';
 import { RunFoot } from './foot';
 import type { Bay } from './bay';
-import { Stepper } from './stepper';
-import type { RunHandle } from './use-run';
-
-/** True where only a person can tell what two devices meant. */
-export const hasQuestions = ({ state, view }: RunHandle) =>
-  state.questions.length > 0 || view.ledger.some((row) => row.overCounted);
+import { Stepper } from '../../design/stepper';
 
 /** What only a person can tell: whether two reports are about the same piece, or how many are really out. */
 export function AskPanel({ bay }: { bay: Bay }) {

@@ -7,6 +7,7 @@ import { Trouble } from '../../design/trouble';
 import { Photo } from '../log';
 import { RunFoot } from './foot';
 import type { Bay } from './bay';
+import { LeftOvers } from './left-over';
 import { ShortLines } from './short-lines';
 import { TooEarly } from './too-early';
 
@@ -15,7 +16,7 @@ export function ClosePanel({ bay }: { bay: Bay }) {
   const { handle, job, nameOf } = bay;
   const { state, view } = handle;
   const [trouble, setTrouble] = useState<string | null>(null);
-  const others = view.blocks.filter((block) => block.code !== 'missing');
+  const others = view.blocks.filter(({ code }) => code !== 'missing' && code !== 'left-over');
   const people = [...new Set(state.log.map((event) => event.person))].map(nameOf).join(', ');
   return (
     <section className="run-wide">
@@ -30,6 +31,7 @@ export function ClosePanel({ bay }: { bay: Bay }) {
         <p className="quiet">Done by {people}</p>
         <Bins bay={bay} />
         {!state.finished && <TooEarly bay={bay} />}
+        {!state.finished && <LeftOvers bay={bay} />}
         {!state.finished && <ShortLines rows={view.ledger} run={handle} />}
         {!state.finished &&
           others.map((block) => (
@@ -111,6 +113,13 @@ function Notes({
   const notes = state.log.flatMap((event) => (event.type === 'note' ? [{ id: event.id, text: event.text }] : []));
   const photos = state.log.flatMap((event) => (event.type === 'photo' ? [event.photo] : []));
   const found = [
+    ...state.rounds.map(({ round, why, mended }) => ({
+      id: `round ${round}`,
+      text: `Opened up again: ${why}${mended ? `; it was: ${mended}` : ''}`,
+    })),
+    ...state.leftOvers.flatMap(({ event, words, settled }) =>
+      settled ? [{ id: event, text: `Left over: ${words}; ${settled.item ? 'put in' : settled.reason}` }] : [],
+    ),
     ...state.asFound.map(({ event, difference }) => ({ id: event, text: `As found: ${difference}` })),
     ...state.log.flatMap((event) =>
       event.type === 'stuck' ? [{ id: event.id, text: `Would not move: ${event.words}` }] : [],
@@ -190,6 +199,7 @@ function LedgerTable({ ledger }: { ledger: LedgerRow[] }) {
               ) : (
                 <span className="trouble">{row.missing} missing</span>
               )}
+              {row.wasMissing > 0 && <span className="quiet"> {row.wasMissing} missing on arrival</span>}
               {row.reasons.length > 0 && <span className="quiet"> {row.reasons.join(', ')}</span>}
             </td>
           </tr>

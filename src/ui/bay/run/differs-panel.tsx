@@ -2,12 +2,14 @@
 import { useState } from 'react';
 import { countOf, itemWords, itemKey } from '@/core/procedure';
 import { capital } from '@/core/text';
-import type { AsFoundChange } from '@/core/run';
+import { stepKey } from '@/core/graph';
+import { type AsFoundChange, isDone, otherId } from '@/core/run';
+import { v4 as uuid } from 'uuid';
 import { Chips } from '../../design/chips';
 import { SheetFoot } from './foot';
 import { DriveChips, takesDrive, USUAL_KINDS } from './hardware-choice';
 import type { Bay } from './bay';
-import { Stepper } from './stepper';
+import { Stepper } from '../../design/stepper';
 
 type Way = 'missing' | 'drive' | 'kind' | 'state';
 const STATES = ['torn', 'cracked before', 'glued down', 'painted over', 'worked on before', 'wet behind'] as const;
@@ -29,13 +31,21 @@ export function DiffersPanel({ bay }: { bay: Bay }) {
   const [drive, setDrive] = useState<string | null>(null);
   const [kind, setKind] = useState<string | null>(null);
   const [state, setState] = useState<string | null>(null);
+  const all = fastener ? countOf(fastener) : 1;
+  const [pieces, setPieces] = useState(all);
   if (!index) return null;
   const name = itemWords(index, item, graph.catalogue);
-  const found = describe(way, { missing, drive, kind, state, name });
+  const found = describe(way, { missing, drive, kind, state, name, pieces, all });
   const keep = (tell: boolean) => {
     const key = itemKey({ procedure, item });
+    const id = uuid();
+    const isOut = isDone(bay.handle.state, 'release', { procedure, item });
     record(
-      { type: 'asFound', item: key, ...found! },
+      { id, type: 'asFound', item: key, ...found! },
+      // What is out already is out with the pieces that turned out to be others.
+      ...(isOut && found!.change?.pieces
+        ? [{ type: 'done' as const, action: stepKey({ type: 'release', procedure, item: otherId(id) }) }]
+        : []),
       ...(tell ? [{ type: 'finding' as const, item: key, text: found!.difference }] : []),
     );
     bay.show('step');
@@ -72,6 +82,15 @@ export function DiffersPanel({ bay }: { bay: Bay }) {
         {(way === 'drive' || (way === 'kind' && kind && takesDrive(kind))) && (
           <DriveChips value={drive} onPick={setDrive} />
         )}
+        {(way === 'kind' || way === 'drive') && all > 1 && (
+          <Stepper
+            label={(value) => (value === all ? `all ${all} of them` : `${value} of ${all}`)}
+            min={1}
+            max={all}
+            value={pieces}
+            onChange={setPieces}
+          />
+        )}
         {way === 'state' && <Chips label="It is" value={state} options={STATES} onPick={setState} />}
         <button type="button" className="check-line mt-2" onClick={() => bay.show('extra')}>
           <span className="box" aria-hidden="true">
@@ -99,19 +118,31 @@ function describe(
     kind,
     state,
     name,
-  }: { missing: number; drive: string | null; kind: string | null; state: string | null; name: string },
+    pieces,
+    all,
+  }: {
+    missing: number;
+    drive: string | null;
+    kind: string | null;
+    state: string | null;
+    name: string;
+    pieces: number;
+    all: number;
+  },
 ): { difference: string; change?: AsFoundChange } | null {
+  const some = pieces < all ? { pieces } : {};
+  const of = pieces < all ? `${pieces} of ${all} ${name}` : name;
   switch (way) {
     case 'missing':
       return { difference: `${missing} ${name} missing`, change: { missing } };
     case 'drive':
-      return drive ? { difference: `${name}: ${drive} here`, change: { drive } } : null;
+      return drive ? { difference: `${of}: ${drive} here`, change: { drive, ...some } } : null;
     case 'kind': {
       if (!kind || (takesDrive(kind) && !drive)) return null;
       const words = USUAL_KINDS.find(([code]) => code === kind)![1];
       return {
-        difference: `${words}${drive && takesDrive(kind) ? ` ${drive}` : ''} instead of ${name}`,
-        change: { kind, ...(drive && takesDrive(kind) ? { drive } : {}) },
+        difference: `${words}${drive && takesDrive(kind) ? ` ${drive}` : ''} instead of ${of}`,
+        change: { kind, ...(drive && takesDrive(kind) ? { drive } : {}), ...some },
       };
     }
     case 'state':

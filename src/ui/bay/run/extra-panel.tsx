@@ -8,7 +8,7 @@ import { Chips } from '../../design/chips';
 import { SheetFoot } from './foot';
 import { DriveChips, takesDrive, USUAL_KINDS } from './hardware-choice';
 import type { Bay } from './bay';
-import { Stepper } from './stepper';
+import { Stepper } from '../../design/stepper';
 
 /** A fastener that no procedure names: it comes out, waits, goes back and is accounted for like any other. */
 export function ExtraPanel({ bay }: { bay: Bay }) {

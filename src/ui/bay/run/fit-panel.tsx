@@ -1,12 +1,45 @@
 'use client';
 import { useState } from 'react';
 import { RunFoot } from './foot';
+import { isOver } from '@/core/run';
+import { Chips } from '../../design/chips';
 import type { Bay } from './bay';
+
+/** What usually mends a fault that was found behind a panel (common practice, no source). */
+const MENDS = [
+  'plug was not home',
+  'pin pushed back',
+  'wire pinched',
+  'wires swapped',
+  'joint open',
+  'fuse',
+  'part faulty',
+];
+
+/** Why this was opened up again, and what mended it: both stay in the report. */
+function Mend({ bay: { handle } }: { bay: Bay }) {
+  const round = handle.state.rounds.at(-1);
+  if (!round) return null;
+  return (
+    <>
+      <span className="label">Opened up again</span>
+      <p className="where">{round.why}</p>
+      <Chips
+        label="What was it?"
+        value={round.mended}
+        options={MENDS}
+        onPick={(words) => handle.record({ type: 'mended', words })}
+      />
+    </>
+  );
+}
 
 /** Between taking apart and putting back: the tick list for the new parts, and notes. */
 export function FitPanel({ bay }: { bay: Bay }) {
   const { plan, state, view, record } = bay.handle;
   const [note, setNote] = useState('');
+  // Work on the car comes step by step before the list of new parts.
+  const toFit = state.phase === 'remove' ? view.fit.filter((step) => !isOver(step)).length : 0;
   const notes = state.log.filter((event) => event.type === 'note');
   const keep = () => {
     record({ type: 'note', text: note.trim() });
@@ -15,9 +48,10 @@ export function FitPanel({ bay }: { bay: Bay }) {
   return (
     <section className="run-panel">
       <div className="run-scroll" tabIndex={0}>
-        <h1 className="verb">Fit the new parts</h1>
+        {state.round > 1 && <Mend bay={bay} />}
+        <h1 className="verb">{state.round > 1 ? 'Mend what failed' : 'Fit the new parts'}</h1>
         <div className="mt-3">
-          {plan.newParts.length === 0 && <p className="quiet">No list was made for this job.</p>}
+          {state.round === 1 && plan.newParts.length === 0 && <p className="quiet">No list was made for this job.</p>}
           {plan.newParts.map((line) => (
             <button
               key={line}
@@ -58,9 +92,15 @@ export function FitPanel({ bay }: { bay: Bay }) {
           </button>
         )}
       </div>
-      <button type="button" className="done-bar" onClick={() => record({ type: 'phase', to: 'refit' })}>
-        Put it back
-      </button>
+      {toFit > 0 ? (
+        <button type="button" className="done-bar" onClick={() => record({ type: 'phase', to: 'fit' })}>
+          On to fitting: {toFit} {toFit === 1 ? 'step' : 'steps'}
+        </button>
+      ) : (
+        <button type="button" className="done-bar" onClick={() => record({ type: 'phase', to: 'refit' })}>
+          Put it back
+        </button>
+      )}
       <RunFoot bay={bay} />
     </section>
   );

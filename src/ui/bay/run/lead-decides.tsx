@@ -1,6 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { send, troubleWords } from '../../../device/http';
+import { inRound } from '@/core/graph';
 import { Chips } from '../../design/chips';
 import { Trouble } from '../../design/trouble';
 import type { Bay } from './bay';
@@ -12,10 +13,12 @@ export function LeadDecides({
   title,
   words = 'Open the gate',
   reasons = [],
+  onDecided,
 }: {
   bay: Bay;
-  /** The gate to open, or the event that counts all the same. */
-  about: { gate: string } | { event: string };
+  /** The gate to open, the event that counts all the same, or the check-in that is skipped. */
+  about: { gate: string } | { event: string } | { checkIn: number };
+  onDecided?: () => void;
   title: string;
   words?: string;
   reasons?: readonly string[];
@@ -26,12 +29,17 @@ export function LeadDecides({
   const [reason, setReason] = useState('');
   const [trouble, setTrouble] = useState<string | null>(null);
   const decide = async () => {
-    setTrouble(
-      await send('POST', `/api/runs/${bay.run.id}/override`, { lead, pin, ...about, reason: reason.trim() }).then(
-        () => null,
-        troubleWords,
-      ),
-    );
+    const word = { lead, pin, reason: reason.trim() };
+    const [address, body] =
+      'checkIn' in about
+        ? [`/api/jobs/${about.checkIn}/skip-check-in`, word]
+        : [
+            `/api/runs/${bay.run.id}/override`,
+            { ...word, ...('gate' in about ? { gate: inRound(about.gate, bay.handle.state.round) } : about) },
+          ];
+    const said = await send('POST', address, body).then(() => null, troubleWords);
+    setTrouble(said);
+    if (said === null) onDecided?.();
     setPin('');
   };
   return (

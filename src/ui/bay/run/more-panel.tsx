@@ -105,6 +105,7 @@ function Skip({ bay }: { bay: Bay }) {
 
 function NoteLine({ bay }: { bay: Bay }) {
   const [text, setText] = useState('');
+  const [saved, setSaved] = useState('');
   const step = bay.now?.actions[0].step;
   const keep = () => {
     bay.handle.record({
@@ -112,8 +113,8 @@ function NoteLine({ bay }: { bay: Bay }) {
       text: text.trim(),
       ...(step?.procedure ? { item: itemKey(step) } : {}),
     });
+    setSaved(text.trim());
     setText('');
-    bay.show('step');
   };
   return (
     <div className="more-block">
@@ -132,6 +133,11 @@ function NoteLine({ bay }: { bay: Bay }) {
           Save
         </button>
       </div>
+      {saved && (
+        <p className="good mb-0" role="status">
+          Note saved: {saved}
+        </p>
+      )}
     </div>
   );
 }

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { knownPieces, type RunEvent } from '@/core/run';
 import { Chips } from '../../design/chips';
-import { Stepper } from './stepper';
+import { Stepper } from '../../design/stepper';
 import type { RunRecordable } from './use-run';
 
 /** What became of the pieces that came out with one tap. */

@@ -16,6 +16,7 @@ export function RunHead({ bay }: { bay: Bay }) {
   const steps = currentSteps(state, view);
   const done = steps.filter(isOver).length;
   const minutes = Math.max(1, Math.round(timeLeft(plan, state, view).likelySeconds / 60));
+  const round = state.round > 1 ? `round ${state.round} · ` : '';
   const words = state.finished
     ? 'finished'
     : state.phase === 'fit'
@@ -34,7 +35,10 @@ export function RunHead({ bay }: { bay: Bay }) {
         <Link href={`/jobs/${job.number}`}>Job {job.number}</Link> · {job.title}
       </span>
       <Strip steps={steps} />
-      <span className="progress-words">{words}</span>
+      <span className="progress-words">
+        {round}
+        {words}
+      </span>
       <SavedWords sending={sending} />
       <ChangePerson name={nameOf(me)} />
     </header>

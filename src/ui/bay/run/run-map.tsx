@@ -2,7 +2,7 @@
 import { memo, useDeferredValue, useMemo, useRef, type PointerEvent } from 'react';
 import { countOf, indexItems, itemKey, itemWords, ownCovers, type ProcedureDocument } from '@/core/procedure';
 import { doneCount, isOver, type RunState, isDone, progressOf } from '@/core/run';
-import { drawingOf, fromDone, PanelMap, toDrawing, toMap, type Drawing } from '../../map';
+import { areasOf, drawingOf, fromDone, PanelMap, toDrawing, toMap, type Drawing } from '../../map';
 import type { Bay } from './bay';
 import { shownSuspects } from './stuck-panel';
 
@@ -37,6 +37,14 @@ const MapAsItStands = memo(function MapAsItStands({ bay }: { bay: Bay }) {
       ),
     [view, document],
   );
+  const areas = useMemo(
+    () =>
+      areasOf(
+        document,
+        (nowStep?.actions ?? []).map(({ step }) => step),
+      ),
+    [document, nowStep],
+  );
   const asksPlace = sheet === 'stuck' || sheet === 'extra';
   const tapped = (event: PointerEvent<SVGSVGElement>) => {
     const zooming = svg.current?.querySelector<SVGGElement>('.zooming')?.getScreenCTM();
@@ -56,6 +64,7 @@ const MapAsItStands = memo(function MapAsItStands({ bay }: { bay: Bay }) {
         document={document}
         appearance={appearance}
         now={nowItems}
+        areas={areas}
         leaderTo={now}
         open={state.phase === 'remove' ? new Set([...open.keys()].filter((id) => !nowItems.has(id))) : undefined}
         zoomTo={asksPlace || sheet === 'differs' ? undefined : nowItems}

@@ -2,25 +2,28 @@
 import { useMemo, useState, useSyncExternalStore } from 'react';
 import type { RunStart } from '@/contracts/views';
 import { itemKey, type Point, type ItemRef } from '@/core/procedure';
-import { type Fallen, fallenInside, lastOnDoor, wontMove, type RunStep, type Suspect } from '@/core/run';
+import { currentSteps, type Fallen, fallenInside, lastOnDoor, wontMove, type RunStep, type Suspect } from '@/core/run';
 import { CatalogueProvider } from '../../design/catalogue';
 import { useWakeLock } from '../../design/use-wake-lock';
-import { AskPanel, hasQuestions } from './ask-panel';
 import type { Bay, Sheet } from './bay';
-import { ClosePanel } from './close-panel';
-import { DiffersPanel } from './differs-panel';
-import { ExtraPanel } from './extra-panel';
-import { FitPanel } from './fit-panel';
-import { FallenPanel } from './fallen-panel';
-import { GatePanel } from './gate-panel';
-import { MorePanel } from './more-panel';
+import {
+  AskPanel,
+  ClosePanel,
+  DiffersPanel,
+  ExtraPanel,
+  FallenPanel,
+  FitPanel,
+  GatePanel,
+  MorePanel,
+  StuckPanel,
+  TestPanel,
+  useLatePanels,
+} from './late-panels';
 import { PausedPanel } from './paused-panel';
 import { RunHead } from './run-head';
 import { RunMap } from './run-map';
 import { StartPanel } from './start-panel';
 import { StepPanel } from './step-panel';
-import { StuckPanel } from './stuck-panel';
-import { TestPanel } from './test-panel';
 import { useRun, type RunHandle } from './use-run';
 
 const NONE: never[] = [];
@@ -64,12 +67,13 @@ export function Run({ start, me }: { start: RunStart; me: string }) {
   };
   const fallen = state.finished ? [] : fallenInside(state);
   const atEnd = state.finished || (state.phase === 'refit' && !view.now && fallen.length === 0);
+  useLatePanels();
   useWakeLock(state.started && !state.finished && !state.pauses.has(me));
   return (
     <CatalogueProvider ownKinds={start.run.plan.ownKinds ?? NONE}>
       <main className="run">
         <RunHead bay={bay} />
-        {atEnd ? (
+        {atEnd && (state.finished || sheet === 'step') ? (
           <ClosePanel bay={bay} />
         ) : (
           <>
@@ -121,7 +125,7 @@ function useSuspects(
 
 /** The step to do: one that was chosen while it is open, else the first open one of the door kept to, else of a door nobody else is on, else the first of all. */
 function nowOf({ state, view }: RunHandle, chosen: string | null, zone: string | null, me: string): RunStep | null {
-  const steps = state.phase === 'remove' ? view.removal : view.refit;
+  const steps = currentSteps(state, view);
   const isOpen = (step: RunStep) => step.state === 'open' || step.state === 'now';
   const picked = steps.find((step) => step.key === chosen && isOpen(step));
   // Somebody else's door is left to them while another one is free.
@@ -133,6 +137,10 @@ function nowOf({ state, view }: RunHandle, chosen: string | null, zone: string |
   return picked ?? here ?? steps.find((step) => isOpen(step) && !isOthers(step)) ?? view.now;
 }
 
+/** True where only a person can tell what two devices meant. */
+const hasQuestions = ({ state, view }: RunHandle) =>
+  state.questions.length > 0 || view.ledger.some((row) => row.overCounted);
+
 function Panel({ bay, fallen }: { bay: Bay; fallen: Fallen[] }) {
   const [later, setLater] = useState('');
   const { state } = bay.handle;
@@ -141,13 +149,15 @@ function Panel({ bay, fallen }: { bay: Bay; fallen: Fallen[] }) {
   if (state.pauses.has(bay.me)) return <PausedPanel bay={bay} />;
   if (hasQuestions(bay.handle)) return <AskPanel bay={bay} />;
   const known = JSON.stringify(fallen);
-  if (fallen.length > 0 && sheet === 'step' && (later !== known || !now))
-    return <FallenPanel bay={bay} fallen={fallen} onLater={now ? () => setLater(known) : undefined} />;
+  // On the way back nothing may shut over it: where that is all that is left to do, there is no later.
+  const canWait = now !== null || state.phase !== 'refit';
+  if (fallen.length > 0 && sheet === 'step' && (later !== known || !canWait))
+    return <FallenPanel bay={bay} fallen={fallen} onLater={canWait ? () => setLater(known) : undefined} />;
   if (sheet === 'stuck') return <StuckPanel bay={bay} />;
   if (sheet === 'differs') return <DiffersPanel key={bay.differing && itemKey(bay.differing)} bay={bay} />;
   if (sheet === 'extra') return <ExtraPanel bay={bay} />;
   if (sheet === 'more') return <MorePanel bay={bay} />;
-  if (state.phase === 'fit' || !now) return <FitPanel bay={bay} />;
+  if (!now) return <FitPanel bay={bay} />;
   const [{ step }] = now.actions;
   if (now.kind === 'gate' && 'gate' in step)
     return step.gate === 'test' ? (

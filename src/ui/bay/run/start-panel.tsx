@@ -1,9 +1,19 @@
 'use client';
 import Link from 'next/link';
+import { useState } from 'react';
 import { toolFor } from '@/core/hardware';
 import { Plate } from '../../design/plate';
 import type { Bay } from './bay';
+import { LeadDecides } from './lead-decides';
 import { useRunKeys } from './use-keys';
+
+const SKIP_REASONS = ['our own vehicle', 'checked in on another job today', 'customer not here, agreed by phone'];
+
+const cautionLine = ({ code, text }: { code: string; text: string }) => (
+  <p key={code} className={`caution ${code.startsWith('srs') || code === 'high-voltage' ? '' : 'mild'}`}>
+    {text}
+  </p>
+);
 
 /** Before the first hand touches trim: the check-in looked at, tools out, cautions read. */
 export function StartPanel({ bay }: { bay: Bay }) {
@@ -12,12 +22,48 @@ export function StartPanel({ bay }: { bay: Bay }) {
     faults,
     job,
   } = bay;
-  const start = () => record({ type: 'started' });
+  const [skipped, setSkipped] = useState(false);
+  const [asked, setAsked] = useState(false);
+  const isCheckedIn = bay.checkIn !== 'open' || skipped;
+  const start = () => {
+    if (isCheckedIn) record({ type: 'started' });
+  };
+  // What can kill stands above the fold, before the tools.
+  const isGrave = ({ code }: { code: string }) => code.startsWith('srs') || code === 'high-voltage';
+  const grave = plan.cautions.filter(isGrave);
+  const mild = plan.cautions.filter((caution) => !isGrave(caution));
   useRunKeys({ done: start });
   return (
     <section className="run-panel">
       <div className="run-scroll" tabIndex={0}>
         <h1 className="verb">Lay out</h1>
+        {!isCheckedIn && (
+          <>
+            <p className="caution">
+              Not checked in: go through the check-in with the customer before a hand touches trim.
+            </p>
+            {asked ? (
+              <LeadDecides
+                bay={bay}
+                about={{ checkIn: job.number }}
+                title="A lead can skip the check-in with a reason; the report says so."
+                words="Skip the check-in"
+                reasons={SKIP_REASONS}
+                onDecided={() => setSkipped(true)}
+              />
+            ) : (
+              <div className="d-flex gap-2 flex-wrap">
+                <Link className="check-line" href={`/jobs/${job.number}/check-in`}>
+                  Check it in
+                </Link>
+                <button type="button" className="check-line" onClick={() => setAsked(true)}>
+                  A lead skips it
+                </button>
+              </div>
+            )}
+          </>
+        )}
+        {grave.map(cautionLine)}
         <ul className="rows mt-2">
           {plan.tools.map(({ tool, notes }) => (
             <li key={tool} className="py-2">
@@ -30,6 +76,11 @@ export function StartPanel({ bay }: { bay: Bay }) {
             </li>
           ))}
         </ul>
+        {(plan.ways ?? []).map((words) => (
+          <p key={words} className="quiet mb-1">
+            {words}
+          </p>
+        ))}
         {(plan.unverified ?? []).map(({ procedure, differs, unknown }) => (
           <p key={procedure} className="unverified">
             <strong>Not verified on this vehicle.</strong>{' '}
@@ -48,13 +99,9 @@ export function StartPanel({ bay }: { bay: Bay }) {
             .
           </p>
         )}
-        {plan.cautions.map((caution) => (
-          <p key={caution.code} className={`caution ${caution.code.startsWith('srs') ? '' : 'mild'}`}>
-            {caution.text}
-          </p>
-        ))}
+        {mild.map(cautionLine)}
       </div>
-      <button type="button" className="done-bar" onClick={start}>
+      <button type="button" className="done-bar" disabled={!isCheckedIn} onClick={start}>
         Start
       </button>
       <div className="run-foot">

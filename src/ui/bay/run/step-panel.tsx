@@ -1,12 +1,13 @@
 'use client';
 import { useRef, useState } from 'react';
 import { useDrag } from '@use-gesture/react';
-import { itemKey, readItemKey } from '@/core/procedure';
+import { itemKey, itemsOf, readItemKey, type ProcedureDocument } from '@/core/procedure';
 import { stepCaution } from '@/core/layout';
 import type { Action } from '@/core/graph';
 import { isOver, kindOfItem, shortBy, soundPieces, type LedgerRow, type RunAction, type RunStep } from '@/core/run';
 import { BrokeGoingBack } from './broke-going-back';
 import { RunFoot } from './foot';
+import { StepPhotos } from './late-panels';
 import { LinkTicks } from './link-ticks';
 import { NextLine, OthersLine } from './next-line';
 import { EntryCounters, NO_PIECES, pieceFacts, type Entry, type Pieces } from './pieces';
@@ -27,13 +28,14 @@ export function StepPanel({ bay, now }: { bay: Bay; now: RunStep }) {
   const { graph, state, view } = handle;
   const words = view.wordsOf(now);
   const left = now.actions.filter((one) => !isOver(one));
-  const isRemoval = state.phase === 'remove';
+  const isRemoval = ['pull', 'turn', 'unplug', 'safe', 'work'].includes(now.kind) && !isWayBack(now);
   const entries = isRemoval ? countedEntries(bay, left) : [];
   const ties = left.filter(({ step }) => step.type === 'undo' || step.type === 'join');
   const [pieces, setPieces] = useState<Record<string, Pieces>>({});
   const [untied, setUntied] = useState<ReadonlySet<string>>(new Set());
   const rows = isRemoval ? [] : rowsOf(bay, left);
-  const isShort = rows.some((row) => shortBy(row) > 0);
+  // Where undoing destroys the piece, new ones going in is the step itself.
+  const isShort = rows.some((row) => !row.allNew && shortBy(row) > 0);
   const countOf = (entry: Entry): Pieces => pieces[entry.key] ?? { ...NO_PIECES, out: entry.left };
   const partly = entries.filter((entry) => countOf(entry).out < entry.left);
   const isWhole = partly.length === 0 && untied.size === 0;
@@ -87,6 +89,7 @@ export function StepPanel({ bay, now }: { bay: Bay; now: RunStep }) {
             {note}
           </p>
         ))}
+        {handle.plan.documents.some(hasPhotos) && <StepPhotos bay={bay} now={now} />}
         <Facts bay={bay} now={now} />
       </div>
       <OthersLine bay={bay} />
@@ -109,11 +112,16 @@ export function StepPanel({ bay, now }: { bay: Bay; now: RunStep }) {
   );
 }
 
+const hasPhotos = (document: ProcedureDocument) => itemsOf(document).some(({ photos }) => photos?.length);
+
+/** Work that is done, or undone, on the way back. */
+const isWayBack = ({ actions: [{ step }] }: RunStep) => 'reverses' in step;
+
 /** Tells one look at a step from the next: a half done step is counted anew. */
 const progressKey = ({ key, actions }: RunStep) => `${key} ${actions.map(({ done }) => done).join(' ')}`;
 
 /** A part is free or off only when everything of its step let go. */
-const needsAll = ({ step }: RunAction) => ['free', 'takeOff', 'seat'].includes(step.type);
+const needsAll = ({ step }: RunAction) => ['free', 'peel', 'takeOff', 'seat', 'seal'].includes(step.type);
 
 /** The entries of a step whose pieces are counted out. */
 function countedEntries({ handle: { graph } }: Bay, left: RunAction[]): Entry[] {

@@ -1,7 +1,7 @@
 'use client';
 import { stepKey } from '@/core/graph';
 import { useMemo, useState } from 'react';
-import { itemWords, itemKey } from '@/core/procedure';
+import { itemWords, itemKey, readItemKey } from '@/core/procedure';
 import { capital } from '@/core/text';
 import { type Suspect, isDone } from '@/core/run';
 import { Chips } from '../../design/chips';
@@ -114,6 +114,10 @@ function Found({ bay, item, part, suspect }: { bay: Bay; item: string; part: str
     });
     setTold(true);
   };
+  const differs = () => {
+    bay.setDiffering(readItemKey(suspect.culprit!));
+    bay.show('differs');
+  };
   const go = () => {
     if (step && step.state === 'open') bay.choose(step.key);
     bay.show('step');
@@ -124,6 +128,12 @@ function Found({ bay, item, part, suspect }: { bay: Bay; item: string; part: str
         <span className="label">Noted for this vehicle</span>
         <h1 className="verb small">{suspect.words}</h1>
         <p className="where">{capital(suspect.reason)}. The next one on this kind of door is told sooner.</p>
+        {suspect.culprit && /^(\d+|One) of \d+/.test(suspect.words) && (
+          <button type="button" className="check-line" onClick={differs}>
+            <span className="box" aria-hidden="true" />
+            Some of them are something else on this vehicle
+          </button>
+        )}
         {told ? (
           <p className="good" role="status">
             The procedure’s lead will see it as a finding.

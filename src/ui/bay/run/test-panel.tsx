@@ -4,6 +4,7 @@ import { hasFailedTest, testResult, type TestResult } from '@/core/run';
 import { RunFoot } from './foot';
 import { GateHead } from './gate-head';
 import { LeadDecides } from './lead-decides';
+import { OpenAgain } from './open-again';
 import type { Bay } from './bay';
 
 const RESULTS: [TestResult, string][] = [
@@ -62,6 +63,7 @@ export function TestPanel({ bay, step }: { bay: Bay; step: RefitStep }) {
             </span>
           </div>
         ))}
+        {failed && <OpenAgain bay={bay} step={step} />}
         {failed && (
           <LeadDecides bay={bay} about={{ gate: step.key }} title="Mend it and test again, or a lead decides." />
         )}

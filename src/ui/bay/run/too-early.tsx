@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { readStepKey } from '@/core/graph';
 import { itemWords } from '@/core/procedure';
-import type { RunEvent } from '@/core/run';
+import { recordedTooEarly, type RunEvent } from '@/core/run';
 import { LeadDecides } from './lead-decides';
 import type { Bay } from './bay';
 
@@ -21,8 +21,7 @@ const DID: Record<string, string> = {
 export function TooEarly({ bay }: { bay: Bay }) {
   const { state } = bay.handle;
   const [asked, setAsked] = useState<string | null>(null);
-  // Once done again in its turn it is only history.
-  const open = state.against.filter(({ event }) => !('action' in event && state.done.has(event.action)));
+  const open = recordedTooEarly(state);
   if (open.length === 0) return null;
   return (
     <div className="too-early" role="group" aria-label="Recorded too early">

@@ -18,12 +18,14 @@ export function useRunKeys(keys: RunKeys) {
   });
   useEffect(() => {
     const key = (event: KeyboardEvent) => {
+      const target = event.target as HTMLElement;
+      if (target.closest('input, select, textarea')) return;
       // A key or pedal that is held is one press.
       if (event.repeat) {
         event.preventDefault();
         return;
       }
-      if ((event.target as HTMLElement).closest('button, a, input, select, textarea')) return;
+      if (target.closest('button, a')) return;
       const { done, back, other } = latest.current;
       if (event.key === ' ' && done) done();
       else if (event.key === 'Backspace' && back) back();

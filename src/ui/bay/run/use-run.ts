@@ -11,7 +11,7 @@ import {
   type RunView,
 } from '@/core/run';
 import type { RunPlan } from '@/core/plan';
-import type { ActionGraph } from '@/core/graph';
+import { inRound, type ActionGraph } from '@/core/graph';
 import { deviceName } from '@/device';
 import { useLog, type LogHandle, type Recordable } from '../log';
 import type { SendingStore } from '../../../device';
@@ -33,6 +33,11 @@ export interface RunHandle {
   finish: () => Promise<string | null>;
 }
 
+function inThisRound(fact: RunRecordable, round: number): RunRecordable {
+  if ('action' in fact) return { ...fact, action: inRound(fact.action, round) };
+  return 'gate' in fact ? { ...fact, gate: inRound(fact.gate, round) } : fact;
+}
+
 /** One run on this device: its log and what that amounts to. */
 export function useRun(id: string, plan: RunPlan, first: RunEvent[], firstPosition: number, person: string): RunHandle {
   const log: LogHandle<RunEvent> = useLog<RunEvent>(id, first, firstPosition, person);
@@ -41,6 +46,8 @@ export function useRun(id: string, plan: RunPlan, first: RunEvent[], firstPositi
   const state = useMemo(() => foldRun(log.events, judge), [log.events, judge]);
   const basis = useMemo(() => basisAt(state), [basisAt, state]);
   const view = useMemo(() => viewRun(basis.graph, basis.plan, state), [basis, state]);
+  // From the second round on a step's name tells its round.
+  const record = (...facts: RunRecordable[]) => log.record(...facts.map((fact) => inThisRound(fact, state.round)));
   const takeBack = () =>
     log.record(...lastStepEvents(state, deviceName()).map((event): RunRecordable => ({ type: 'retracted', event })));
   const back = lastStepEvents(state, '').length ? takeBack : null;
@@ -50,7 +57,7 @@ export function useRun(id: string, plan: RunPlan, first: RunEvent[], firstPositi
     state,
     view,
     sending: log.sending,
-    record: log.record,
+    record,
     back,
     finish: () => log.close({ type: 'finished' }),
   };

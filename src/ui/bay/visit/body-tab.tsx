@@ -6,13 +6,44 @@ import { Photo, PhotoButton } from '../log';
 import type { VisitHandle } from './handle';
 import { FrozenLine } from './later-records';
 
+/** A mark that is being made: kept on this tablet until it is finished, whatever is tapped meanwhile. */
+interface MarkDraft {
+  view: View;
+  place: { x: number; y: number } | null;
+  words: string;
+  photo: string | null;
+}
+
+const NO_DRAFT: MarkDraft = { view: 'left', place: null, words: '', photo: null };
+const draftKey = (visit: string) => `mark:${visit}`;
+
+function readDraft(visit: string): MarkDraft {
+  try {
+    return { ...NO_DRAFT, ...(JSON.parse(sessionStorage.getItem(draftKey(visit)) ?? '{}') as Partial<MarkDraft>) };
+  } catch {
+    return NO_DRAFT;
+  }
+}
+
+function keepDraft(visit: string, draft: MarkDraft): void {
+  try {
+    sessionStorage.setItem(draftKey(visit), JSON.stringify(draft));
+  } catch {
+    // A full or shut store: the draft lives as long as the page.
+  }
+}
+
 /** Scratches, chips, loose trim: tapped where they are, with words and a photo. */
 export function BodyTab({ visit, next }: { visit: VisitHandle; next: () => void }) {
   const { state, walk, record, start } = visit;
-  const [view, setView] = useState<View>('left');
-  const [place, setPlace] = useState<{ x: number; y: number } | null>(null);
-  const [words, setWords] = useState('');
-  const [photo, setPhoto] = useState<string | null>(null);
+  const [{ view, place, words, photo }, setDraft] = useState<MarkDraft>(() => readDraft(start.job.visit));
+  const change = (next: Partial<MarkDraft>) =>
+    setDraft((draft) => {
+      const changed = { ...draft, ...next };
+      keepDraft(start.job.visit, changed);
+      return changed;
+    });
+  const setPlace = (at: MarkDraft['place']) => change({ place: at });
   const shown = VEHICLE_VIEWS.find((one) => one.view === view)!;
   const numbered = state.marks.map((mark, n) => ({ ...mark, n: n + 1 }));
   const keep = (kind: string) => {
@@ -26,9 +57,7 @@ export function BodyTab({ visit, next }: { visit: VisitHandle; next: () => void 
       ...(words.trim() ? { words: words.trim() } : {}),
       ...(photo ? { photo } : {}),
     });
-    setPlace(null);
-    setWords('');
-    setPhoto(null);
+    change({ place: null, words: '', photo: null });
   };
   return (
     <section className="visit-body body-tab" tabIndex={0}>
@@ -38,10 +67,7 @@ export function BodyTab({ visit, next }: { visit: VisitHandle; next: () => void 
             key={one.view}
             type="button"
             aria-pressed={one.view === view}
-            onClick={() => {
-              setView(one.view);
-              setPlace(null);
-            }}
+            onClick={() => change(one.view === view ? {} : { view: one.view, place: null })}
           >
             <Outline shape={one} marks={numbered.filter((mark) => mark.view === one.view)} small />
             <span>{one.name}</span>
@@ -62,13 +88,13 @@ export function BodyTab({ visit, next }: { visit: VisitHandle; next: () => void 
               placeholder="In words, if need be"
               maxLength={500}
               value={words}
-              onChange={(event) => setWords(event.target.value)}
+              onChange={(event) => change({ words: event.target.value })}
             />
             <PhotoButton
               job={start.job.number}
               className="btn btn-outline-dark"
               label={photo ? 'Photo taken' : 'Photo'}
-              onTaken={setPhoto}
+              onTaken={(taken) => change({ photo: taken })}
             />
             <Chips label="It is a" value={null} options={MARK_KINDS} onPick={keep} />
           </div>
@@ -96,6 +122,9 @@ export function BodyTab({ visit, next }: { visit: VisitHandle; next: () => void 
           </li>
         ))}
       </ul>
+      {place && (
+        <p className="caution mild">This mark is not finished: say what it is. It is kept here until you do.</p>
+      )}
       <button type="button" className="done-bar" onClick={next}>
         {walk === 'arrival' ? 'Next: signature' : 'Next: comparison'}
       </button>

@@ -7,12 +7,8 @@ import { AlsoNoted } from './also-noted';
 import { SignBox } from './sign-tab';
 import type { VisitHandle } from './handle';
 
-const REASONS = [
-  'cannot be tried here',
-  'the customer knows and agreed',
-  'a part is still to come',
-  'not from our work',
-] as const;
+const PART_TO_COME = 'a part is still to come';
+const REASONS = ['cannot be tried here', 'the customer knows and agreed', PART_TO_COME, 'not from our work'] as const;
 
 /** The same list as on arrival, compared line by line; then the vehicle goes back. */
 export function HandBackTab({ visit, walkAgain }: { visit: VisitHandle; walkAgain: () => void }) {
@@ -22,6 +18,8 @@ export function HandBackTab({ visit, walkAgain }: { visit: VisitHandle; walkAgai
   const unfinished = start.runs.filter((run) => !run.finished).length;
   const blocks = handBackBlocks(lines, state, 0);
   const open = compared.filter((line) => line.comparison === 'not-repeated' && !line.explained);
+  const notChecked = compared.filter(({ comparison, explained }) => comparison === 'not-checked' && !explained);
+  const stillToCome = state.waits.filter((wait) => wait.for === 'part');
   const odd = compared
     .filter((line) => !['same', 'not-checked'].includes(line.comparison) && !open.includes(line))
     .sort((a, b) => Number(b.comparison === 'worse') - Number(a.comparison === 'worse'));
@@ -50,6 +48,27 @@ export function HandBackTab({ visit, walkAgain }: { visit: VisitHandle; walkAgai
           </>
         )}
       </div>
+      {state.checkInSkipped && (
+        <p className="caution mild">
+          The check-in was skipped by {start.names[state.checkInSkipped.person] ?? state.checkInSkipped.person}:{' '}
+          {state.checkInSkipped.reason}. Nothing can be compared with arrival.
+        </p>
+      )}
+      {state.signatures.arrival && notChecked.length > 0 && (
+        <div className="sheet">
+          <h2>Not checked on arrival</h2>
+          <p>
+            Nobody knows how {notChecked.length === 1 ? 'this line was' : `these ${notChecked.length} lines were`} when
+            the vehicle came: the zone was added after the check-in, or it was left out. The report says so.
+          </p>
+          {notChecked.map((line) => (
+            <OddLine key={line.line} visit={visit} line={line} />
+          ))}
+          <button type="button" className="btn btn-primary" onClick={walkAgain}>
+            Go through the list
+          </button>
+        </div>
+      )}
       <AlsoNoted visit={visit} />
       <SignBox
         visit={visit}
@@ -70,6 +89,11 @@ export function HandBackTab({ visit, walkAgain }: { visit: VisitHandle; walkAgai
                 {blocks.length} {blocks.length === 1 ? 'line' : 'lines'} unresolved.
               </p>
             )}
+            {stillToCome.length > 0 && (
+              <p className="quiet">
+                The job stays on the board: waiting for {stillToCome.map(({ what }) => what).join(', ')}.
+              </p>
+            )}
             <Trouble text={trouble} />
             <button
               type="button"
@@ -77,7 +101,7 @@ export function HandBackTab({ visit, walkAgain }: { visit: VisitHandle; walkAgai
               disabled={blocks.length > 0}
               onClick={async () => setTrouble(await close())}
             >
-              Give the vehicle back
+              {stillToCome.length ? 'Give it back; a part is still to come' : 'Give the vehicle back'}
             </button>
           </>
         )}
@@ -98,7 +122,19 @@ export function HandBackTab({ visit, walkAgain }: { visit: VisitHandle; walkAgai
 }
 
 function OddLine({ visit, line }: { visit: VisitHandle; line: ComparedLine }) {
-  const asks = line.comparison === 'worse' ? REASONS : line.comparison === 'not-repeated' ? REASONS.slice(0, 1) : [];
+  const asks =
+    line.comparison === 'worse'
+      ? REASONS
+      : ['not-repeated', 'not-checked'].includes(line.comparison)
+        ? REASONS.slice(0, 1)
+        : [];
+  const explain = (reason: string) =>
+    visit.record(
+      { type: 'explained', line: line.line, reason },
+      ...(reason === PART_TO_COME
+        ? [{ type: 'waits' as const, for: 'part' as const, what: `${line.group}, ${line.words}` }]
+        : []),
+    );
   return (
     <div className={`odd-line ${line.comparison}`} role="group" aria-label={line.words}>
       <span>
@@ -117,11 +153,7 @@ function OddLine({ visit, line }: { visit: VisitHandle; line: ComparedLine }) {
       {!line.explained && asks.length > 0 && (
         <span className="picks">
           {asks.map((reason) => (
-            <button
-              key={reason}
-              type="button"
-              onClick={() => visit.record({ type: 'explained', line: line.line, reason })}
-            >
+            <button key={reason} type="button" onClick={() => explain(reason)}>
               {reason}
             </button>
           ))}

@@ -2,6 +2,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useRef } from 'react';
+import { keepPages } from '../../../device/keep-pages';
 import type { JobStanding, RunStanding } from '@/contracts/views';
 import { PageHead } from '../../design/page-head';
 import { useStream } from '../../bay/log/use-stream';
@@ -23,6 +24,7 @@ const DAY_MS = 86_400_000;
 
 function placeOf(standing: JobStanding): Place {
   const { closed, closedAt } = standing.visit;
+  if (closed && standing.visit.waits.length) return 'waiting';
   if (closed) return closedAt !== null && Date.now() - Date.parse(closedAt) < DAY_MS ? 'back' : 'earlier';
   const begun = standing.runs.some((run) => run.stage !== 'not-started');
   const atWork = standing.runs.some((run) =>
@@ -160,7 +162,5 @@ function keepRunsOnThisTablet(board: JobStanding[]): void {
       `/jobs/${job.number}/check-in`,
       ...runs.filter((run) => run.stage !== 'finished').map((run) => `/runs/${run.id}`),
     ]);
-  void navigator.serviceWorker?.ready
-    .then(({ active }) => active?.postMessage({ type: 'keep-pages', pages }))
-    .catch(() => undefined);
+  void keepPages(pages);
 }

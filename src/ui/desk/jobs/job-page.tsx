@@ -4,6 +4,7 @@ import type { FlagView, JobStanding, RelativeView, RunStanding, VisitView } from
 import { oppositeSide, sideWords, zoneName } from '@/core/vehicle';
 import { PageHead } from '../../design/page-head';
 import { HighVoltage } from './high-voltage';
+import { JobSchools } from './job-schools';
 import { RecordFrom } from './record-from';
 import { StageWords, TimeLeft } from './stage-words';
 import { nextWords, waitsOf } from './standing';
@@ -80,6 +81,7 @@ export function JobPage({
               ))}
             </ul>
           </section>
+          <JobSchools job={job} mayChange={mayLook} />
         </div>
         <div className="sheet fill-scroll" tabIndex={0} aria-label="Procedures for this vehicle" role="region">
           <h2>Plan a teardown</h2>

@@ -2,13 +2,18 @@
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import type { PlanView } from '@/contracts/views';
-import { indexItems, itemWords, layersOf, type ProcedureDocument } from '@/core/procedure';
+import { indexItems, itemWords, layersOf, type Point, type ProcedureDocument } from '@/core/procedure';
+import { capital } from '@/core/text';
+import { workKindOf } from '@/core/hardware';
 import { zoneName } from '@/core/vehicle';
 import { PanelMap, Peel, peeled, peelSteps, withoutAbsent } from '../../map';
 import { planAddress, readGoal, writeGoal, type Asked, type Wish } from './plan-address';
 
 /** For each procedure the number of the step that takes an item, the same as in the list. */
 export type StepNumbers = ReadonlyMap<string, ReadonlyMap<string, number>>;
+
+/** For each procedure what is peeled back or worked on, to be drawn. */
+export type StepAreas = ReadonlyMap<string, Point[][]>;
 
 export interface GoalProps {
   view: PlanView;
@@ -30,7 +35,14 @@ const without = (goals: string[], procedure: string, item: string, only: string)
   });
 
 /** The panels of the plan, one at a time: tap what is wanted out. */
-export function GoalMaps({ view, asked, forJob, ask, numbers }: GoalProps & { numbers: StepNumbers }) {
+export function GoalMaps({
+  view,
+  asked,
+  forJob,
+  ask,
+  numbers,
+  areas,
+}: GoalProps & { numbers: StepNumbers; areas: StepAreas }) {
   const [shown, setShown] = useState(view.documents[0].id);
   const document = view.documents.find((one) => one.id === shown) ?? view.documents[0];
   const others = view.others.slice(0, 12);
@@ -71,6 +83,7 @@ export function GoalMaps({ view, asked, forJob, ask, numbers }: GoalProps & { nu
         forJob={forJob}
         ask={ask}
         numbers={numbers}
+        areas={areas}
       />
     </div>
   );
@@ -88,7 +101,8 @@ function GoalMap({
   asked,
   ask,
   numbers,
-}: GoalProps & { document: ProcedureDocument; numbers: StepNumbers }) {
+  areas,
+}: GoalProps & { document: ProcedureDocument; numbers: StepNumbers; areas: StepAreas }) {
   const layers = useMemo(() => layersOf(document), [document]);
   const only = view.documents[0].id;
   const wanted = asked.goals.map((goal) => readGoal(goal, only)).filter((goal) => goal?.procedure === document.id);
@@ -106,6 +120,7 @@ function GoalMap({
           marked={new Set(wanted.map((goal) => goal!.item))}
           numbers={numbers.get(document.id)}
           numbersLifted
+          areas={areas.get(document.id)}
           onSelect={toggle}
         />
       </div>
@@ -114,7 +129,14 @@ function GoalMap({
   );
 }
 
-const WISH_WORDS: Record<Wish, string> = { out: 'out', free: 'free', reach: 'within reach', keep: 'kept fitted' };
+const WISH_WORDS: Record<Wish, string> = {
+  kit: 'fitted',
+  done: 'done',
+  out: 'out',
+  free: 'free',
+  reach: 'within reach',
+  keep: 'kept fitted',
+};
 
 /** The goals as they are said: "door speaker out". */
 export function goalLines(view: PlanView, asked: Asked): string[] {
@@ -123,7 +145,9 @@ export function goalLines(view: PlanView, asked: Asked): string[] {
     const document = view.documents.find(({ id }) => id === read?.procedure);
     if (!read || !document) return text;
     const side = view.documents.length > 1 && document.side !== 'centre' ? `, ${document.side}` : '';
-    return `${itemWords(indexItems(document), read.item)} ${WISH_WORDS[read.wish]}${side}`;
+    const isWork = document.work?.some(({ id }) => id === read.item);
+    const wish = isWork && read.wish === 'out' ? 'done' : read.wish;
+    return `${itemWords(indexItems(document), read.item)} ${WISH_WORDS[wish]}${side}`;
   });
 }
 
@@ -137,6 +161,8 @@ export function Goals({ view, asked, ask }: GoalProps) {
   const goals = asked.goals.map((text) => ({ text, read: readGoal(text, only) }));
   const nameOf = (procedure: string, item: string) =>
     indexes.has(procedure) ? itemWords(indexes.get(procedure)!, item) : item;
+  const isPart = ({ procedure, item }: { procedure: string; item: string }) =>
+    !!indexes.get(procedure)?.parts.has(item);
   const replace = (text: string, next: string | null) =>
     ask({ goals: asked.goals.flatMap((goal) => (goal === text ? (next ?? []) : [goal])) });
   return (
@@ -149,7 +175,7 @@ export function Goals({ view, asked, ask }: GoalProps) {
             {read ? nameOf(read.procedure, read.item) : text}
             {read && view.documents.length > 1 && <span className="quiet"> · {zoneOf(view, read.procedure)}</span>}
           </span>
-          {read && (
+          {read && isPart(read) && (
             <select
               className="form-select"
               aria-label={`How the ${nameOf(read.procedure, read.item)} is wanted`}
@@ -186,7 +212,14 @@ export function Goals({ view, asked, ask }: GoalProps) {
               .filter((part) => !goals.some(({ read }) => read?.procedure === document.id && read.item === part.id))
               .map((part) => (
                 <option key={part.id} value={writeGoal(document.id, part.id, 'out')}>
-                  {part.name ?? part.id}
+                  {capital(part.name ?? part.id)}
+                </option>
+              ))}
+            {workGoals(document)
+              .filter(({ goal }) => !asked.goals.includes(goal))
+              .map(({ goal, words }) => (
+                <option key={goal} value={goal}>
+                  {words}
                 </option>
               ))}
           </optgroup>
@@ -194,6 +227,20 @@ export function Goals({ view, asked, ask }: GoalProps) {
       </select>
     </section>
   );
+}
+
+/** What can be asked for besides parts: kits, and work by itself. */
+function workGoals(document: ProcedureDocument): { goal: string; words: string }[] {
+  const index = indexItems(document);
+  const work = document.work ?? [];
+  const kits = [...new Set(work.flatMap((one) => one.for ?? []))];
+  return [
+    ...kits.map((kit) => ({ goal: writeGoal(document.id, kit, 'kit'), words: `fit: ${kit.replace(/-/g, ' ')}` })),
+    ...work.map(({ id, kind }) => ({
+      goal: writeGoal(document.id, id, 'out'),
+      words: `${workKindOf(kind).verb.toLowerCase()}: ${itemWords(index, id)}`,
+    })),
+  ];
 }
 
 const zoneOf = (view: PlanView, procedure: string) => {

@@ -47,6 +47,18 @@ export function LayOut({ view, plan, trayBins, onTray }: LayOutProps) {
       )}
       <Tools view={view} plan={plan} />
       <Spares plan={plan} stock={view.stock} />
+      {plan.ways.length > 0 && (
+        <>
+          <h3 className="label mt-3">Ways of working</h3>
+          <ul className="rows">
+            {plan.ways.map((words) => (
+              <li key={words} className="py-1">
+                {words}
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
       <TrayPicture view={view} plan={plan} trayBins={trayBins} onTray={onTray} />
     </>
   );
@@ -165,16 +177,14 @@ function TrayPicture({ view, plan, trayBins, onTray }: LayOutProps) {
         {bins.map((bin, at) => (
           <li key={at} className={bin ? 'full' : ''}>
             <b>{at + 1}</b>
-            {bin?.items.map((item) => (
-              <span key={item}>{wordsOf(item)}</span>
-            ))}
+            {bin && <span>{bin.label}</span>}
           </li>
         ))}
       </ol>
       {plan.taped.length > 0 && (
         <p className="caution mild">
           {plan.fewestBins} bins are needed so that nothing is mixed up. Tape to their parts and label:{' '}
-          {plan.taped.map((one) => `${wordsOf(one.item)} (“${one.label}”)`).join(', ')}.
+          {plan.taped.map((one) => `“${one.label}”`).join(', ')}.
         </p>
       )}
       {Object.keys(plan.staysOn).length > 0 && (

@@ -1,4 +1,5 @@
 'use client';
+import { keepPages } from '../../../device/keep-pages';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
@@ -43,7 +44,10 @@ export function OpenRun({
       .map((line) => line.trim())
       .filter(Boolean);
     const made = await run<{ id: string }>('POST', '/api/runs', { ...asked, job, order, trayBins, newParts });
-    if (made) router.push(`/runs/${made.id}`);
+    if (!made) return;
+    // On the tablet before it is shown: the network may be gone the next second.
+    await keepPages([`/runs/${made.id}`]);
+    router.push(`/runs/${made.id}`);
   };
   return (
     <>

@@ -2,8 +2,11 @@
 import { useState } from 'react';
 import type { PlanView } from '@/contracts/views';
 import type { Plan, PlannedStep } from '@/core/plan';
+import { readStepKey } from '@/core/graph';
+import { photosOfItems, type MarkedPhoto } from '@/core/procedure';
 import { zoneName } from '@/core/vehicle';
 import { Plate } from '../../design';
+import { PhotoLinks } from '../../design/marked-photo';
 import { clock } from './minutes';
 import type { Planning } from './use-plan';
 
@@ -41,6 +44,35 @@ export function Apart({ view, plan, planning, order }: Omit<OrderProps, 'onOrder
       ))}
       <StepList view={view} steps={plan.steps.removal} />
       <Stays view={view} plan={plan} />
+    </section>
+  );
+}
+
+/** Work between apart and together, and what is worth doing while one is in there. */
+export function Between({ view, plan, onAdd }: Pick<OrderProps, 'view' | 'plan'> & { onAdd: (goal: string) => void }) {
+  return (
+    <section aria-label="Fit">
+      <StepList view={view} steps={plan.steps.fit} />
+      {plan.whileOpen.length > 0 && (
+        <>
+          <h3 className="label mt-3">Worth doing while it is open</h3>
+          <ul className="rows">
+            {plan.whileOpen.map(({ procedure, item, words }) => (
+              <li key={`${procedure}/${item}`} className="py-2 d-flex justify-content-between align-items-center gap-2">
+                {words}
+                <button
+                  type="button"
+                  className="btn btn-sm btn-outline-dark no-print"
+                  aria-label={`Add to the plan: ${words}`}
+                  onClick={() => onAdd(`${procedure}/${item}`)}
+                >
+                  Add
+                </button>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
     </section>
   );
 }
@@ -115,7 +147,7 @@ function StepList({ view, steps, plan }: { view: PlanView; steps: PlannedStep[];
     return (
       <div key={band[0].step.key}>
         {isOther && <ZoneRow view={view} procedure={procedure} />}
-        <Band band={band} plan={plan} />
+        <Band view={view} band={band} plan={plan} />
       </div>
     );
   });
@@ -128,7 +160,7 @@ function ZoneRow({ view, procedure }: { view: PlanView; procedure: string | null
   return <p className="zone-row">→ {document ? `${zoneName(document.zone)}${side}` : 'the vehicle itself'}</p>;
 }
 
-function Band({ band, plan }: { band: Placed[]; plan?: Plan }) {
+function Band({ view, band, plan }: { view: PlanView; band: Placed[]; plan?: Plan }) {
   const [{ step }] = band;
   return (
     <div className={`tool-band ${step.kind === 'gate' ? 'gate-step' : ''}`}>
@@ -143,14 +175,23 @@ function Band({ band, plan }: { band: Placed[]; plan?: Plan }) {
       </div>
       <ol className="steps" start={band[0].at + 1}>
         {band.map((one) => (
-          <StepLine key={one.step.key} {...one} plan={plan} />
+          <StepLine key={one.step.key} {...one} plan={plan} photos={photosOfStep(view, one.step)} />
         ))}
       </ol>
     </div>
   );
 }
 
-function StepLine({ step, at, plan }: Placed & { plan?: Plan }) {
+/** What the procedure shows of a step: the pictures of its items. */
+function photosOfStep(view: PlanView, { procedure, actions }: PlannedStep): MarkedPhoto[] {
+  const items = actions.flatMap((key) => readStepKey(key)?.item ?? []);
+  return photosOfItems(
+    view.documents.find(({ id }) => id === procedure),
+    items,
+  );
+}
+
+function StepLine({ step, at, plan, photos }: Placed & { plan?: Plan; photos: MarkedPhoto[] }) {
   const [open, setOpen] = useState(false);
   const checks = plan?.refit.find(({ key }) => key === step.actions[0])?.checks ?? [];
   return (
@@ -170,6 +211,7 @@ function StepLine({ step, at, plan }: Placed & { plan?: Plan }) {
             {step.where && <b>{step.where}.</b>} {step.detail}
           </span>
         )}
+        <PhotoLinks photos={photos} alt={`Photo: ${step.title}`} />
         {open && (
           <ul className="why-chain">
             {step.why.map((reason) => (

@@ -18,18 +18,26 @@ export function planAddress({ procedures, goals, options }: Asked, job: number |
 }
 
 /** What is wanted of an item. */
-export type Wish = 'out' | 'free' | 'reach' | 'keep';
+export type Wish = 'out' | 'free' | 'reach' | 'keep' | 'kit' | 'done';
 
 /** "kite-rear-door/card:free" → item and wish; null where the text is no goal the page can show. */
 export function readGoal(goal: string, onlyProcedure: string): { procedure: string; item: string; wish: Wish } | null {
   const parsed = parseGoal(goal);
   if (!parsed) return null;
   const { verb, procedure, item, state } = parsed;
-  const wish = verb === 'expose' ? 'reach' : verb === 'keep' ? 'keep' : state === 'free' ? 'free' : 'out';
+  const wish =
+    verb === 'fit' ? 'kit' : verb === 'expose' ? 'reach' : verb === 'keep' ? 'keep' : state === 'free' ? 'free' : 'out';
   return { procedure: procedure ?? onlyProcedure, item, wish };
 }
 
-const VERBS = { out: 'reach-state', free: 'reach-state', reach: 'expose', keep: 'keep' } as const;
+const VERBS = {
+  out: 'reach-state',
+  done: 'reach-state',
+  free: 'reach-state',
+  reach: 'expose',
+  keep: 'keep',
+  kit: 'fit',
+} as const;
 
 /** The goal for a wish about an item, written as the planner reads it. */
 export const writeGoal = (procedure: string, item: string, wish: Wish): string =>

@@ -11,8 +11,9 @@ import { goalLines, GoalMaps, Goals } from './goals';
 import { LayOut } from './lay-out';
 import { OpenRun, type JobChoice } from './open-run';
 import { Answer } from './answer';
-import { Apart, Back, OrderChoice } from './order';
+import { Apart, Back, Between, OrderChoice } from './order';
 import { planAddress, type Asked } from './plan-address';
+import { areasOf } from '../../map';
 import { usePlan } from './use-plan';
 import { Unverified } from './unverified';
 
@@ -38,7 +39,7 @@ function titleOf({ documents }: PlanView): string {
   return `${first[0]}, ${[...new Set(zones)].join(' + ')}`;
 }
 
-type Tab = 'apart' | 'back' | 'lay-out';
+type Tab = 'apart' | 'fit' | 'back' | 'lay-out';
 
 /** Goals and options in, the least teardown and its refit out: the answer first. The address holds the question; the answer is worked out in a worker. */
 export function PlanPage({ view, asked: first, jobs, forJob, mayOpen }: PlanPageProps) {
@@ -58,6 +59,7 @@ export function PlanPage({ view, asked: first, jobs, forJob, mayOpen }: PlanPage
   const { result } = planning;
   const plan = result?.ok ? result.plan : null;
   const numbers = useMemo(() => (plan ? numbersOf(plan) : new Map<string, Map<string, number>>()), [plan]);
+  const areas = useMemo(() => (plan ? areasIn(view, plan) : new Map()), [view, plan]);
   return (
     <div className="fill-page plan-page">
       <PageHead
@@ -106,7 +108,7 @@ export function PlanPage({ view, asked: first, jobs, forJob, mayOpen }: PlanPage
         <WhyGraph view={view} plan={plan} />
       ) : (
         <div className="split fill-split plan-split">
-          <GoalMaps view={view} asked={asked} forJob={forJob} ask={ask} numbers={numbers} />
+          <GoalMaps view={view} asked={asked} forJob={forJob} ask={ask} numbers={numbers} areas={areas} />
           <div className="fill-column sheet">
             {goals.length === 0 && <p className="empty">Tap on the drawing what you want out, or pick it by name.</p>}
             {goals.length > 0 && !result && (
@@ -123,6 +125,9 @@ export function PlanPage({ view, asked: first, jobs, forJob, mayOpen }: PlanPage
             {plan && (
               <div className="fill-scroll" tabIndex={0} role="region" aria-label={TAB_WORDS[tab]}>
                 {tab === 'apart' && <Apart view={view} plan={plan} planning={planning} order={order} />}
+                {tab === 'fit' && (
+                  <Between view={view} plan={plan} onAdd={(goal) => ask({ goals: [...asked.goals, goal] })} />
+                )}
                 {tab === 'back' && <Back view={view} plan={plan} />}
                 {tab === 'lay-out' && <LayOut view={view} plan={plan} trayBins={trayBins} onTray={setTrayBins} />}
                 {tab === 'lay-out' && <p className="quiet mt-3">{priceWords(view)}</p>}
@@ -135,13 +140,21 @@ export function PlanPage({ view, asked: first, jobs, forJob, mayOpen }: PlanPage
   );
 }
 
-const TAB_WORDS: Record<Tab, string> = { apart: 'Taking apart', back: 'Putting back', 'lay-out': 'Tools and tray' };
+const TAB_WORDS: Record<Tab, string> = {
+  apart: 'Taking apart',
+  fit: 'Fitting',
+  back: 'Putting back',
+  'lay-out': 'Tools and tray',
+};
 
 function Tabs({ plan, tab, onTab }: { plan: Plan; tab: Tab; onTab: (tab: Tab) => void }) {
   const steps = plan.steps.refit.filter(({ kind }) => kind !== 'gate').length;
   const gates = plan.steps.refit.length - steps;
   const tabs: [Tab, string][] = [
     ['apart', `Apart · ${counted(plan.steps.removal.length, 'step')}`],
+    ...(plan.steps.fit.length + plan.whileOpen.length > 0
+      ? [['fit', `Fit · ${counted(plan.steps.fit.length, 'step')}`] as [Tab, string]]
+      : []),
     ['back', `Back · ${counted(steps, 'step')}, ${counted(gates, 'gate')}`],
     ['lay-out', 'Tools and tray'],
   ];
@@ -186,6 +199,18 @@ function numbersOf(plan: Plan): Map<string, Map<string, number>> {
   });
   return numbers;
 }
+
+/** What the plan peels back and works on, by procedure, to be drawn. */
+const areasIn = ({ documents }: PlanView, plan: Plan) =>
+  new Map(
+    documents.map((document) => [
+      document.id,
+      areasOf(
+        document,
+        [...plan.removal, ...plan.fit].filter(({ procedure }) => procedure === document.id),
+      ),
+    ]),
+  );
 
 /** The question, kept here so that quick taps add up, and written to the address; another zone is fetched from the server. */
 function useAsked(first: Asked, forJob: number | null) {

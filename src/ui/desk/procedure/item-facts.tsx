@@ -8,15 +8,19 @@ import {
   indexItems,
   itemWords,
   parseReference,
+  photosOf,
   type ProcedureDocument,
 } from '@/core/procedure';
+import { capital } from '@/core/text';
 import { Plate } from '../../design';
+import { PhotoLinks } from '../../design/marked-photo';
 
 /** Everything recorded about one item, as label and value. */
 export function ItemFacts({ document, id }: { document: ProcedureDocument; id: string }) {
   const index = useMemo(() => indexItems(document), [document]);
   const item = findItem(index, id);
   if (!item) return null;
+  const photos = photosOf(item);
   const part = index.parts.get(id);
   const fastener = index.fasteners.get(id);
   const link = index.links.get(id);
@@ -47,9 +51,7 @@ export function ItemFacts({ document, id }: { document: ProcedureDocument; id: s
   ];
   return (
     <section className="sheet mt-3" aria-label="Selected item">
-      <h2 className="mb-2">
-        {itemWords(index, id)} <span className="quiet fs-6">{id}</span>
-      </h2>
+      <h2 className="mb-2">{capital(itemWords(index, id))}</h2>
       <dl className="facts">
         {rows
           .filter(([, value]) => value !== undefined && value !== false && value !== '')
@@ -60,6 +62,7 @@ export function ItemFacts({ document, id }: { document: ProcedureDocument; id: s
             </div>
           ))}
       </dl>
+      <PhotoLinks photos={photos} alt="Photo of this item" />
     </section>
   );
 }

@@ -6,7 +6,7 @@ import Form from 'react-bootstrap/Form';
 import { useForm, useWatch } from 'react-hook-form';
 import { newProcedureSchema, type NewProcedureForm } from '@/contracts/schemas';
 import { findZone, ZONES } from '@/core/vehicle';
-import { Field, numberOrNull, PageHead, Trouble, useSend } from '../../design';
+import { Field, KnownVehicles, numberOrNull, PageHead, Trouble, useSend } from '../../design';
 
 const FIRST = ZONES[0];
 const EMPTY: NewProcedureForm = {
@@ -19,10 +19,11 @@ const EMPTY: NewProcedureForm = {
   side: 'left',
   width: FIRST.map.width,
   height: FIRST.map.height,
+  again: false,
 };
 
 /** Starts a recording: which vehicle, which zone, how large the panel is. */
-export function NewProcedure() {
+export function NewProcedure({ known }: { known: { make: string; model: string }[] }) {
   const {
     register,
     handleSubmit,
@@ -30,7 +31,8 @@ export function NewProcedure() {
     control,
     formState: { errors },
   } = useForm<NewProcedureForm>({ resolver: joiResolver(newProcedureSchema), defaultValues: EMPTY });
-  const { busy, trouble, run } = useSend();
+  const { busy, trouble, code, run } = useSend();
+  const make = useWatch({ control, name: 'make' });
   const router = useRouter();
   const sided = findZone(useWatch({ control, name: 'zone' }))?.sided ?? true;
   const takeZone = (code: string) => {
@@ -39,23 +41,25 @@ export function NewProcedure() {
     setValue('height', zone.map.height);
     setValue('side', zone.sided ? 'left' : 'centre');
   };
-  const save = handleSubmit(async (values) => {
-    const made = await run<{ id: string }>('POST', '/api/procedures', values);
-    if (made) router.push(`/procedures/${encodeURIComponent(made.id)}/edit`);
-  });
+  const saveAs = (again: boolean) =>
+    handleSubmit(async (values) => {
+      const made = await run<{ id: string }>('POST', '/api/procedures', { ...values, again });
+      if (made) router.push(`/procedures/${encodeURIComponent(made.id)}/edit`);
+    });
   return (
     <>
       <PageHead title="Record a new procedure" under="Record it once; the next technician follows it" />
-      <Form className="form-narrow sheet" onSubmit={save} noValidate>
+      <Form className="form-narrow sheet" onSubmit={saveAs(false)} noValidate>
+        <KnownVehicles known={known} make={make} />
         <div className="row">
           <div className="col">
             <Field id="make" label="Make" error={errors.make}>
-              <Form.Control {...register('make')} />
+              <Form.Control list="known-makes" autoComplete="off" {...register('make')} />
             </Field>
           </div>
           <div className="col">
             <Field id="model" label="Model" error={errors.model}>
-              <Form.Control {...register('model')} />
+              <Form.Control list="known-models" autoComplete="off" {...register('model')} />
             </Field>
           </div>
         </div>
@@ -111,6 +115,11 @@ export function NewProcedure() {
           </div>
         </div>
         <Trouble text={trouble} />
+        {code === 'same-zone' && (
+          <Button variant="outline-dark" className="me-2" disabled={busy} onClick={saveAs(true)}>
+            Record another one
+          </Button>
+        )}
         <Button type="submit" disabled={busy}>
           Start recording
         </Button>

@@ -1,101 +1,83 @@
 'use client';
-import { useEffect, useMemo, useRef, useState, type PointerEvent } from 'react';
-import { layersOf, type Edit, type Point, type ProcedureDocument } from '@/core/procedure';
-import { drawingOf, ItemList, PanelMap, Peel, peeled, peelSteps, toMap } from '../../map';
+import Link from 'next/link';
+import { useMemo, useState } from 'react';
+import { layersOf, removalEffects, type ProcedureDocument } from '@/core/procedure';
+import { zoneName } from '@/core/vehicle';
+import { ItemList } from '../../map';
 import { PageHead, useOwnKinds } from '../../design';
-import { Remarks } from '../procedure/remarks';
+import { About } from './about';
 import { Approve } from './approve';
 import { Discard } from './discard';
-import { Inspector } from './inspector';
-import { OptionsEditor } from './options-editor';
-import { likelyPart, newFastener, newLink, newPart, type Tool } from './placing';
+import { Drawing } from './drawing';
+import { Inspector } from './item';
+import { LineInput } from './line-input';
+import { Palette } from './palette';
+import { Questions } from './questions';
+import { ConfirmRemove } from './remove';
 import { SaveWords } from './save-words';
-import { PartHandles, PointHandle } from './shape-handles';
-import { ToolRow } from './tool-row';
+import { TryPlan } from './try-plan';
 import { useCheck } from './use-check';
-import { useDraft } from './use-draft';
+import { useDraft } from '../../design/use-draft';
+import { usePlacing } from './use-placing';
+import { useRecorderKeys } from './use-recorder-keys';
 
-/** Records a procedure: tap the map to place, change what is selected, the order of placing is the recorded order. */
+type Tab = 'item' | 'all' | 'checks' | 'about' | 'try';
+
+/** Records a procedure: the drawing in the middle, what can be placed on its left, everything about one item on its right. */
 export function Recorder({
   document: first,
   version: firstVersion,
   mayApprove,
   mayDiscard,
+  me,
 }: {
   document: ProcedureDocument;
   version: number;
   mayApprove: boolean;
   mayDiscard: boolean;
+  /** Whose unsaved changes this device keeps. */
+  me: string;
 }) {
-  const { history, edit, save, saveNow, version, forget } = useDraft(first, firstVersion);
+  const { history, edit, save, saveNow, version, forget } = useDraft(first, firstVersion, me);
   const document = history.present;
-  const [tool, setTool] = useState<Tool>(null);
   const [selected, setSelected] = useState<string | null>(null);
-  const [group, setGroup] = useState<string | null>(null);
-  const layers = useMemo(() => layersOf(document), [document]);
-  const steps = peelSteps(document);
+  const [tab, setTab] = useState<Tab>('item');
+  const [removing, setRemoving] = useState<string | null>(null);
   const [peel, setPeel] = useState(0);
+  const layers = useMemo(() => layersOf(document), [document]);
   const check = useCheck(document, useOwnKinds());
-  const svg = useRef<SVGSVGElement>(null);
-  useUndoKeys(edit);
-
-  const select = (id: string) => {
+  const select = (id: string | null) => {
     setSelected(id);
-    setGroup(null);
-    if (tool?.place === 'fastener') setTool(null);
+    if (id) setTab('item');
+  };
+  const placing = usePlacing(document, selected, edit, select);
+  const show = (id: string) => {
+    select(id);
+    placing.takeTool(null);
     setPeel(layers.get(id) ?? 0);
   };
-  const place = (at: Point) => {
-    if (tool?.place === 'part') {
-      const part = newPart(document, tool.kind, at);
-      edit({ type: 'addPart', part });
-      setSelected(part.id);
-      setTool(null);
-    } else if (tool?.place === 'fastener') {
-      if (group) return edit({ type: 'addPoint', id: group, at });
-      const holds = likelyPart(document, selected);
-      if (!holds) return;
-      const fastener = newFastener(document, tool.kind, at, holds);
-      edit({ type: 'addFastener', fastener });
-      setSelected(fastener.id);
-      setGroup(fastener.id);
-    } else setSelected(null);
+  const remove = (id: string) => {
+    edit({ type: 'remove', id });
+    setRemoving(null);
+    setSelected(null);
   };
-  const addLink = (kind: string) => {
-    const owner = likelyPart(document, selected);
-    if (!owner) return;
-    const link = newLink(document, kind, owner);
-    edit({ type: 'addLink', link });
-    setSelected(link.id);
-    setGroup(null);
-    setTool(null);
-    setPeel((layers.get(owner) ?? 0) + 1);
+  const askRemove = (id: string) => {
+    const { gone, changed } = removalEffects(document, id);
+    if (gone.length + changed.length > 0) setRemoving(id);
+    else remove(id);
   };
-  const takeTool = (next: Tool) => {
-    setTool(next);
-    setGroup(null);
-  };
-  const toPoint = (clientX: number, clientY: number): Point | null => {
-    const matrix = svg.current?.getScreenCTM()?.inverse();
-    if (!matrix) return null;
-    const { x, y } = new DOMPoint(clientX, clientY).matrixTransform(matrix);
-    return [x, y];
-  };
-  const onGround = (event: PointerEvent) => {
-    const point = toPoint(event.clientX, event.clientY);
-    const drawing = drawingOf(document);
-    if (point) place(toMap(drawing, [clamp(point[0], drawing.width), clamp(point[1], drawing.height)]));
-  };
-  const remember = (change: Edit) => {
-    edit(change);
-    if (change.type === 'remove') setSelected(null);
-  };
+  useRecorderKeys(document, selected, edit, { remove: askRemove, leaveTool: () => placing.takeTool(null) });
   const errors = check && check.remarks.filter((remark) => remark.level === 'error').length;
-  const part = document.parts.find((one) => one.id === selected && one.shape);
-  const fastener = document.fasteners.find((one) => one.id === selected);
+  const tabs: [Tab, string][] = [
+    ['item', 'Item'],
+    ['all', `All ${document.recordedOrder?.length ?? 0}`],
+    ['checks', check ? (check.remarks.length ? `To answer ${check.remarks.length}` : 'No questions') : 'Checking'],
+    ['try', 'Try'],
+    ['about', 'Procedure'],
+  ];
   return (
-    <>
-      <PageHead title={document.title} under={`Recording, ${document.side} side`}>
+    <div className="fill-page">
+      <PageHead title={document.title} under={underOf(document)}>
         <SaveWords save={save} document={document} />
         <button
           type="button"
@@ -113,82 +95,97 @@ export function Recorder({
         >
           Redo
         </button>
+        <Link className="btn btn-outline-dark" href={`/procedures/${encodeURIComponent(document.id)}`}>
+          View
+        </Link>
+        <Link className="btn btn-outline-dark" href={`/procedures/${encodeURIComponent(document.id)}/record`}>
+          In the bay
+        </Link>
         {mayDiscard && <Discard id={document.id} title={document.title} version={version} forget={forget} />}
         {mayApprove && <Approve id={document.id} errors={errors} saveNow={saveNow} version={version} />}
       </PageHead>
-      <ToolRow tool={tool} hasPart={document.parts.length > 0} onTool={takeTool} onLink={addLink} />
       <div className="recorder">
-        <div>
-          <div className="map-sheet">
-            <div className="map-frame">
-              <PanelMap
-                document={document}
-                appearance={peeled(document, layers, peel)}
-                selected={selected}
-                svgRef={svg}
-                onGround={onGround}
-                onSelect={tool ? undefined : select}
-              >
-                {(drawing) =>
-                  !tool && (
-                    <>
-                      {part && (
-                        <PartHandles key={part.id} part={part} drawing={drawing} toPoint={toPoint} onEdit={remember} />
-                      )}
-                      {fastener?.at?.map((at, n) => (
-                        <PointHandle
-                          key={`${fastener.id}-${n}`}
-                          id={fastener.id}
-                          point={n}
-                          at={at}
-                          drawing={drawing}
-                          toPoint={toPoint}
-                          onEdit={remember}
-                        />
-                      ))}
-                    </>
-                  )
-                }
-              </PanelMap>
-            </div>
-            <Peel value={Math.min(peel, steps)} steps={steps} onChange={setPeel} />
-          </div>
-          <section className="sheet mt-3">
-            <h2>Checker</h2>
-            {check ? <Remarks check={check} onSelect={select} /> : <p className="quiet mb-0">Checking…</p>}
-          </section>
-        </div>
-        <div>
-          <Inspector
+        <Palette document={document} tool={placing.tool} last={placing.last} onTool={placing.takeTool} />
+        <div className="recorder-middle">
+          <Drawing
             document={document}
-            id={selected ?? ''}
-            onEdit={remember}
-            onNextGroup={group && group === selected ? () => setGroup(null) : null}
+            layers={layers}
+            peel={peel}
+            onPeel={setPeel}
+            selected={selected}
+            layingPhoto={tab === 'about'}
+            placing={placing}
+            onSelect={show}
+            onEdit={edit}
           />
-          <section className="inspector mt-3" aria-label="Recorded so far">
-            <h3>Recorded so far</h3>
-            <ItemList document={document} selected={selected} onSelect={select} />
-          </section>
-          <OptionsEditor document={document} onEdit={edit} />
+          <LineInput
+            document={document}
+            onEdit={edit}
+            onDone={(id) => {
+              if (!id) return;
+              placing.setLast(id);
+              select(id);
+            }}
+          />
+        </div>
+        <div className="recorder-side">
+          <div className="side-tabs" role="tablist" aria-label="Shown here">
+            {tabs.map(([code, words]) => (
+              <button key={code} type="button" role="tab" aria-selected={tab === code} onClick={() => setTab(code)}>
+                {words}
+              </button>
+            ))}
+          </div>
+          <div key={`${tab} ${tab === 'item' ? selected : ''}`} className="side-scroll" tabIndex={0}>
+            {tab === 'item' && (
+              <>
+                {placing.group === selected && selected && placing.tool && (
+                  <p className="group-words">
+                    Further taps add to this group.{' '}
+                    <button type="button" className="btn btn-sm btn-outline-dark" onClick={placing.nextGroup}>
+                      Start the next group
+                    </button>
+                  </p>
+                )}
+                {check && selected && <Questions check={check} about={selected} onSelect={show} onEdit={edit} />}
+                <Inspector document={document} id={selected ?? ''} onEdit={edit} onRemove={askRemove} />
+              </>
+            )}
+            {tab === 'all' && (
+              <section aria-label="Recorded so far">
+                <ItemList document={document} selected={selected} onSelect={show} />
+              </section>
+            )}
+            {tab === 'checks' &&
+              (check ? (
+                <Questions check={check} onSelect={show} onEdit={edit} />
+              ) : (
+                <p className="quiet mb-0">Checking…</p>
+              ))}
+            {tab === 'try' && <TryPlan document={document} onSelect={show} />}
+            {tab === 'about' && <About document={document} onEdit={edit} />}
+          </div>
         </div>
       </div>
-    </>
+      {removing && (
+        <ConfirmRemove
+          document={document}
+          id={removing}
+          onRemove={() => remove(removing)}
+          onClose={() => setRemoving(null)}
+        />
+      )}
+    </div>
   );
 }
 
-const clamp = (value: number, max: number) => Math.max(0, Math.min(max, value));
-
-/** Ctrl-Z takes back, Ctrl-Y or Ctrl-Shift-Z brings back; fields keep their own. */
-function useUndoKeys(edit: (action: { type: 'undo' } | { type: 'redo' }) => void) {
-  useEffect(() => {
-    const key = (event: KeyboardEvent) => {
-      if (!(event.ctrlKey || event.metaKey) || (event.target as HTMLElement).closest('input, select, textarea')) return;
-      const pressed = event.key.toLowerCase();
-      if (pressed !== 'z' && pressed !== 'y') return;
-      event.preventDefault();
-      edit({ type: pressed === 'y' || event.shiftKey ? 'redo' : 'undo' });
-    };
-    window.addEventListener('keydown', key);
-    return () => window.removeEventListener('keydown', key);
-  }, [edit]);
-}
+const underOf = ({ applies, side, zone }: ProcedureDocument) =>
+  [
+    ...applies
+      .slice(0, 2)
+      .map(
+        ({ make, model, from, to }) => `${make} ${model}${from ? ` ${from}${to && to !== from ? `–${to}` : ''}` : ''}`,
+      ),
+    zoneName(zone),
+    ...(side === 'centre' ? [] : [`${side} side`]),
+  ].join(' · ');

@@ -1,8 +1,14 @@
 'use client';
 import type { ProcedureDocument } from '@/core/procedure';
-import type { SaveState } from './use-draft';
+import type { SaveState } from '../../design/use-draft';
 
-const WORDS = { untouched: 'Nothing changed yet', saved: 'Draft saved', saving: 'Saving…', waiting: 'Not saved yet' };
+const WORDS = {
+  untouched: 'Nothing changed yet',
+  saved: 'Draft saved',
+  saving: 'Saving…',
+  waiting: 'Not saved yet',
+  unanswered: 'Saved on this device; the server does not answer',
+};
 
 /** Where saving stands; a refusal says why, and offers to keep one's own work as a file or to take the saved one. */
 export function SaveWords({ save, document }: { save: SaveState; document: ProcedureDocument }) {

@@ -77,11 +77,12 @@ function resized(shape: Point[], to: Point): Point[] {
   ]);
 }
 
-/** Drags one place of the selected fastener. */
+/** Drags one place of the selected item; where it has none of its own yet, the drag gives it one. */
 export function PointHandle({
   id,
   point,
   at,
+  isSet,
   drawing,
   toPoint,
   onEdit,
@@ -89,6 +90,7 @@ export function PointHandle({
   id: string;
   point: number;
   at: Point;
+  isSet: boolean;
   drawing: Drawing;
   toPoint: ToPoint;
   onEdit: (edit: Edit) => void;
@@ -101,7 +103,10 @@ export function PointHandle({
       if (tap || !to) return;
       ring.current?.setAttribute('cx', String(to[0]));
       ring.current?.setAttribute('cy', String(to[1]));
-      if (last) onEdit({ type: 'movePoint', id, point, to: toMap(drawing, to) });
+      const [mx, my] = toMap(drawing, to);
+      const place: Point = [within(mx, drawing.width), within(my, drawing.height)];
+      if (last)
+        onEdit(isSet ? { type: 'movePoint', id, point, to: place } : { type: 'change', id, patch: { at: [place] } });
     },
     { pointer: { touch: true } },
   );
@@ -121,3 +126,6 @@ export function PointHandle({
     />
   );
 }
+
+/** Dragged out of the drawing, it stays at its edge. */
+const within = (value: number, max: number) => Math.round(Math.max(0, Math.min(max, value)));

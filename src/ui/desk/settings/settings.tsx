@@ -1,4 +1,5 @@
 'use client';
+import { DEFAULT_SCHOOLS, SCHOOL_QUESTIONS } from '@/core/procedure';
 import { joiResolver } from '@hookform/resolvers/joi';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
@@ -33,21 +34,14 @@ export function Settings({ settings, zones }: { settings: SettingsForm; zones: s
       <Form className="settings" onSubmit={save} onChange={() => setSaved(false)} noValidate>
         <section className="sheet">
           <h2>Battery and airbags</h2>
-          <Form.Check
-            className="mb-2"
-            id="battery"
-            type="switch"
-            label="Battery negative off on every job"
-            {...register('batteryAlways')}
-          />
           <p className="caution">
             Whatever is set here, the battery goes off before any SRS connector is undone, and no power returns until
             every one is joined again.
           </p>
           <Field
             id="wait"
-            label="Wait after battery off, seconds"
-            hint="Leave empty to refer to the vehicle maker’s manual"
+            label="Wait after battery off where no vehicle is named, seconds"
+            hint="A fallback, and said to be only that. Leave empty to refer to the vehicle maker’s manual"
             error={errors.srsWaitSeconds}
           >
             <Form.Control type="number" min={1} {...register('srsWaitSeconds', numberOrNull)} />
@@ -55,7 +49,24 @@ export function Settings({ settings, zones }: { settings: SettingsForm; zones: s
           <Field id="source" label="Source of that figure" error={errors.srsWaitSource}>
             <Form.Control {...register('srsWaitSource')} />
           </Field>
+          <VehicleWaits control={control} register={register} errors={errors.srsWaits} />
           {Object.keys(errors).includes('') && <Trouble text="A wait needs its source: which manual, which page." />}
+        </section>
+        <section className="sheet" aria-label="Ways of working">
+          <h2>Ways of working</h2>
+          <p className="quiet">A procedure or a job can say otherwise, with its reason.</p>
+          {SCHOOL_QUESTIONS.map(({ of, asks, choices, why }) => (
+            <Field key={of} id={`school-${of}`} label={asks} hint={why}>
+              <Form.Select {...register(`schools.${of}`)}>
+                {choices.map(([choice, words]) => (
+                  <option key={choice} value={choice}>
+                    {words}
+                    {choice === DEFAULT_SCHOOLS[of] ? ' (usual)' : ''}
+                  </option>
+                ))}
+              </Form.Select>
+            </Field>
+          ))}
         </section>
         <section className="sheet">
           <h2>Times that decide the order</h2>
@@ -155,6 +166,52 @@ export function Settings({ settings, zones }: { settings: SettingsForm; zones: s
         )}
       </Form>
     </>
+  );
+}
+
+type WaitErrors = NonNullable<ReturnType<typeof useForm<SettingsForm>>['formState']['errors']['srsWaits']>;
+
+/** Waits after battery-off by vehicle, each with its source. */
+function VehicleWaits({
+  control,
+  register,
+  errors,
+}: {
+  control: Control<SettingsForm>;
+  register: UseFormRegister<SettingsForm>;
+  errors: WaitErrors | undefined;
+}) {
+  const { fields, append, remove } = useFieldArray({ control, name: 'srsWaits' });
+  return (
+    <div role="group" aria-label="Waits by vehicle">
+      {fields.map((field, n) => (
+        <div key={field.id} className="pair-grid">
+          <Field id={`wait-make-${n}`} label="Make" error={errors?.[n]?.make}>
+            <Form.Control {...register(`srsWaits.${n}.make`)} />
+          </Field>
+          <Field id={`wait-model-${n}`} label="Model" error={errors?.[n]?.model}>
+            <Form.Control {...register(`srsWaits.${n}.model`)} />
+          </Field>
+          <Field id={`wait-seconds-${n}`} label="Wait, seconds" error={errors?.[n]?.seconds}>
+            <Form.Control type="number" min={1} {...register(`srsWaits.${n}.seconds`, { valueAsNumber: true })} />
+          </Field>
+          <Field id={`wait-source-${n}`} label="Source: manual and page" error={errors?.[n]?.source}>
+            <Form.Control {...register(`srsWaits.${n}.source`)} />
+          </Field>
+          <Button variant="outline-dark" size="sm" onClick={() => remove(n)}>
+            Remove this wait
+          </Button>
+        </div>
+      ))}
+      <Button
+        variant="outline-dark"
+        size="sm"
+        className="mb-2"
+        onClick={() => append({ make: '', model: '', seconds: 60, source: '' })}
+      >
+        Add a vehicle’s wait
+      </Button>
+    </div>
   );
 }
 

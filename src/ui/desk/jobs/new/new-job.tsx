@@ -8,7 +8,7 @@ import { useForm, useWatch } from 'react-hook-form';
 import { jobSchema, type JobForm } from '@/contracts/schemas';
 import type { VehicleQuestions } from '@/contracts/views';
 import { send } from '../../../../device/http';
-import { Field, numberOrNull, OptionChoices, PageHead, Trouble, useSend } from '../../../design';
+import { Field, KnownVehicles, numberOrNull, OptionChoices, PageHead, Trouble, useSend } from '../../../design';
 
 const EMPTY: JobForm = {
   title: '',
@@ -40,7 +40,6 @@ export function NewJob({
   } = useForm<JobForm>({ resolver: joiResolver(jobSchema), defaultValues: { ...EMPTY, ...first } });
   const [make, model, options = {}] = useWatch({ control, name: ['make', 'model', 'options'] });
   const questions = useQuestions(vehicles, make, model);
-  const models = vehicles.filter((one) => one.make.toLowerCase() === make.trim().toLowerCase());
   const { busy, trouble, run } = useSend();
   const router = useRouter();
   const save = handleSubmit(async (values) => {
@@ -51,6 +50,7 @@ export function NewJob({
     <>
       <PageHead title="Open a job" under="One vehicle’s visit" />
       <Form className="form-narrow sheet" onSubmit={save} noValidate>
+        <KnownVehicles known={vehicles} make={make} />
         <Field id="title" label="What needs doing" error={errors.title}>
           <Form.Control placeholder="Rear speakers" {...register('title')} />
         </Field>
@@ -61,21 +61,11 @@ export function NewJob({
           <div className="col">
             <Field id="make" label="Make" error={errors.make}>
               <Form.Control list="known-makes" autoComplete="off" {...register('make')} />
-              <datalist id="known-makes">
-                {[...new Set(vehicles.map((one) => one.make))].map((one) => (
-                  <option key={one} value={one} />
-                ))}
-              </datalist>
             </Field>
           </div>
           <div className="col">
             <Field id="model" label="Model" error={errors.model}>
               <Form.Control list="known-models" autoComplete="off" {...register('model')} />
-              <datalist id="known-models">
-                {models.map((one) => (
-                  <option key={one.model} value={one.model} />
-                ))}
-              </datalist>
             </Field>
           </div>
           <div className="col-3">

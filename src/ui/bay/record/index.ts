@@ -1,0 +1,1 @@
+export { RecordInBay } from './record-in-bay';

@@ -1,0 +1,88 @@
+'use client';
+import { useState } from 'react';
+import { leftOverPlaces, type LeftOver as Piece } from '@/core/run';
+import { Chips } from '../../design/chips';
+import type { Bay } from './bay';
+import { DriveChips, takesDrive, USUAL_KINDS } from './hardware-choice';
+import { OpenUp } from './open-again';
+import { Stepper } from '../../design/stepper';
+
+/** Pieces that are left over at the end: said what they are, looked for, and settled before the run can be finished. */
+export function LeftOvers({ bay }: { bay: Bay }) {
+  const [adding, setAdding] = useState(false);
+  const open = bay.handle.state.leftOvers.filter(({ settled }) => !settled);
+  return (
+    <div className="too-early" role="group" aria-label="Left over">
+      {open.map((piece) => (
+        <Search key={piece.event} bay={bay} piece={piece} />
+      ))}
+      {adding ? (
+        <Say bay={bay} onDone={() => setAdding(false)} />
+      ) : (
+        <button type="button" className="check-line" onClick={() => setAdding(true)}>
+          A piece is left over
+        </button>
+      )}
+    </div>
+  );
+}
+
+/** What is left over: kind, drive, number. */
+function Say({ bay, onDone }: { bay: Bay; onDone: () => void }) {
+  const [kind, setKind] = useState('screw');
+  const [drive, setDrive] = useState<string | null>(null);
+  const [count, setCount] = useState(1);
+  const ready = !takesDrive(kind) || drive !== null;
+  const name = USUAL_KINDS.find(([code]) => code === kind)![1];
+  const keep = () => {
+    const size = takesDrive(kind) ? drive : null;
+    const words = `${count} × ${size ? `${size.replace(/^hex /, '')} ` : ''}${name}`;
+    bay.handle.record({ type: 'leftOver', words, count, kind, ...(size ? { drive: size } : {}) });
+    onDone();
+  };
+  return (
+    <div className="short-line" role="group" aria-label="What is left over">
+      <Chips label="What it is" value={kind} options={USUAL_KINDS} onPick={setKind} />
+      {takesDrive(kind) && <DriveChips value={drive} onPick={setDrive} />}
+      <Stepper
+        label={(value) => (value === 1 ? '1 of them' : `${value} of them`)}
+        min={1}
+        max={20}
+        value={count}
+        onChange={setCount}
+      />
+      <button type="button" className="check-line" disabled={!ready} onClick={keep}>
+        Find where it belongs
+      </button>
+    </div>
+  );
+}
+
+const NOT_OURS = ['was on the floor', 'from another job', 'a spare of ours', 'came with the new part'];
+const SHOWN = 6;
+
+/** Where a piece may belong: put in there, opened up again to get there, or not of this job. */
+function Search({ bay, piece }: { bay: Bay; piece: Piece }) {
+  const { graph, state, record } = bay.handle;
+  const places = leftOverPlaces(graph, state, piece).slice(0, SHOWN);
+  const settle = (answer: { item?: string; reason?: string }) =>
+    record({ type: 'leftOverSettled', event: piece.event, ...answer });
+  return (
+    <div className="short-line" role="group" aria-label={`Left over: ${piece.words}`}>
+      <strong>Left over: {piece.words}. Where does it belong?</strong>
+      {places.length === 0 && <p className="quiet">No entry of this run has such a piece.</p>}
+      {places.map(({ item, words, reason }) => (
+        <div key={item} className="left-over-place">
+          <span>
+            {words} <span className="quiet">{reason}</span>
+          </span>
+          <button type="button" className="check-line" onClick={() => settle({ item, reason: words })}>
+            It was missing here: put in
+          </button>
+          <OpenUp bay={bay} items={[item]} why={`Left over: ${piece.words}`} />
+        </div>
+      ))}
+      <Chips label="Not from here" value={null} options={NOT_OURS} onPick={(reason) => settle({ reason })} />
+    </div>
+  );
+}

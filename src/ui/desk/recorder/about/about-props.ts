@@ -1,0 +1,7 @@
+import type { DocumentPatch, ProcedureDocument } from '@/core/procedure';
+
+/** What each group about the whole procedure is given. */
+export interface AboutProps {
+  document: ProcedureDocument;
+  change: (patch: DocumentPatch, typing?: boolean) => void;
+}

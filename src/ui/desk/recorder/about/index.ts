@@ -1,0 +1,1 @@
+export { About } from './about';

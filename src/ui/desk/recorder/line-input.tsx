@@ -1,0 +1,174 @@
+'use client';
+import { useMemo, useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import Modal from 'react-bootstrap/Modal';
+import { completeLine, printItem, readNotes } from '@/core/notation';
+import { itemsOf, type Edit, type Item, type ProcedureDocument } from '@/core/procedure';
+
+/** An edit leaves what it does not touch the same object: only the few it made anew are looked into. */
+const isOther = (was: Item | undefined, item: Item) => was !== item && JSON.stringify(was) !== JSON.stringify(item);
+
+/** What a page of notes would add, said back line by line. */
+function useRead(document: ProcedureDocument, text: string) {
+  return useMemo(() => {
+    if (!text.trim()) return null;
+    const { procedure, unread } = readNotes(text, document);
+    const known = new Map(itemsOf(document).map((item) => [item.id, item]));
+    const told = itemsOf(procedure)
+      .filter((item) => isOther(known.get(item.id), item))
+      .map((item) => ({ id: item.id, words: printItem(procedure, item.id) ?? item.id, isNew: !known.has(item.id) }));
+    return { procedure, unread, told };
+  }, [document, text]);
+}
+
+/** One line of shorthand makes an item; what it says is shown before it is taken over. A pasted page opens a sheet of its own. */
+export function LineInput({
+  document,
+  onEdit,
+  onDone,
+}: {
+  document: ProcedureDocument;
+  onEdit: (edit: Edit) => void;
+  onDone: (id: string | null) => void;
+}) {
+  const [text, setText] = useState('');
+  const [page, setPage] = useState<string | null>(null);
+  const read = useRead(document, text);
+  const more = completeLine(document, text);
+  const take = () => {
+    if (!read || read.told.length === 0) return;
+    onEdit({ type: 'take', document: read.procedure });
+    onDone(read.told.at(-1)!.id);
+    setText('');
+  };
+  return (
+    <div className="line-input">
+      <input
+        className="form-control"
+        aria-label="Type a line"
+        placeholder="Or type it: 2 T20 hold card behind pull-cup cap, 25 mm self-tapping"
+        value={text}
+        // A completed word brings its space; a comma or colon behind it takes that back.
+        onChange={(event) => setText(event.target.value.replace(/ ([,:;])/g, '$1'))}
+        onPaste={(event) => {
+          const pasted = event.clipboardData.getData('text');
+          if (!pasted.trim().includes('\n')) return;
+          event.preventDefault();
+          setPage(pasted);
+        }}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter') take();
+          if (event.key === 'Escape') setText('');
+          if (event.key === 'Tab' && more && !event.shiftKey) {
+            event.preventDefault();
+            setText(`${text}${more} `);
+          }
+        }}
+      />
+      <Button variant="outline-dark" onClick={() => setPage('')}>
+        Paste notes
+      </Button>
+      {read && (
+        <p className="line-read" role="status">
+          {more && (
+            <span className="quiet">
+              <kbd>Tab</kbd> {text}
+              <b>{more}</b>
+            </span>
+          )}
+          {read.told.map(({ id, words, isNew }) => (
+            <span key={id}>
+              <b>{isNew ? '+' : '~'}</b> {words}
+            </span>
+          ))}
+          {read.unread.map(({ line, text: open }) => (
+            <span key={`${line} ${open}`} className="trouble">
+              Not understood{read.told.length > 0 ? ', kept as a note' : ''}: {open}
+            </span>
+          ))}
+        </p>
+      )}
+      {page !== null && (
+        <NotesSheet document={document} first={page} onEdit={onEdit} onDone={onDone} onClose={() => setPage(null)} />
+      )}
+    </div>
+  );
+}
+
+/** A page of jotted notes, read line by line before anything is taken over. */
+function NotesSheet({
+  document,
+  first,
+  onEdit,
+  onDone,
+  onClose,
+}: {
+  document: ProcedureDocument;
+  first: string;
+  onEdit: (edit: Edit) => void;
+  onDone: (id: string | null) => void;
+  onClose: () => void;
+}) {
+  const [text, setText] = useState(first);
+  const read = useRead(document, text);
+  const take = () => {
+    if (!read) return;
+    onEdit({ type: 'take', document: read.procedure });
+    onDone(read.told.at(-1)?.id ?? null);
+    onClose();
+  };
+  return (
+    <Modal show onHide={onClose} size="xl" centered scrollable aria-labelledby="notes-title">
+      <Modal.Header closeButton>
+        <Modal.Title id="notes-title">Paste notes</Modal.Title>
+      </Modal.Header>
+      <Modal.Body className="notes-sheet">
+        <div>
+          <label className="label" htmlFor="notes">
+            One line, one thing
+          </label>
+          <textarea
+            id="notes"
+            className="form-control"
+            rows={16}
+            value={text}
+            onChange={(event) => setText(event.target.value)}
+          />
+          <p className="quiet mt-2 mb-0">
+            Clauses in any order: how many, size, what it is, <i>hold</i> what, <i>behind</i> what, length, depth.{' '}
+            <a href="/shorthand" target="_blank">
+              Everything that is understood
+            </a>
+          </p>
+        </div>
+        <div aria-live="polite">
+          <h3 className="label">Read as</h3>
+          <ul className="notes-read" tabIndex={0}>
+            {read?.told.map(({ id, words, isNew }) => (
+              <li key={id}>
+                <b>{isNew ? '+' : '~'}</b> {words}
+              </li>
+            ))}
+          </ul>
+          {read && read.unread.length > 0 && (
+            <>
+              <h3 className="label">Not understood, kept as notes</h3>
+              <ul className="notes-read trouble" tabIndex={0}>
+                {read.unread.map(({ line, text: open }) => (
+                  <li key={`${line} ${open}`}>
+                    Line {line}: {open}
+                  </li>
+                ))}
+              </ul>
+            </>
+          )}
+        </div>
+      </Modal.Body>
+      <Modal.Footer>
+        <Button disabled={!read || read.told.length === 0} onClick={take}>
+          Add {read?.told.filter(({ isNew }) => isNew).length ?? 0} items
+        </Button>
+      </Modal.Footer>
+    </Modal>
+  );
+}
