@@ -71,6 +71,13 @@ export function makeProgram(done: (status: number) => void): Command {
     .action(run(async () => (await import('./cli/check')).checkCommand));
 
   program
+    .command('read-notes')
+    .description('read jotted notes, a line an item, into a procedure')
+    .argument('<file>', 'text file')
+    .option('--json', 'print JSON: the procedure, and what was not understood')
+    .action(run(async () => (await import('./cli/read-notes')).readNotesCommand));
+
+  program
     .command('backup')
     .description('write everything the database holds to one file')
     .argument('<file>')

@@ -37,6 +37,7 @@ const DESK_SHOTS: Shot[] = [
     'recorder',
     '/procedures/kite-front-door/edit',
     async (page) => {
+      await page.getByRole('tab', { name: /^All/ }).click();
       await page.getByRole('button', { name: /^window switch pack/ }).click();
     },
   ],
@@ -66,7 +67,11 @@ const DESK_SHOTS: Shot[] = [
       await page.getByRole('button', { name: /^Unscrew the 7 mm/ }).click();
     },
   ],
-  ['kit', '/kit'],
+  [
+    'record-bay',
+    '/procedures/carry-front-door/record',
+    (page) => page.getByRole('button', { name: /^Undone/ }).click(),
+  ],
   [
     'check-in',
     '/jobs/2402/check-in',

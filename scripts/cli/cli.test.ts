@@ -191,6 +191,18 @@ describe('pezzo check', () => {
   });
 });
 
+describe('pezzo read-notes', () => {
+  it('gives the procedure and what was not understood, and a usage error where there is no such file', () => {
+    const notes = file('notes.txt', 'Velden Kite 2016, front door right\n4 T20 hold card\nRui says it took ages\n');
+    const { status, stdout } = run('read-notes', notes, '--json');
+    const { procedure, unread } = JSON.parse(stdout);
+    expect(status).toBe(0);
+    expect(procedure).toMatchObject({ side: 'right', fasteners: [{ drive: 'T20', count: 4, holds: 'card' }] });
+    expect(unread).toEqual([{ line: 3, text: 'Rui says it took ages' }]);
+    expect(run('read-notes', '/no/such/file').status).toBe(2);
+  });
+});
+
 describe('commands that keep and serve', () => {
   it.each([
     ['backup'],

@@ -3,9 +3,17 @@ import { resolve } from 'node:path';
 import { costSchema, readForm } from '../../src/contracts/schemas';
 import { costSettings } from '../../src/contracts/views';
 import { PezzoError } from '../../src/core/errors';
-import { makePlan, type PlannedStep, type Plan, type PlanProblem, type PlanRequest } from '../../src/core/plan';
+import {
+  makePlan,
+  type PlannedAction,
+  type PlannedStep,
+  type Plan,
+  type PlanProblem,
+  type PlanRequest,
+} from '../../src/core/plan';
+import type { RefitStep } from '../../src/core/wording';
 import type { CostSettings } from '../../src/core/graph';
-import type { OptionValues, ProcedureDocument } from '../../src/core/procedure';
+import { DEFAULT_SCHOOLS, type OptionValues, type ProcedureDocument } from '../../src/core/procedure';
 import { hasErrors, type Remark } from '../../src/core/check';
 import { printPlan } from './print-plan';
 import { readAndCheck } from './read-file';
@@ -47,7 +55,11 @@ export function planCommand(names: string[], given: PlanArguments): number {
     goals,
     options,
     order,
-    policy: { batteryAlways: given.batteryAlways, trayBins, costs },
+    policy: {
+      ...(given.batteryAlways ? { schools: { ...DEFAULT_SCHOOLS, battery: 'always' as const } } : {}),
+      trayBins,
+      costs,
+    },
   };
   const end = performance.now() + limit * 1000;
   const planned = makePlan(request, limit === Infinity ? {} : { shouldStop: () => performance.now() > end });
@@ -98,6 +110,26 @@ function refuse(remarks: Remark[], json: boolean | undefined): number {
 /** A step as published: its actions by the keys of `removal` and `refit`. */
 const stepOutput = ({ key: _key, ...step }: PlannedStep) => step;
 
+/** What is published of everything that is done, either way. */
+const doneOutput = (one: PlannedAction | RefitStep) => ({
+  key: one.key,
+  action: one.type,
+  item: one.item,
+  ...(one.region ? { region: one.region } : {}),
+  procedure: one.procedure,
+  side: one.side,
+  tool: one.tool,
+  seconds: one.ms / 1000,
+  bin: one.bin,
+});
+
+/** A removal action, or work between, as published. */
+const actionOutput = (action: PlannedAction) => ({
+  ...doneOutput(action),
+  why: action.why,
+  ...(action.ifFitted.length ? { ifFitted: action.ifFitted } : {}),
+});
+
 /** The published shape of a plan: see docs/command-line.md. Times in seconds; in a plan over one procedure items are named without it. */
 function planOutput(plan: Plan, documents: ProcedureDocument[], remarks: Remark[]) {
   const short = (item: string) => (documents.length === 1 ? item.slice(item.indexOf('/') + 1) : item);
@@ -107,32 +139,15 @@ function planOutput(plan: Plan, documents: ProcedureDocument[], remarks: Remark[
       fit: plan.steps.fit.map(stepOutput),
       refit: plan.steps.refit.map(stepOutput),
     },
-    removal: plan.removal.map((action) => ({
-      key: action.key,
-      action: action.type,
-      item: action.item,
-      procedure: action.procedure,
-      side: action.side,
-      tool: action.tool,
-      seconds: action.ms / 1000,
-      bin: action.bin,
-      why: action.why,
-      ...(action.ifFitted.length ? { ifFitted: action.ifFitted } : {}),
-    })),
+    removal: plan.removal.map(actionOutput),
+    fit: plan.fit.map(actionOutput),
     refit: plan.refit.map((step) => ({
-      key: step.key,
-      action: step.type,
-      item: step.item,
-      procedure: step.procedure,
-      side: step.side,
-      tool: step.tool,
-      seconds: step.ms / 1000,
-      bin: step.bin,
+      ...doneOutput(step),
       ...(step.gate ? { gate: step.gate, checks: step.checks.map((check) => check.text) } : {}),
       ...(step.notes.length ? { notes: step.notes } : {}),
     })),
     tools: plan.tools.map(({ tool, name, uses, notes, coveredBy }) => ({ tool, name, uses, notes, coveredBy })),
-    tray: plan.tray.map(({ bin, items }) => ({ bin, items: items.map(short) })),
+    tray: plan.tray.map(({ bin, items, label }) => ({ bin, label, items: items.map(short) })),
     taped: plan.taped.map(({ item, label }) => ({ item: short(item), label })),
     fewestBins: plan.fewestBins,
     spares: plan.spares.map(({ kind, name, pieces, spares, items }) => ({
@@ -145,6 +160,8 @@ function planOutput(plan: Plan, documents: ProcedureDocument[], remarks: Remark[
     replacements: plan.replacements.map((one) => ({ ...one, item: short(one.item) })),
     time: plan.time,
     cautions: plan.cautions,
+    ways: plan.ways,
+    whileOpen: plan.whileOpen,
     unknownOptions: plan.unknownOptions,
     missingProcedures: plan.missingProcedures,
     cost: plan.cost,

@@ -149,6 +149,11 @@ async function drawnPhoto(by: Actor, jobNumber: number, words: string): Promise<
     <path d="M420 480l60 12 40-8 90 22 70-6" stroke="#e8e4da" stroke-width="7" fill="none"/><path d="M470 505l50 6 80 12" stroke="#d5d0c3" stroke-width="4" fill="none"/><title>${words}</title></svg>`;
   const bytes = await sharp(Buffer.from(svg)).jpeg({ quality: 85 }).toBuffer();
   const id = uuid();
-  await keepPhoto(by, { id, jobNumber, bytes, sha256: createHash('sha256').update(bytes).digest('hex') });
+  await keepPhoto(by, {
+    id,
+    owner: { jobNumber, procedure: null },
+    bytes,
+    sha256: createHash('sha256').update(bytes).digest('hex'),
+  });
   return id;
 }
