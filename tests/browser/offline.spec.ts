@@ -1,6 +1,6 @@
 import { expect, test, type BrowserContext, type Page } from '@playwright/test';
 import { newTablet } from './network';
-import { CARD_CLIPS, logOf, openRun, photoFile, signIn, stepHeading, workUntil } from './support';
+import { CARD_CLIPS, logOf, openJob, openRun, photoFile, signIn, skipCheckIn, stepHeading, workUntil } from './support';
 
 /** Waits until this browser keeps the app for work without a network. */
 async function serviceWorkerReady(page: Page): Promise<void> {
@@ -35,7 +35,7 @@ test('works on without a network through a reload and a closed tab, with photos,
   let page = await context.newPage();
   await signIn(page, 'Rui Castellane', '4004');
   await serviceWorkerReady(page);
-  const { run } = await openRun(page, 'No network');
+  const { run, job } = await openRun(page, 'No network');
   await saved(page);
   const words = page.locator('.progress-words');
   await page.locator('.done-bar').click();
@@ -65,7 +65,7 @@ test('works on without a network through a reload and a closed tab, with photos,
   await workUntil(page, CARD_CLIPS);
   await page.goto('/library');
   await expect(page.getByRole('heading', { name: 'No connection to the shop' })).toBeVisible();
-  await page.getByRole('link', { name: `Run …${run.slice(-4)}` }).click();
+  await page.getByRole('link', { name: `Velden Kite, rear door, left, job ${job}` }).click();
   await expect(stepHeading(page)).toContainText('Pull the door card free');
   expect(await serverLog(context, baseURL!, run)).toEqual(before);
 
@@ -80,6 +80,28 @@ test('works on without a network through a reload and a closed tab, with photos,
   await other.goto(`/runs/${run}`);
   await expect(stepHeading(other)).toContainText('Pull the door card free');
   await other.close();
+  await tablet.close();
+});
+
+test('has a run that was taken to the bay on the tablet from the first second', async ({ browser, baseURL }) => {
+  const tablet = await newTablet(browser, baseURL!);
+  const page = await tablet.context.newPage();
+  await signIn(page, 'Rui Castellane', '4004');
+  await serviceWorkerReady(page);
+  const job = await openJob(page, 'First second');
+  await skipCheckIn(page.request, job);
+  await page.goto(`/plan?procedure=kite-rear-door&goal=kite-rear-door/woofer&option.windows=power&job=${job}`);
+  await page.getByRole('button', { name: 'Take it to the bay' }).click();
+  await page.getByRole('button', { name: 'Start there' }).click();
+  await page.waitForURL(/\/runs\//);
+  await tablet.goOffline();
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Lay out' })).toBeVisible();
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await expect(page.locator('.progress-words')).toContainText('1 of');
+  await expect(page.getByText(/saved here, not yet sent/)).toBeVisible();
+  await tablet.goOnline();
+  await saved(page);
   await tablet.close();
 });
 

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { expectAccessible, signIn } from './support';
+import { expectAccessible, signIn, pickRecorded } from './support';
 
 test('plans doors of both sides and a dash together, shows proof, tray, kit and reasons, and takes it to the bay', async ({
   page,
@@ -87,10 +87,7 @@ test('lets a shop add a fastener kind of its own, which then can be recorded', a
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('Saved', { exact: true })).toBeVisible();
   await page.goto('/procedures/carry-front-door/edit');
-  await page
-    .getByRole('region', { name: 'Recorded so far' })
-    .getByRole('button', { name: /^push clip, hardboard door card/ })
-    .click();
+  await pickRecorded(page, /^push clip, hardboard door card/);
   await page.getByLabel('What it is').selectOption({ label: 'velvet clip' });
   await expect(page.getByText('Draft saved')).toBeVisible();
   await expect(page.getByText('Error:')).toHaveCount(0);

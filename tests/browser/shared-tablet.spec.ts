@@ -111,7 +111,7 @@ test('a session that ends does not interrupt a run without a network, and shows 
   const page = await context.newPage();
   await signIn(page, 'Rui Castellane', '4004');
   await swReady(page);
-  const { run } = await openRun(page, 'Runs on');
+  const { run, job } = await openRun(page, 'Runs on');
   await page.reload();
   await page.goto('/');
   await page.goto(`/runs/${run}`);
@@ -128,7 +128,7 @@ test('a session that ends does not interrupt a run without a network, and shows 
   await page.goto('/');
   await expect(page.getByRole('heading', { name: 'No connection to the shop' })).toBeVisible();
   await expect.poll(async () => (await keptOn(page)).pages).toEqual([`/runs/${run}`]);
-  await page.getByRole('link', { name: `Run …${run.slice(-4)}` }).click();
+  await page.getByRole('link', { name: `Velden Kite, rear door, left, job ${job}` }).click();
   await expect(page.locator('.done-bar')).toBeVisible();
   await page.locator('.done-bar').click();
   await expect.poll(async () => (await keptOn(page)).unsent).toBeGreaterThan(unsent);

@@ -1,5 +1,5 @@
 import { AxeBuilder } from '@axe-core/playwright';
-import { expect, type Page } from '@playwright/test';
+import { type APIRequestContext, expect, type Locator, type Page } from '@playwright/test';
 import { answerAll } from '../../scripts/support/browser';
 
 /** Signs in on the sign-in screen as a person would: with a PIN where the secret is digits, else with the password. */
@@ -47,18 +47,29 @@ export async function openJob(page: Page, title: string): Promise<number> {
   return number;
 }
 
+/** Skips the check-in of a job by the lead's word, for tests that are about something else. */
+export async function skipCheckIn(request: APIRequestContext, job: number): Promise<void> {
+  const answer = await request.post(`/api/jobs/${job}/skip-check-in`, {
+    data: { lead: 'tomas-varga', pin: '2002', reason: 'tried by a test' },
+  });
+  expect(answer.status()).toBeLessThan(300);
+}
+
 /** Opens a job and a run on the Kite's rear door, and shows the run started; returns its id. */
 export async function openRun(
   page: Page,
   title: string,
   procedures = ['kite-rear-door'],
   goals = ['woofer'],
+  options: Record<string, string> = { windows: 'power' },
 ): Promise<{ job: number; run: string }> {
   const job = await openJob(page, title);
   const answer = await page.request.post('/api/runs', {
-    data: { job, procedures, goals, options: { windows: 'power' }, newParts: ['Intercom speaker'] },
+    data: { job, procedures, goals, options, newParts: ['Intercom speaker'] },
   });
+  expect(answer.ok(), await answer.text()).toBe(true);
   const { id } = (await answer.json()) as { id: string };
+  await skipCheckIn(page.request, job);
   await page.goto(`/runs/${id}`);
   await page.getByRole('button', { name: 'Start', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'Lay out' })).toHaveCount(0);
@@ -133,4 +144,27 @@ export async function tapMap(page: Page, x: number, y: number): Promise<void> {
   const map = page.getByRole('group', { name: /^Panel map/ });
   const box = (await map.boundingBox())!;
   await map.click({ position: { x: box.width * x, y: box.height * y } });
+}
+
+/** Picks in the Recorder what to place, by its first letters, and taps the drawing. */
+export async function place(page: Page, what: string, x: number, y: number): Promise<void> {
+  const palette = page.getByRole('region', { name: 'Place' });
+  await palette.getByLabel('Find what to place').fill(what);
+  await palette.getByRole('button', { name: what, exact: true }).first().click();
+  await tapMap(page, x, y);
+}
+
+/** The Recorder's list of everything recorded. */
+export async function recordedSoFar(page: Page): Promise<Locator> {
+  await page.getByRole('tab', { name: /^All/ }).click();
+  return page.getByRole('region', { name: 'Recorded so far' });
+}
+
+/** Picks one thing in that list. */
+export async function pickRecorded(page: Page, name: string | RegExp): Promise<void> {
+  const list = await recordedSoFar(page);
+  await list
+    .getByRole('button', typeof name === 'string' ? { name, exact: true } : { name })
+    .first()
+    .click();
 }

@@ -165,6 +165,8 @@ test('300 bodies of nonsense, to every address that takes one, end nothing and f
   const addresses = [
     ['POST', '/api/jobs'],
     ['POST', '/api/jobs/2401/trained-person'],
+    ['POST', '/api/jobs/2401/skip-check-in'],
+    ['PUT', '/api/jobs/2401/schools'],
     ['PUT', '/api/kit'],
     ['POST', '/api/people'],
     ['PATCH', '/api/people/bea-nwosu'],

@@ -20,6 +20,10 @@ const ROUTES: Record<string, Record<string, { from: From; password?: true; at: s
     POST: { from: 'technician', at: '/api/jobs', data: { title: 'Matrix', make: 'Velden', model: 'Kite' } },
   },
   'api/jobs/[number]/report.json': { GET: { from: 'trainee', at: '/api/jobs/999999/report.json' } },
+  'api/jobs/[number]/schools': {
+    PUT: { from: 'lead', password: true, at: '/api/jobs/999999/schools', data: { schools: [] } },
+  },
+  'api/jobs/[number]/skip-check-in': { POST: { from: 'trainee', at: '/api/jobs/999999/skip-check-in', data: {} } },
   'api/jobs/[number]/trained-person': {
     POST: { from: 'lead', password: true, at: '/api/jobs/999999/trained-person', data: { person: 'bea-nwosu' } },
   },
@@ -79,7 +83,7 @@ const ROUTES: Record<string, Record<string, { from: From; password?: true; at: s
       from: 'owner',
       password: true,
       at: '/api/settings',
-      data: { batteryAlways: false, srsWaitSeconds: null, srsWaitSource: '', labourPerHour: 72, currency: '€' },
+      data: { srsWaitSeconds: null, srsWaitSource: '', labourPerHour: 72, currency: '€' },
     },
   },
   'api/setup': { POST: { from: 'nobody', at: '/api/setup', data: {} } },
@@ -94,6 +98,7 @@ const ROUTES: Record<string, Record<string, { from: From; password?: true; at: s
 /** Pages, with who sees them; everybody else is sent to sign in, or finds nothing there. */
 const PAGES: Record<string, { from: From; password?: true; at: string }> = {
   '(bay)/jobs/[number]/check-in': { from: 'trainee', at: '/jobs/2401/check-in' },
+  '(bay)/procedures/[id]/record': { from: 'technician', at: '/procedures/kite-rear-door/record' },
   '(bay)/runs/[id]': { from: 'trainee', at: `/runs/${NONE}` },
   '(desk)': { from: 'trainee', at: '/' },
   '(desk)/customers': { from: 'owner', password: true, at: '/customers' },
@@ -106,6 +111,7 @@ const PAGES: Record<string, { from: From; password?: true; at: string }> = {
   '(desk)/procedures/[id]': { from: 'trainee', at: '/procedures/kite-rear-door' },
   '(desk)/procedures/[id]/edit': { from: 'technician', at: '/procedures/kite-rear-door/edit' },
   '(desk)/procedures/new': { from: 'trainee', at: '/procedures/new' },
+  '(desk)/shorthand': { from: 'trainee', at: '/shorthand' },
   '(desk)/settings': { from: 'owner', password: true, at: '/settings' },
   '(desk)/stores': { from: 'trainee', at: '/stores' },
   offline: { from: 'nobody', at: '/offline' },

@@ -36,7 +36,7 @@ beforeAll(async () => {
   photo = randomUUID();
   await keepPhoto(people.technician, {
     id: photo,
-    jobNumber: job,
+    owner: { jobNumber: job, procedure: null },
     bytes,
     sha256: createHash('sha256').update(bytes).digest('hex'),
   });

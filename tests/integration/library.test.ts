@@ -102,6 +102,25 @@ it('finds what was recorded for exactly a vehicle', async () => {
 });
 
 describe('drafts', () => {
+  it('of a vehicle, zone and side that is recorded already are noticed, and made all the same where that is meant', async () => {
+    const kite = {
+      ...NEW,
+      make: 'velden',
+      model: 'Kite',
+      from: 2016,
+      to: 2017,
+      zone: 'rear-door',
+      side: 'left' as const,
+    };
+    await expect(startProcedure(people.technician, kite)).rejects.toMatchObject({
+      kind: 'conflict',
+      code: 'same-zone',
+    });
+    await expect(startProcedure(people.technician, { ...kite, from: 2024, to: 2025 })).resolves.toMatch(/kite/);
+    const again = await readDraft(people.technician, await startProcedure(people.technician, { ...kite, again: true }));
+    expect(again.document.title).toMatch(/recorded again$/);
+  });
+
   it('saves over the version it started from, and tells the second of two editors', async () => {
     const id = await startProcedure(people.technician, NEW);
     const { document, version } = await readDraft(people.technician, id);
@@ -111,6 +130,26 @@ describe('drafts', () => {
     ).rejects.toMatchObject({ kind: 'conflict', code: 'draft-moved-on' });
     const draft = await readDraft(people.lead, id);
     expect([draft.version, draft.document.title]).toEqual([saved.version, 'Mine']);
+  });
+
+  it('takes a save of the device whose last one got no answer, and nobody else’s', async () => {
+    const id = await startProcedure(people.technician, { ...NEW, again: true });
+    const { document, version } = await readDraft(people.technician, id);
+    const named = (title: string) => JSON.stringify({ ...document, title });
+    const [first, second] = ['01a0c1de-0000-4000-8000-000000000001', '01a0c1de-0000-4000-8000-000000000002'];
+    await saveDraft(people.technician, id, version, named('Sent, not answered'), { id: first, unanswered: [] });
+    const saved = await saveDraft(people.technician, id, version, named('Sent again'), {
+      id: second,
+      unanswered: [first],
+    });
+    expect((await readDraft(people.lead, id)).document.title).toBe('Sent again');
+    await expect(
+      saveDraft(people.lead, id, version, named('Theirs'), { id: null, unanswered: [first] }),
+    ).rejects.toMatchObject({ code: 'draft-moved-on' });
+    await saveDraft(people.lead, id, saved.version, named('Theirs, in turn'));
+    await expect(
+      saveDraft(people.technician, id, saved.version, named('Late'), { id: first, unanswered: [second] }),
+    ).rejects.toMatchObject({ code: 'draft-moved-on' });
   });
 
   it('refuses bad form naming the place, and saves nothing of it', async () => {

@@ -224,7 +224,7 @@ describe('a visit', () => {
     await receiveEvents(
       people.technician,
       visit,
-      [event({ ...radio, walk: 'arrival' }), event({ type: 'waits', for: 'part', what: 'ring' })],
+      [event({ ...radio, walk: 'arrival' }), event({ type: 'waits', for: 'decision', what: 'ring' })],
       0,
     );
     await expect(close()).rejects.toMatchObject({

@@ -7,7 +7,7 @@ import { crc32 } from 'node:zlib';
 import { freshDatabase } from '../support/database';
 import { watchEventLoop } from '../support/event-loop';
 import { makeShop } from '../support/shop';
-import { keepPhoto, openJob, readPhoto } from '@/services';
+import { discardDraft, keepPhoto, openJob, readPhoto, startProcedure } from '@/services';
 import { db, type Actor } from '@/data';
 
 let drop: () => Promise<void>;
@@ -32,7 +32,13 @@ afterAll(() => drop());
 const digest = (bytes: Buffer) => createHash('sha256').update(bytes).digest('hex');
 const keep = async (bytes: Buffer, over: Partial<Parameters<typeof keepPhoto>[1]> = {}) => {
   const id = randomUUID();
-  await keepPhoto(technician, { id, jobNumber: job, bytes, sha256: digest(bytes), ...over });
+  await keepPhoto(technician, {
+    id,
+    owner: { jobNumber: job, procedure: null },
+    bytes,
+    sha256: digest(bytes),
+    ...over,
+  });
   return over.id ?? id;
 };
 /** Red on the left, blue on the right. */
@@ -182,10 +188,42 @@ describe('a photo', () => {
     await expect(keep(Buffer.alloc(40 * 1024 * 1024))).rejects.toMatchObject({ code: 'photo-too-large' });
   });
 
+  it('of a procedure is kept for who may record, and does not stand against throwing its draft away', async () => {
+    const bytes = await halves().jpeg().toBuffer();
+    const lead = { ...technician, role: 'lead' as const };
+    const procedure = await startProcedure(lead, {
+      make: 'Brannock',
+      model: 'Tarn',
+      from: null,
+      to: null,
+      body: '',
+      zone: 'roof',
+      side: 'centre',
+      width: 500,
+      height: 500,
+    });
+    const owner = { jobNumber: null, procedure };
+    const id = await keep(bytes, { owner });
+    expect((await readPhoto(id, 'small')).length).toBeGreaterThan(0);
+    await expect(keep(bytes, { id, owner: { jobNumber: null, procedure: 'kite-rear-door' } })).rejects.toMatchObject({
+      code: 'photo-differs',
+    });
+    await expect(keep(bytes, { owner: { jobNumber: null, procedure: 'no-such' } })).rejects.toMatchObject({
+      code: 'procedure-unknown',
+    });
+    await expect(
+      keepPhoto({ ...technician, role: 'trainee' }, { id: randomUUID(), owner, bytes, sha256: digest(bytes) }),
+    ).rejects.toMatchObject({ kind: 'forbidden' });
+    await discardDraft(lead, procedure, 1);
+    expect((await readPhoto(id, 'small')).length).toBeGreaterThan(0);
+  });
+
   it('does not take another one’s place, nor a job that there is none of', async () => {
     const id = await keep(await halves().jpeg().toBuffer());
     await expect(keep(await halves(20, 20).jpeg().toBuffer(), { id })).rejects.toMatchObject({ code: 'photo-differs' });
-    await expect(keep(await halves().jpeg().toBuffer(), { jobNumber: 999_999 })).rejects.toMatchObject({
+    await expect(
+      keep(await halves().jpeg().toBuffer(), { owner: { jobNumber: 999_999, procedure: null } }),
+    ).rejects.toMatchObject({
       code: 'job-unknown',
     });
   });

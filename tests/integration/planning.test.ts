@@ -1,3 +1,4 @@
+import { DEFAULT_SCHOOLS } from '@/core/procedure';
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { demoProcedure } from '../support/demo';
@@ -50,7 +51,8 @@ afterAll(() => drop());
 
 const settings = (change: object) => {
   const { value, error } = settingsSchema.validate({
-    batteryAlways: false,
+    schools: DEFAULT_SCHOOLS,
+    srsWaits: [],
     srsWaitSeconds: null,
     srsWaitSource: '',
     ...change,

@@ -36,7 +36,7 @@ async function photo(): Promise<string> {
   const id = randomUUID();
   await keepPhoto(people.technician, {
     id,
-    jobNumber: job,
+    owner: { jobNumber: job, procedure: null },
     bytes,
     sha256: createHash('sha256').update(bytes).digest('hex'),
   });

@@ -12,6 +12,7 @@ export function orderProblems({ maxActions = 9, zones = 3 } = {}): fc.Arbitrary<
     x: fc.integer({ min: 0, max: 1200 }),
     y: fc.integer({ min: 0, max: 700 }),
     zone: fc.nat(zones - 1),
+    part: fc.nat(2),
     before: fc.array(fc.nat(30), { maxLength: 2 }),
   });
   return fc.array(action, { minLength: 1, maxLength: maxActions }).map((rows) => ({
@@ -23,6 +24,7 @@ export function orderProblems({ maxActions = 9, zones = 3 } = {}): fc.Arbitrary<
         procedure: `zone-${row.zone}`,
         side: row.zone < 2 ? 'left' : 'right',
         group: row.zone < 2 ? 'front' : 'rear',
+        part: `part-${row.part}`,
         x: row.x,
         y: row.y,
       },

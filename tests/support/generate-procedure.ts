@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { Fastener, Link, Part, ProcedureDocument } from '@/core/procedure';
+import type { Fastener, Link, Part, ProcedureDocument, Work } from '@/core/procedure';
 
 const KINDS = ['screw', 'push-clip', 'tab', 'push-pin', 'rivet', 'bolt', 'hook'] as const;
 const DRIVES = ['T20', 'T25', 'hex 7 mm', 'PH2'];
@@ -22,6 +22,9 @@ interface Seed {
   link: { srs: boolean; to: number | null } | null;
   on: number | null;
   when: 'power' | 'crank' | null;
+  work: { phase: 'apart' | 'fit' | 'back'; undo: boolean; named: boolean; leaves: boolean } | null;
+  region: boolean;
+  offToSeat: number | null;
 }
 
 const seed: fc.Arbitrary<Seed> = fc.record({
@@ -43,14 +46,26 @@ const seed: fc.Arbitrary<Seed> = fc.record({
   link: fc.option(fc.record({ srs: fc.boolean(), to: fc.option(fc.nat(20), { freq: 3 }) })),
   on: fc.option(fc.nat(20), { freq: 6 }),
   when: fc.option(fc.constantFrom('power' as const, 'crank' as const), { freq: 4 }),
+  work: fc.option(
+    fc.record({
+      phase: fc.constantFrom('apart' as const, 'fit' as const, 'back' as const),
+      undo: fc.boolean(),
+      named: fc.boolean(),
+      leaves: fc.boolean(),
+    }),
+    { freq: 3 },
+  ),
+  region: fc.boolean(),
+  offToSeat: fc.option(fc.nat(20), { freq: 5 }),
 });
 
 /**
+ * `areas: false` leaves out what can be peeled in part or must be off for a seat.
  * Layered procedures without loops through covers: a part lies behind earlier parts only. `before` rules and shared
  * fasteners may still close a loop; callers leave those out with the checker.
  */
 export function procedures(
-  options: { maxParts?: number; srs?: boolean; routes?: boolean; id?: string } = {},
+  options: { maxParts?: number; srs?: boolean; routes?: boolean; areas?: boolean; id?: string } = {},
 ): fc.Arbitrary<ProcedureDocument> {
   return fc
     .tuple(
@@ -63,15 +78,20 @@ export function procedures(
 function build(
   seeds: Seed[],
   rules: [number, number][],
-  options: { srs?: boolean; routes?: boolean; id?: string },
+  options: { srs?: boolean; routes?: boolean; areas?: boolean; id?: string },
 ): ProcedureDocument {
   const parts: Part[] = [];
   const fasteners: Fastener[] = [];
   const links: Link[] = [];
+  const work: Work[] = [];
   seeds.forEach((one, i) => {
     const id = `p${i}`;
     const earlier = (n: number) => `p${n % i}`;
-    const behind = i === 0 ? [] : [...new Set(one.behind.map((n) => `${earlier(n)}${one.free ? ':free' : ''}`))];
+    const need = (n: number) => {
+      const state = one.free ? (seeds[n % i].region && options.areas !== false ? ':free@low' : ':free') : '';
+      return seeds[n % i].work?.named && one.kind === 2 ? `w${n % i}` : `${earlier(n)}${state}`;
+    };
+    const behind = i === 0 ? [] : [...new Set(one.behind.map(need))];
     parts.push({
       id,
       kind: PART_KINDS[one.kind],
@@ -85,7 +105,30 @@ function build(
       ],
       ...(one.on !== null && i > 0 && !behind.length ? { on: earlier(one.on) } : {}),
       ...(one.when ? { when: { windows: one.when } } : {}),
+      ...(one.region && options.areas !== false
+        ? {
+            regions: {
+              low: [
+                [i * 40, 10],
+                [i * 40 + 30, 10],
+                [i * 40 + 30, 19],
+                [i * 40, 19],
+              ],
+            },
+          }
+        : {}),
+      ...(one.offToSeat !== null && i > 0 && options.areas !== false ? { offToSeat: [earlier(one.offToSeat)] } : {}),
     });
+    if (one.work)
+      work.push({
+        id: `w${i}`,
+        kind: 'cut',
+        needs: [id],
+        phase: one.work.phase,
+        for: 'kit',
+        ...(one.work.undo ? { undo: 'as it was' } : {}),
+        ...(one.work.leaves ? { leaves: ['swarf', 'bare-edge'] } : {}),
+      });
     one.fasteners.forEach((f, j) =>
       fasteners.push({
         id: `f${i}-${j}`,
@@ -108,7 +151,7 @@ function build(
       });
     }
   });
-  const ids = [...parts, ...fasteners, ...links].map((item) => item.id);
+  const ids = [...parts, ...fasteners, ...links, ...work].map((item) => item.id);
   return {
     format: 'pezzo-procedure/1',
     id: options.id ?? 'made',
@@ -121,6 +164,7 @@ function build(
     parts,
     fasteners,
     links,
+    work,
     before: rules
       .map(([a, b]) => ({ first: ids[a % ids.length], then: ids[b % ids.length] }))
       .filter((rule) => rule.first !== rule.then),
