@@ -33,7 +33,7 @@ async function runStatic(): Promise<Tally> {
   let tally = NOTHING;
   for (const [name, run] of checks) {
     say(`— ${name}`);
-    tally = add(tally, (await run()) === 0 ? passedOne : failedOne);
+    tally = add(tally, (await run()) === 0 ? passedOne : failedOne(name));
   }
   return tally;
 }
@@ -79,10 +79,11 @@ export async function testCommand(stages: Stage[]): Promise<number> {
   } catch (error) {
     if (!(error instanceof PlainFailure)) throw error;
     say(error.message);
-    tally = add(tally, failedOne);
+    tally = add(tally, failedOne(error.message));
   } finally {
     cluster?.stop();
   }
+  if (tally.names.length) process.stdout.write(`\nFailed:\n${tally.names.map((name) => `  ${name}\n`).join('')}`);
   process.stdout.write(`\n${tally.passed} passed, ${tally.failed} failed, ${tally.skipped} skipped\n`);
   return tally.failed === 0 && tally.passed > 0 ? 0 : 1;
 }
