@@ -1,4 +1,3 @@
-import { append } from '../lists';
 import {
   findFastenerKind,
   findLinkKind,
@@ -10,7 +9,7 @@ import {
   type Catalogue,
 } from '../hardware';
 import { findZone } from '../vehicle';
-import { countOf, type Fastener, type ItemIndex, namedWords, type Point, type ProcedureDocument } from '../procedure';
+import { countOf, type ItemIndex, namedWords, type Point, type ProcedureDocument } from '../procedure';
 import { capital } from '../text';
 import { type Answer, asked, error, warning, type Remark } from './remark';
 
@@ -129,24 +128,3 @@ export function checkPlaces(document: ProcedureDocument, index: ItemIndex, catal
     );
   return [...counts, ...off, ...mismatch];
 }
-
-/** Threaded fasteners with one drive but different length or thread: the ones that get mixed up. One remark a drive. */
-export function checkLookAlikes(document: ProcedureDocument, index: ItemIndex, catalogue: Catalogue): Remark[] {
-  const groups = new Map<string, Fastener[]>();
-  for (const fastener of document.fasteners) {
-    const drive = fastener.drive && parseDrive(fastener.drive)?.code;
-    if (drive && findFastenerKind(catalogue, fastener.kind)?.threaded) append(groups, drive, fastener);
-  }
-  return [...groups]
-    .filter(([, group]) => distinct(group.map((f) => f.length)) > 1 || distinct(group.map((f) => f.thread)) > 1)
-    .map(([drive, group]) =>
-      warning(
-        'look-alike',
-        group.map((f) => f.id),
-        `${drive} screws of different length or thread: ${group.map((f) => `${namedWords(index, f.id, catalogue)} (${[f.length && `${f.length} mm`, f.thread].filter(Boolean).join(', ') || 'unknown'})`).join(', ')}.`,
-        'Keep them in separate bins; note a mark that tells them apart.',
-      ),
-    );
-}
-
-const distinct = (values: unknown[]) => new Set(values.filter((value) => value !== undefined)).size;
