@@ -2,11 +2,15 @@ import { applyEdit, freeId } from './edit';
 import { newFastener, newLink, newPart } from './starting';
 import type { Fastener, Link, Part, ProcedureDocument } from './types';
 
-/** What a hand did while the panel comes off, as it is told in the bay. */
-export type BayFact =
-  | { did: 'undone'; kind: string; drive?: string; count: number; behindLast: boolean }
-  | { did: 'unplugged'; kind: string; count: number; behindLast: boolean }
-  | { did: 'cameOff'; kind: string; behindLast: boolean };
+/** What a hand did while the panel comes off, as it is told in the bay; `took`: seconds since the last thing told, where that is known. */
+export type BayFact = { behindLast: boolean; took?: number } & (
+  | { did: 'undone'; kind: string; drive?: string; count: number }
+  | { did: 'unplugged'; kind: string; count: number }
+  | { did: 'cameOff'; kind: string }
+);
+
+/** A longer time between two things told was a break or another job, and is not kept, seconds. */
+const LONGEST_TOOK = 1800;
 
 /** What the part is called that everything undone since the last one holds, until it comes off. */
 const COMING = 'Next to come off';
@@ -28,7 +32,8 @@ export function lastOff({ parts, recordedOrder = [] }: ProcedureDocument): Part 
  */
 export function recordInBay(document: ProcedureDocument, fact: BayFact): { document: ProcedureDocument; id: string } {
   const behind = fact.behindLast ? lastOff(document)?.id : undefined;
-  const hidden = behind ? { behind: [behind] } : {};
+  const took = fact.took === undefined || fact.took > LONGEST_TOOK ? {} : { took: Math.round(fact.took) };
+  const hidden = { ...(behind ? { behind: [behind] } : {}), ...took };
   if (fact.did === 'cameOff') return cameOff(document, fact.kind, hidden);
   const { document: ready, id: coming } = withComing(document);
   if (fact.did === 'unplugged') {
@@ -44,7 +49,7 @@ export function recordInBay(document: ProcedureDocument, fact: BayFact): { docum
 function cameOff(
   document: ProcedureDocument,
   kind: string,
-  hidden: { behind?: string[] },
+  hidden: Pick<Part, 'behind' | 'took'>,
 ): { document: ProcedureDocument; id: string } {
   const coming = comingPart(document);
   const { id: _, ...fresh } = newPart(document, kind, null);

@@ -17,7 +17,7 @@ const edits: fc.Arbitrary<Edit> = fc.oneof(
   }),
   fc.record({ type: fc.constant('addPoint' as const), id: fc.constant('s1'), at: fc.tuple(fc.nat(900), fc.nat(600)) }),
   fc.record({
-    type: fc.constant('movePart' as const),
+    type: fc.constant('move' as const),
     id: fc.constantFrom('card', 'sail'),
     by: fc.tuple(fc.integer({ min: -9, max: 9 }), fc.integer({ min: -9, max: 9 })),
   }),
@@ -73,7 +73,7 @@ describe('typing and deleting', () => {
 
   it('says what else goes or changes with an item, and does just that', () => {
     for (const { id } of itemsOf(start)) {
-      const { gone, changed } = removalEffects(start, id);
+      const { gone, changed } = removalEffects(start, [id]);
       const left = applyEdit(start, { type: 'remove', id });
       const before = new Map(itemsOf(start).map((item) => [item.id, item]));
       expect(itemsOf(left).map((item) => item.id)).toEqual(

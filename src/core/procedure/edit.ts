@@ -13,12 +13,15 @@ export type Edit =
   | { type: 'addPoint'; id: string; at: Point }
   | { type: 'movePoint'; id: string; point: number; to: Point }
   | { type: 'removePoint'; id: string; point: number }
-  | { type: 'movePart'; id: string; by: Point }
+  /** Everything an item has in the drawing. */
+  | { type: 'move'; id: string; by: Point; typing?: boolean }
   | { type: 'remove'; id: string }
   | { type: 'reorder'; id: string; by: number }
   | { type: 'document'; patch: DocumentPatch; typing?: boolean }
   /** Goes on with another document as one change: pasted notes. */
-  | { type: 'take'; document: ProcedureDocument };
+  | { type: 'take'; document: ProcedureDocument }
+  /** Several at once, taken back together. */
+  | { type: 'several'; edits: Edit[]; typing?: boolean };
 
 /** Fields of an item; undefined removes one. */
 export type ItemPatch = Partial<Omit<Part & Fastener & Link & Work, 'id'>>;
@@ -64,11 +67,8 @@ export function applyEdit(document: ProcedureDocument, edit: Edit): ProcedureDoc
             )
           : item,
       );
-    case 'movePart':
-      return mapItem(document, edit.id, (item) => {
-        const shape = (item as Part).shape?.map(([x, y]): Point => [x + edit.by[0], y + edit.by[1]]);
-        return { ...item, ...(shape ? { shape } : {}) };
-      });
+    case 'move':
+      return mapItem(document, edit.id, (item) => movedBy(item, edit.by));
     case 'remove':
       return removeItem(document, edit.id);
     case 'reorder':
@@ -77,7 +77,23 @@ export function applyEdit(document: ProcedureDocument, edit: Edit): ProcedureDoc
       return withoutUndefined({ ...document, ...edit.patch });
     case 'take':
       return edit.document;
+    case 'several':
+      return edit.edits.reduce(applyEdit, document);
   }
+}
+
+/** An item with its shape, areas and places moved. */
+function movedBy(item: Item, [dx, dy]: Point): Item {
+  const { shape, at, regions } = item as Partial<Part & Placed>;
+  const all = (points: Point[]) => points.map(([x, y]): Point => [x + dx, y + dy]);
+  return {
+    ...item,
+    ...(shape ? { shape: all(shape) } : {}),
+    ...(at ? { at: all(at) } : {}),
+    ...(regions
+      ? { regions: Object.fromEntries(Object.entries(regions).map(([name, points]) => [name, all(points)])) }
+      : {}),
+  };
 }
 
 /** Items that have places of their own. */
@@ -150,10 +166,11 @@ export function editHistory(history: EditHistory, action: HistoryAction): EditHi
 }
 
 /** Which field a change is about. */
-const fieldOf = (edit: Edit): string =>
-  edit.type === 'change' || edit.type === 'document'
-    ? `${'id' in edit ? edit.id : ''} ${Object.keys(edit.patch).sort().join(' ')}`
-    : '';
+function fieldOf(edit: Edit): string {
+  if (edit.type === 'several') return edit.edits.map(fieldOf).join('; ');
+  const fields = 'patch' in edit ? Object.keys(edit.patch).sort().join(' ') : edit.type;
+  return `${'id' in edit ? edit.id : ''} ${fields}`;
+}
 
 /** The first free id with this stem: "s1", "s2"… or "panel", "panel-2"…. */
 export function freeId(document: ProcedureDocument, stem: string, separator = ''): string {

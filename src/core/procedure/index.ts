@@ -1,3 +1,4 @@
+export { type Axis, itemsInside, lineUp, placesBeside, snap, type Snapped, spreadOut } from './arrange';
 export { type BayFact, comingPart, lastOff, recordInBay } from './bay-recording';
 export {
   applyEdit,
@@ -26,7 +27,8 @@ export { readDocument } from './migrate';
 export { mirror, mirroredSide, recordedId } from './mirror';
 export { countedWords, heldWords, itemWords, namedWords } from './names';
 export { checkOptions, listOptions } from './options';
-export { type MarkedPhoto, photosOf, photosOfItems } from './photos';
+export { type MarkedPhoto, photosOf, photosOfItems, scaledPhoto } from './photos';
+export { LONGEST_SECONDS, recordingsOfItems } from './recordings';
 export { type PresenceMap, presenceOf } from './presence';
 export { isInSight, type Need, ownCovers, reachOf } from './reach';
 export { isInside, regionShare, regionShares } from './regions';
@@ -42,6 +44,7 @@ export {
   type Leaving,
   type ItemType,
   type Link,
+  type MapFeature,
   type Mount,
   type OptionValues,
   type Pair,
@@ -50,6 +53,8 @@ export {
   type Part,
   type Point,
   type ProcedureDocument,
+  type Recording,
+  type RecordingKind,
   type Refit,
   type When,
   type Work,

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { made, part } from '@tests/support/made';
-import { photosOf, photosOfItems } from './photos';
+import { scaledPhoto, photosOf, photosOfItems } from './photos';
 
 const RING = { kind: 'ring' as const, at: [0.5, 0.5] as [number, number] };
 
@@ -24,5 +24,26 @@ describe('pictures of items', () => {
     expect(ids('s1', 'cap', 'card')).toEqual(['p1', 'p2', 'p3', 'p4']);
     expect(ids('pod', 'gone')).toEqual([]);
     expect(photosOfItems(undefined, ['card'])).toEqual([]);
+  });
+});
+
+describe('a photo behind a drawing', () => {
+  const square: [number, number][] = [[0, 100], [100, 100], [100, 0], [0, 0]]; // prettier-ignore
+
+  it('grows around the first end until the known length fits', () => {
+    expect(scaledPhoto(square, [0, 0], [50, 0], 100)).toEqual([[0, 200], [200, 200], [200, 0], [0, 0]]); // prettier-ignore
+    expect(scaledPhoto(square, [100, 100], [100, 0], 50)).toEqual([[50, 100], [100, 100], [100, 50], [50, 50]]); // prettier-ignore
+  });
+
+  it('stays as it is where the length says nothing or the photo would be a speck or a wall', () => {
+    for (const [to, length] of [
+      [[0, 0], 50],
+      [[50, 0], 0],
+      [[50, 0], -3],
+      [[100, 0], 1],
+      [[1, 0], 5000],
+    ] as const)
+      // prettier-ignore
+      expect(scaledPhoto(square, [0, 0], [...to], length)).toBeNull();
   });
 });

@@ -1,5 +1,5 @@
 import { itemsOf } from './items';
-import type { Item, PhotoMark, PhotoRef, ProcedureDocument } from './types';
+import type { Item, PhotoMark, PhotoRef, Point, ProcedureDocument } from './types';
 
 /** A picture with what is pointed out in it, always in the long form. */
 export interface MarkedPhoto {
@@ -9,6 +9,26 @@ export interface MarkedPhoto {
 
 const inFull = (ref: PhotoRef): MarkedPhoto =>
   typeof ref === 'string' ? { id: ref, marks: [] } : { id: ref.id, marks: ref.marks ?? [] };
+
+/** Sides of a map between which a photo is laid, millimetres: a slip of the finger must not make it a speck or a wall. */
+const [SMALLEST_MM, LARGEST_MM] = [20, 20_000];
+
+/**
+ * The corners of a photo behind a drawing once the line from `from` to `to` in it is `lengthMm` long: everything grows or shrinks around `from`. Null where the two are one point, or the
+ * photo would come out below 20 mm or above 20 m.
+ * @example scaledPhoto([[0, 100], [100, 100], [100, 0], [0, 0]], [0, 0], [50, 0], 100)![1]; // [200, 200]
+ */
+export function scaledPhoto(corners: Point[], from: Point, to: Point, lengthMm: number): Point[] | null {
+  const now = Math.hypot(to[0] - from[0], to[1] - from[1]);
+  if (now < 1 || !(lengthMm > 0)) return null;
+  const factor = lengthMm / now;
+  const next = corners.map(([x, y]): Point => [
+    Math.round(from[0] + (x - from[0]) * factor),
+    Math.round(from[1] + (y - from[1]) * factor),
+  ]);
+  const size = Math.hypot(next[0][0] - next[2][0], next[0][1] - next[2][1]);
+  return size < SMALLEST_MM || size > LARGEST_MM ? null : next;
+}
 
 /** An item's pictures; none for an item that is not there. */
 export const photosOf = (item: Pick<Item, 'photos'> | undefined): MarkedPhoto[] => (item?.photos ?? []).map(inFull);

@@ -12,10 +12,14 @@ const orphansOf = (document: ProcedureDocument, id: string): string[] => [
   ...document.links.filter((link) => link.joins.includes(id)).map((link) => link.id),
 ];
 
-/** What taking an item out of a document does besides: what goes with it, and what no longer names it. Ids, in the document's order. */
-export function removalEffects(document: ProcedureDocument, id: string): { gone: string[]; changed: string[] } {
-  const gone = orphansOf(document, id);
-  const left = removeItem(document, id);
+/** What taking items out of a document does besides: what goes with them, and what no longer names them. Ids, in the document's order. */
+export function removalEffects(
+  document: ProcedureDocument,
+  ids: readonly string[],
+): { gone: string[]; changed: string[] } {
+  const left = ids.reduce(removeItem, document);
+  const stays = new Set(itemsOf(left).map((item) => item.id));
+  const gone = itemsOf(document).flatMap((item) => (stays.has(item.id) || ids.includes(item.id) ? [] : [item.id]));
   const before = new Map(itemsOf(document).map((item) => [item.id, JSON.stringify(item)]));
   const changed = itemsOf(left)
     .filter((item) => before.get(item.id) !== JSON.stringify(item))

@@ -17,6 +17,17 @@ export interface PhotoMark {
 /** A picture with what is marked in it; the first versions named the picture alone. */
 export type PhotoRef = string | { id: string; marks?: PhotoMark[] };
 
+/** A spoken note, or a clip of the trick that words cannot tell. */
+export type RecordingKind = 'spoken' | 'clip';
+
+/** A recording that is played at its item's step. */
+export interface Recording {
+  id: string;
+  kind: RecordingKind;
+  /** How long it is. */
+  seconds: number;
+}
+
 /** What every item may carry. */
 export interface ItemBase {
   id: string;
@@ -26,6 +37,7 @@ export interface ItemBase {
   /** What must be minded on the way back; `note` is for the way out. */
   refitNote?: string;
   photos?: PhotoRef[];
+  recordings?: Recording[];
   difficulty?: number;
   difficultyWhy?: string;
   when?: When;
@@ -33,6 +45,8 @@ export interface ItemBase {
   behind?: string[];
   /** Own time in seconds, replacing the catalogue's. */
   seconds?: number;
+  /** Seconds between the last thing told and this one while it was recorded in the bay. A first time is slow, so nothing is planned with it. */
+  took?: number;
 }
 
 export interface Part extends ItemBase {
@@ -138,10 +152,18 @@ export interface Route {
   anyOf: string[][];
 }
 
+/** A line or form of the bare panel: nothing that comes off. */
+export interface MapFeature {
+  kind: 'window-line' | 'handle-bowl' | 'armrest' | 'pocket' | 'speaker-field' | 'wheel-arch';
+  box: [Point, Point];
+}
+
 export interface PanelMap {
   width: number;
   height: number;
   outline: string | { path: string } | { photo: string };
+  /** What makes the outline read as its panel, each in the box between two corners; absent: what such panels usually have. */
+  features?: MapFeature[];
   /** A picture behind the drawing: its four corners on the map, so that it lies straight. */
   photo?: { id: string; corners: Point[] };
 }
