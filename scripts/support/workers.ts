@@ -9,6 +9,7 @@ const ENTRIES = {
   think: 'src/workers/server/think.ts',
   draw: 'src/workers/server/draw.ts',
   photo: 'src/workers/server/photo.ts',
+  recording: 'src/workers/server/recording.ts',
 };
 
 /** Where the server's worker threads find what they run. */

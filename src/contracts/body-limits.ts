@@ -9,11 +9,15 @@ const PROCEDURE = 6 * 1024 * 1024;
 /** The largest photo taken, bytes. */
 export const MAX_PHOTO_BYTES = 25 * 1024 * 1024;
 
+/** The largest spoken note or clip taken, bytes. */
+export const MAX_RECORDING_BYTES = 8 * 1024 * 1024;
+
 const LIMITS: [address: RegExp, bytes: number][] = [
   [/^\/api\/(sign-in|sign-out|setup|devices)\b/, SECRETS],
   [/^\/api\/(logs|runs)\/[^/]+\/events$/, EVENTS],
   [/^\/api\/procedures\/(bring-in|[^/]+\/draft)$/, PROCEDURE],
   [/^\/api\/photos\//, MAX_PHOTO_BYTES],
+  [/^\/api\/recordings\//, MAX_RECORDING_BYTES],
 ];
 
 /** How many bytes of body an address takes in. One table for the server's front and for the routes, counted while reading in both. */

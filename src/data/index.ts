@@ -11,6 +11,7 @@ export * from './runs';
 export * from './logs';
 export * from './flags';
 export * from './photos';
+export * from './recordings';
 export * from './stock';
 export * from './customers';
 export * from './notices';

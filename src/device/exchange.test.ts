@@ -3,13 +3,13 @@ import fc from 'fast-check';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import {
   dropEvents,
-  findPhoto,
+  findMedia,
   keepEvents,
-  keepPhoto,
+  keepMedia,
   listLocal,
   listUnsent,
-  listWaitingPhotos,
-  notePhoto,
+  listWaitingMedia,
+  noteMedia,
   type LocalEvent,
 } from '@/device/store';
 import { MOST_EVENTS_AT_ONCE } from '@/core/log';
@@ -76,14 +76,14 @@ describe('what a tablet keeps', () => {
       sent: 0 as const,
       refused: null,
     });
-    for (const id of ['one', 'two', 'three']) await keepPhoto(photo(id));
-    await notePhoto('one', { sent: 1 });
-    await notePhoto('two', { refused: 'no picture' });
-    await notePhoto('no such', { sent: 1 });
-    expect(ids(await listWaitingPhotos())).toEqual(['three']);
-    expect((await findPhoto('two'))?.refused).toBe('no picture');
-    expect(await findPhoto('no such')).toBeUndefined();
-    await notePhoto('three', { sent: 1 });
+    for (const id of ['one', 'two', 'three']) await keepMedia(photo(id));
+    await noteMedia('one', { sent: 1 });
+    await noteMedia('two', { refused: 'no picture' });
+    await noteMedia('no such', { sent: 1 });
+    expect(ids(await listWaitingMedia())).toEqual(['three']);
+    expect((await findMedia('two'))?.refused).toBe('no picture');
+    expect(await findMedia('no such')).toBeUndefined();
+    await noteMedia('three', { sent: 1 });
   });
 });
 

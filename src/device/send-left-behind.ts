@@ -1,7 +1,7 @@
 import { forgetLog } from '@/device/leave';
 import { listLocal, listUnsentLogs } from '@/device/store';
 import { exchange } from './exchange';
-import { sendPhotos } from './send-photos';
+import { sendMedia } from './send-media';
 
 /** Exchanges for one log at most: each carries as many events as a request takes. */
 const MOST_ROUNDS = 20;
@@ -27,7 +27,7 @@ async function sendAll(me: string): Promise<void> {
     const isSent = await sendLog(log, me);
     if (isSent && isOthers && !location.pathname.endsWith(`/runs/${log}`)) await forgetLog(log);
   }
-  await sendPhotos();
+  await sendMedia();
 }
 
 async function sendLog(log: string, me: string): Promise<boolean> {

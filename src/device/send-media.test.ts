@@ -1,11 +1,11 @@
 import 'fake-indexeddb/auto';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { findPhoto, keepPhoto, listWaitingPhotos } from '@/device/store';
-import { sendPhotos } from './send-photos';
+import { findMedia, keepMedia, listWaitingMedia } from '@/device/store';
+import { sendMedia } from './send-media';
 
 const keep = (...ids: string[]) =>
-  Promise.all(ids.map((id) => keepPhoto({ id, job: 1, blob: new Blob([id]), sha256: 'aa', sent: 0, refused: null })));
-const waiting = async () => (await listWaitingPhotos()).map(({ id }) => id).sort();
+  Promise.all(ids.map((id) => keepMedia({ id, job: 1, blob: new Blob([id]), sha256: 'aa', sent: 0, refused: null })));
+const waiting = async () => (await listWaitingMedia()).map(({ id }) => id).sort();
 const answer = (status: number, body: object = {}) => Response.json(body, { status });
 /** A server that answers for each photo as told, by its id. */
 const talkTo = (answers: Record<string, () => Response | Promise<Response>>) => {
@@ -32,17 +32,17 @@ describe('sending photos', () => {
       busy: () => new Response('<html>', { status: 503 }),
       cut: () => answer(400, { code: 'photo-cut', message: 'Only a part of the photo arrived.' }),
     });
-    expect(await sendPhotos()).toBe(2);
+    expect(await sendMedia()).toBe(2);
     expect(await waiting()).toEqual(['away', 'busy', 'cut', 'torn']);
-    expect((await findPhoto('text'))?.refused).toBe('That is no picture.');
+    expect((await findMedia('text'))?.refused).toBe('That is no picture.');
     const asked = talkTo({
       torn: () => answer(200),
       away: () => answer(200),
       busy: () => answer(200),
       cut: () => answer(200),
     });
-    expect(await sendPhotos()).toBe(4);
-    expect([asked.sort(), await waiting(), await sendPhotos()]).toEqual([['away', 'busy', 'cut', 'torn'], [], 0]);
+    expect(await sendMedia()).toBe(4);
+    expect([asked.sort(), await waiting(), await sendMedia()]).toEqual([['away', 'busy', 'cut', 'torn'], [], 0]);
   });
 
   it('sends each photo once, however often it is asked meanwhile', async () => {
@@ -54,7 +54,7 @@ describe('sending photos', () => {
           done = () => resolve(answer(200));
         }),
     });
-    const both = [sendPhotos(), sendPhotos()];
+    const both = [sendMedia(), sendMedia()];
     await vi.waitFor(() => expect(asked).toEqual(['slow']));
     done();
     expect(await Promise.all(both)).toEqual([1, 1]);

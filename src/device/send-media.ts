@@ -1,15 +1,24 @@
-import { listWaitingPhotos, notePhoto } from '@/device/store';
+import { listWaitingMedia, noteMedia, type LocalMedia } from '@/device/store';
 
 /** Refusals that sending again would not change. */
-const REFUSALS = new Set(['photo-unreadable', 'photo-too-large', 'photo-differs', 'procedure-unknown']);
+const REFUSALS = new Set([
+  'photo-unreadable',
+  'photo-too-large',
+  'photo-differs',
+  'recording-unreadable',
+  'recording-too-long',
+  'recording-too-large',
+  'recording-differs',
+  'procedure-unknown',
+]);
 
 let underway: Promise<number> | null = null;
 
-/** How long one photo may take on a slow network. */
+/** How long one may take on a slow network. */
 const LONGEST_MS = 180_000;
 
-/** Sends the photos that wait on this device, one after another, beside the events: a large one must not hold those up. Returns how many were settled, sent or refused for good. Throws nothing: the others are tried again. */
-export function sendPhotos(): Promise<number> {
+/** Sends the photos and recordings that wait on this device, one after another, beside the events: a large one must not hold those up. Returns how many were settled, sent or refused for good. Throws nothing: the others are tried again. */
+export function sendMedia(): Promise<number> {
   underway ??= sendAll().finally(() => {
     underway = null;
   });
@@ -17,13 +26,13 @@ export function sendPhotos(): Promise<number> {
 }
 
 async function sendAll(): Promise<number> {
-  const waiting = await listWaitingPhotos().catch(() => []);
+  const waiting = await listWaitingMedia().catch(() => []);
   let settled = 0;
-  for (const { id, job, procedure, sha256, blob } of waiting) {
-    const owner = job === null ? `procedure=${encodeURIComponent(procedure ?? '')}` : `job=${job}`;
-    const response = await fetch(`/api/photos/${id}?${owner}&sha256=${sha256}`, {
+  for (const one of waiting) {
+    const { id } = one;
+    const response = await fetch(addressOf(one), {
       method: 'PUT',
-      body: blob,
+      body: one.blob,
       signal: AbortSignal.timeout(LONGEST_MS),
       headers: { 'content-type': 'application/octet-stream' },
     }).catch(() => null);
@@ -33,7 +42,7 @@ async function sendAll(): Promise<number> {
         : {};
     const refused = answer.code && REFUSALS.has(answer.code) ? (answer.message ?? answer.code) : null;
     if (!response?.ok && !refused) continue;
-    await notePhoto(id, response?.ok ? { sent: 1 } : { refused }).then(
+    await noteMedia(id, response?.ok ? { sent: 1 } : { refused }).then(
       () => {
         settled += 1;
       },
@@ -41,4 +50,11 @@ async function sendAll(): Promise<number> {
     );
   }
   return settled;
+}
+
+function addressOf({ id, job, procedure, recording, sha256 }: LocalMedia): string {
+  const owner = job === null ? `procedure=${encodeURIComponent(procedure ?? '')}` : `job=${job}`;
+  return recording
+    ? `/api/recordings/${id}?${owner}&kind=${recording.kind}&sha256=${sha256}`
+    : `/api/photos/${id}?${owner}&sha256=${sha256}`;
 }

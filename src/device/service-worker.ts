@@ -36,7 +36,7 @@ const serwist = new Serwist({
   runtimeCaching: [
     {
       matcher: ({ url, sameOrigin, request }) =>
-        sameOrigin && request.method === 'GET' && url.pathname.startsWith('/api/photos/'),
+        sameOrigin && request.method === 'GET' && /^\/api\/(photos|recordings)\//.test(url.pathname),
       handler: new CacheFirst({
         cacheName: 'photos',
         plugins: [onlyItself, new ExpirationPlugin({ maxEntries: 600, maxAgeSeconds: 60 * DAY_SECONDS })],

@@ -1,5 +1,6 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { EventStamp } from '../core/log';
+import type { Recording } from '../core/procedure';
 
 /** An event of any log, as this device keeps it. */
 export type LocalEvent = EventStamp & { type: string };
@@ -11,15 +12,17 @@ interface StoreSchema extends DBSchema {
     value: { log: string; event: LocalEvent; sent: 0 | 1 };
     indexes: { log: string; waiting: [string, number] };
   };
-  photos: { key: string; value: LocalPhoto; indexes: { sent: number } };
+  photos: { key: string; value: LocalMedia; indexes: { sent: number } };
 }
 
-/** A photo as this device keeps it. */
-export interface LocalPhoto {
+/** A photo, spoken note or clip as this device keeps it. */
+export interface LocalMedia {
   id: string;
   /** The job it belongs to; null for one that a procedure shows. */
   job: number | null;
   procedure?: string;
+  /** What it is where it is no photo. */
+  recording?: Omit<Recording, 'id'>;
   blob: Blob;
   /** SHA-256 of the blob, hex. */
   sha256: string;
@@ -103,25 +106,25 @@ export async function dropEvents(ids: string[]): Promise<void> {
   await Promise.all([...ids.map((id) => transaction.store.delete(id)), transaction.done]);
 }
 
-/** Keeps a photo on this device. */
-export async function keepPhoto(photo: LocalPhoto): Promise<void> {
+/** Keeps a photo or recording on this device. */
+export async function keepMedia(photo: LocalMedia): Promise<void> {
   const transaction = (await open()).transaction('photos', 'readwrite', { durability: 'strict' });
   await Promise.all([transaction.store.put(photo), transaction.done]);
 }
 
-/** Photos the server does not have yet and may still take. */
-export const listWaitingPhotos = async (): Promise<LocalPhoto[]> =>
+/** Photos and recordings the server does not have yet and may still take. */
+export const listWaitingMedia = async (): Promise<LocalMedia[]> =>
   (await (await open()).getAllFromIndex('photos', 'sent', 0)).filter(({ refused }) => refused === null);
 
-/** Changes what is known of a photo on its way. */
-export async function notePhoto(id: string, change: Partial<Pick<LocalPhoto, 'sent' | 'refused'>>): Promise<void> {
+/** Changes what is known of one on its way. */
+export async function noteMedia(id: string, change: Partial<Pick<LocalMedia, 'sent' | 'refused'>>): Promise<void> {
   const transaction = (await open()).transaction('photos', 'readwrite');
   const photo = await transaction.store.get(id);
   await Promise.all([...(photo ? [transaction.store.put({ ...photo, ...change })] : []), transaction.done]);
 }
 
-/** A photo that this device has; undefined where it never took it. */
-export const findPhoto = async (id: string): Promise<LocalPhoto | undefined> => (await open()).get('photos', id);
+/** A photo or recording that this device has; undefined where it never took it. */
+export const findMedia = async (id: string): Promise<LocalMedia | undefined> => (await open()).get('photos', id);
 
 /** The logs that still have events to send. */
 export async function listUnsentLogs(): Promise<string[]> {

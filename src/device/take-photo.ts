@@ -1,6 +1,7 @@
 import { v4 as uuid } from 'uuid';
 import { sendBytes } from './http';
-import { keepPhoto } from './store';
+import { sha256Of } from './sha256';
+import { keepMedia } from './store';
 
 /** Longest side of a photo as it is kept and sent, px. */
 const LARGEST_PX = 2560;
@@ -16,7 +17,7 @@ export class UnreadableFile extends Error {}
 export async function takePhoto(file: Blob, owner: number | { procedure: string }): Promise<string> {
   const photo = await readPhoto(file);
   const whose = typeof owner === 'number' ? { job: owner } : { job: null, procedure: owner.procedure };
-  await keepPhoto({ ...photo, ...whose, sent: 0, refused: null });
+  await keepMedia({ ...photo, ...whose, sent: 0, refused: null });
   return photo.id;
 }
 
@@ -33,7 +34,7 @@ async function readPhoto(file: Blob): Promise<{ id: string; blob: Blob; sha256: 
     throw new UnreadableFile('The file could not be read.', { cause });
   });
   const blob = await shrink(new Blob([bytes], { type: file.type }));
-  return { id: uuid(), blob, sha256: await hexOf(blob) };
+  return { id: uuid(), blob, sha256: await sha256Of(blob) };
 }
 
 /** Upright, no larger than need be, without the camera's data. What this browser cannot read is sent as it is: the server may, or says what it is. */
@@ -51,11 +52,4 @@ async function shrink(file: Blob): Promise<Blob> {
   } catch {
     return file;
   }
-}
-
-/** SHA-256 as lower-case hex. */
-async function hexOf(blob: Blob): Promise<string> {
-  const bytes = await blob.arrayBuffer();
-  const digest = await crypto.subtle.digest('SHA-256', bytes);
-  return [...new Uint8Array(digest)].map((byte) => byte.toString(16).padStart(2, '0')).join('');
 }

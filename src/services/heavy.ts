@@ -11,6 +11,8 @@ const KINDS = {
   draw: { threads: 1, memoryMb: 256 },
   /** Photos: two at once. */
   photo: { threads: 2, memoryMb: 192 },
+  /** Spoken notes and clips: only their containers are read. */
+  recording: { threads: 1, memoryMb: 128 },
 } as const;
 export type HeavyKind = keyof typeof KINDS;
 

@@ -15,6 +15,7 @@ export * from './runs';
 export * from './logs';
 export * from './visits';
 export * from './photos';
+export * from './recordings';
 export * from './stores';
 export * from './flags';
 export * from './report';

@@ -50,6 +50,10 @@ const ROUTES: Record<string, Record<string, { from: From; password?: true; at: s
     GET: { from: 'trainee', at: `/api/photos/${NONE}` },
     PUT: { from: 'trainee', at: '/api/photos/none', data: {} },
   },
+  'api/recordings/[id]': {
+    GET: { from: 'trainee', at: `/api/recordings/${NONE}` },
+    PUT: { from: 'trainee', at: '/api/recordings/none', data: {} },
+  },
   'api/procedures': {
     GET: { from: 'trainee', at: '/api/procedures?q=none' },
     POST: {

@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import type { Remark } from '../../core/check';
-import { SCHOOL_QUESTIONS, type ProcedureDocument } from '../../core/procedure';
+import { LONGEST_SECONDS, SCHOOL_QUESTIONS, type ProcedureDocument } from '../../core/procedure';
 import { MAX_JSON_DEPTH, measureJson } from './json-shape';
 
 /** The largest procedure file taken in, bytes. */
@@ -42,6 +42,12 @@ const photos = Joi.array().items(
   Joi.alternatives(short, Joi.object({ id: short.required(), marks: Joi.array().items(photoMark).max(50) })),
 );
 
+const recording = Joi.object({
+  id: Joi.string().guid().required(),
+  kind: Joi.valid(...Object.keys(LONGEST_SECONDS)).required(),
+  seconds: Joi.number().min(0).max(60).required(),
+});
+
 const itemFields = {
   id: id.required(),
   name: short,
@@ -49,6 +55,7 @@ const itemFields = {
   technique: text,
   refitNote: text,
   photos: photos.max(50),
+  recordings: Joi.array().items(recording).max(20),
   difficulty: Joi.number().integer().min(1).max(5),
   difficultyWhy: text,
   when: Joi.object()
@@ -56,6 +63,7 @@ const itemFields = {
     .max(MAX_OPTIONS),
   behind: references,
   seconds: Joi.number().min(0).max(36_000),
+  took: Joi.number().integer().min(0).max(36_000),
 };
 
 const part = Joi.object({
@@ -181,6 +189,10 @@ const routes = Joi.array()
   })
   .messages({ 'routes.ways': `have more than ${MAX_WAYS} ways in, or name more than ${MAX_WAY_REFERENCES} items` });
 
+const feature = Joi.object({
+  kind: Joi.valid('window-line', 'handle-bowl', 'armrest', 'pocket', 'speaker-field', 'wheel-arch').required(),
+  box: Joi.array().items(point).length(2).required(),
+});
 const mm = Joi.number().min(0).max(2000);
 const job = Joi.number().integer().min(1).max(2_000_000_000);
 const mount = Joi.object({
@@ -236,6 +248,7 @@ export const procedureSchema = Joi.object({
       Joi.object({ path: Joi.string().max(20_000).required() }),
       Joi.object({ photo: short.required() }),
     ).required(),
+    features: Joi.array().items(feature).max(30),
     photo: Joi.object({ id: short.required(), corners: Joi.array().items(point).length(4).required() }),
   }).required(),
   parts: Joi.array().items(part).max(10_000).required(),
