@@ -13,7 +13,8 @@ export function areasOf(document: ProcedureDocument, steps: { item: string; regi
   });
 }
 
-const squareAround = ([x, y]: Point): Point[] => [
+/** The square that stands for work with a place but no shape. */
+export const squareAround = ([x, y]: Point): Point[] => [
   [x - AROUND_MM, y - AROUND_MM],
   [x + AROUND_MM, y - AROUND_MM],
   [x + AROUND_MM, y + AROUND_MM],

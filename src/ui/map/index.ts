@@ -1,4 +1,4 @@
-export { areasOf } from './areas';
+export { areasOf, squareAround } from './areas';
 export * from './panel-map';
 export * from './peel';
 export * from './item-list';

@@ -6,7 +6,7 @@ import { demoProcedure } from '@tests/support/demo';
 import { procedures } from '@tests/support/generate-procedure';
 import { layersOf, mirror, type Point } from '@/core/procedure';
 import { boundsOf, drawingOf, polygonPoints, roundedPath, toDrawing, toMap } from './geometry';
-import { outlinePath } from './outlines';
+import { detailPath, newFeature, outlineCorners, outlineOf, outlinePath } from './outlines';
 import { PanelMap } from './panel-map';
 import { fromDone, peeled, peelSteps, withoutAbsent } from './visibility';
 
@@ -74,6 +74,23 @@ describe('the drawing', () => {
       expect(numbers[n]).toBeLessThanOrEqual(880);
     }
     expect(boundsOf(square)).toEqual([100, 100, 100, 100]);
+  });
+
+  it('gives an outline by its corners, and takes it back from them', () => {
+    const map = { width: 1000, height: 600, outline: 'rear-door' };
+    const corners = outlineCorners(map);
+    expect(corners.length).toBeGreaterThan(12);
+    expect(corners.every(([x, y]) => x >= 0 && x <= 1000 && y >= 0 && y <= 600)).toBe(true);
+    expect(outlineCorners({ ...map, outline: outlineOf(corners) })).toEqual(corners);
+  });
+
+  it('draws the features of a map in their boxes, instead of the usual lines', () => {
+    const map = { width: 1000, height: 600, outline: 'rear-door' };
+    const pocket = newFeature(map, 'pocket');
+    expect(pocket.box).toEqual([[100, 36], [620, 168]]); // prettier-ignore
+    expect(detailPath({ ...map, features: [pocket] })).toContain('M 100.0 168.0 L 126.0 55.8');
+    expect(detailPath({ ...map, features: [] })).toBe('');
+    expect(detailPath(map)).not.toBe('');
   });
 
   it('scales an outline to the map, takes a path as it is, and draws an unknown one plainly', () => {

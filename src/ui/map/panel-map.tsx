@@ -27,7 +27,7 @@ export interface PanelMapProps {
   now?: ReadonlySet<string>;
   /** Items that could be worked on now. */
   open?: ReadonlySet<string>;
-  onSelect?: (id: string) => void;
+  onSelect?: (id: string, event: PointerEvent) => void;
   /** Outlines of areas that are peeled back, or of work. */
   areas?: readonly Point[][];
   /** A short line with a leader to one item. */
@@ -72,7 +72,7 @@ export const PanelMap = memo(function PanelMap(props: PanelMapProps) {
   const tap = (id: string) => (event: PointerEvent) => {
     if (!props.onSelect) return;
     event.stopPropagation();
-    props.onSelect(id);
+    props.onSelect(id, event);
   };
   const label = (id: string) => itemWords(index, id);
   const panels = parts.filter((part) => partLook(part) === 'panel');

@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
-import { findPhoto, takePhoto, UnreadableFile } from '@/device';
+import { findMedia, takePhoto, UnreadableFile } from '@/device';
 
 /** A photo, from this device where it has it, else from the server. */
 export function Photo({ id, alt }: { id: string; alt: string }) {
@@ -8,7 +8,7 @@ export function Photo({ id, alt }: { id: string; alt: string }) {
   useEffect(() => {
     let url: string | null = null;
     let gone = false;
-    void findPhoto(id)
+    void findMedia(id)
       .catch(() => undefined)
       .then((photo) => {
         if (gone || !photo) return;

@@ -2,8 +2,8 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { v4 as uuid } from 'uuid';
 import type { EventStamp } from '@/core/log';
-import { deviceName, keepEvents, listLocal, listUnsent, listWaitingPhotos, nextSequence } from '@/device';
-import { coalesce, exchange, logAddress, sendPhotos, SendingStore } from '../../../device';
+import { deviceName, keepEvents, listLocal, listUnsent, listWaitingMedia, nextSequence } from '@/device';
+import { coalesce, exchange, logAddress, sendMedia, SendingStore } from '../../../device';
 import { ApiError, send, troubleWords } from '../../../device/http';
 import { useKeptPhotos } from './use-kept-photos';
 import { useLook } from './use-look';
@@ -45,7 +45,7 @@ export function useLog<E extends LogEvent>(
   /** How many events and photos the server does not have yet. */
   const waiting = useCallback(async () => {
     const here = keeping.current + unkept.current.length;
-    return here + (await listUnsent(log).catch(() => [])).length + (await listWaitingPhotos().catch(() => [])).length;
+    return here + (await listUnsent(log).catch(() => [])).length + (await listWaitingMedia().catch(() => [])).length;
   }, [log]);
   const once = useCallback(async () => {
     try {
@@ -62,7 +62,7 @@ export function useLog<E extends LogEvent>(
         signedOut: false,
         setAside: [...new Set([...now.setAside, ...news.reasons])],
       }));
-      void sendPhotos().then(async (settled) => {
+      void sendMedia().then(async (settled) => {
         if (!settled) return;
         const left = await waiting();
         sending.change((now) => ({ ...now, unsent: left }));

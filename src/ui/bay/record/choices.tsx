@@ -12,18 +12,19 @@ const MOST = 99;
 const SIZELESS = [
   'push-clip',
   'tab',
-  'hook',
   'push-pin',
   'rivet',
   'butyl',
   'spring-clip',
   'bent-tab',
   'c-clip',
-  'bracket',
   'tape',
   'cable-tie',
 ];
-const TETHERS = ['connector', 'cable', 'rod', 'lamp', 'wire', 'aerial', 'earth', 'hose'];
+const TETHERS = ['connector', 'lamp', 'wire', 'aerial', 'earth', 'hose'];
+/** What lets go by unhooking: tethers, and what holds. */
+const HOOKED_TETHERS = ['cable', 'rod'];
+const HOOKED = ['hook', 'bracket', 'tab'];
 const PARTS = [
   'cap',
   'cover',
@@ -86,12 +87,12 @@ export function Undone({
       </div>
       <div className="bay-choices" role="group" aria-label="What it is">
         {SIZELESS.map((kind) => (
-          <button key={kind} type="button" onClick={() => onTell({ did: 'undone', kind, count })}>
-            <Glyph>
-              <FastenerGlyph fastener={{ kind }} />
-            </Glyph>
-            {capital(fasteners.get(kind)!.name)}
-          </button>
+          <HoldButton
+            key={kind}
+            kind={kind}
+            name={fasteners.get(kind)!.name}
+            onTell={() => onTell({ did: 'undone', kind, count })}
+          />
         ))}
       </div>
     </>
@@ -106,22 +107,61 @@ const boltOrScrew = (drive: string) => {
 
 /** A tether by what it is. */
 export function Unplugged({ onTell }: Tell<{ did: 'unplugged'; kind: string; count: number }>) {
-  const { links } = useCatalogue();
   const { count, row } = useCount();
   return (
     <>
       {row}
       <div className="bay-choices" role="group" aria-label="What it is">
-        {TETHERS.map((kind) => (
-          <button key={kind} type="button" onClick={() => onTell({ did: 'unplugged', kind, count })}>
-            <Glyph>
-              <LinkGlyph link={{ kind }} />
-            </Glyph>
-            {capital(links.get(kind)!.name)}
-          </button>
+        <Tethers kinds={TETHERS} onTell={(kind) => onTell({ did: 'unplugged', kind, count })} />
+      </div>
+    </>
+  );
+}
+
+/** A cable or rod out of its holder, or what a part hung on. */
+export function Unhooked({
+  onTell,
+}: Tell<{ did: 'unplugged'; kind: string; count: number } | { did: 'undone'; kind: string; count: number }>) {
+  const { fasteners } = useCatalogue();
+  const { count, row } = useCount();
+  return (
+    <>
+      {row}
+      <div className="bay-choices" role="group" aria-label="What it is">
+        <Tethers kinds={HOOKED_TETHERS} onTell={(kind) => onTell({ did: 'unplugged', kind, count })} />
+        {HOOKED.map((kind) => (
+          <HoldButton
+            key={kind}
+            kind={kind}
+            name={fasteners.get(kind)!.name}
+            onTell={() => onTell({ did: 'undone', kind, count })}
+          />
         ))}
       </div>
     </>
+  );
+}
+
+function Tethers({ kinds, onTell }: { kinds: string[]; onTell: (kind: string) => void }) {
+  const { links } = useCatalogue();
+  return kinds.map((kind) => (
+    <button key={kind} type="button" onClick={() => onTell(kind)}>
+      <Glyph>
+        <LinkGlyph link={{ kind }} />
+      </Glyph>
+      {capital(links.get(kind)!.name)}
+    </button>
+  ));
+}
+
+function HoldButton({ kind, name, onTell }: { kind: string; name: string; onTell: () => void }) {
+  return (
+    <button type="button" onClick={onTell}>
+      <Glyph>
+        <FastenerGlyph fastener={{ kind }} />
+      </Glyph>
+      {capital(name)}
+    </button>
   );
 }
 

@@ -1,6 +1,6 @@
 'use client';
 import Link from 'next/link';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import {
   comingPart,
   findItem,
@@ -10,18 +10,21 @@ import {
   recordInBay,
   type BayFact,
   type ProcedureDocument,
+  type Recording,
 } from '@/core/procedure';
-import { sendPhotos } from '../../../device';
+import { sendMedia } from '../../../device';
 import { useDraft, type SaveState } from '../../design/use-draft';
 import { useWakeLock } from '../../design/use-wake-lock';
 import { PhotoButton } from '../log';
-import { CameOff, Undone, Unplugged } from './choices';
+import { CameOff, Undone, Unhooked, Unplugged } from './choices';
+import { SayOrShow } from './say-or-show';
 
-type Asked = 'undone' | 'unplugged' | 'cameOff' | null;
+type Asked = 'undone' | 'unplugged' | 'unhooked' | 'cameOff' | null;
 
 const VERBS: [Exclude<Asked, null>, string, string][] = [
   ['undone', 'Undone', 'a screw, clip, tab or rivet'],
-  ['unplugged', 'Unplugged', 'a plug, cable, rod or lamp'],
+  ['unplugged', 'Unplugged', 'a plug, lamp, wire or aerial'],
+  ['unhooked', 'Unhooked', 'a cable, rod, hook or bracket'],
   ['cameOff', 'Came off', 'a cap, cover, panel or speaker'],
 ];
 const SAVED: Record<Exclude<SaveState['at'], 'refused'>, string> = {
@@ -51,8 +54,12 @@ export function RecordInBay({
   const [isBehind, setBehind] = useState<boolean | null>(null);
   const behindLast = !!off && (isBehind ?? LARGE.has(off.kind));
   useWakeLock(true);
-  const record = (fact: DistributiveOmit<BayFact, 'behindLast'>) => {
-    const made = recordInBay(document, { ...fact, behindLast } as BayFact);
+  const told = useRef<number | null>(null);
+  const record = (fact: DistributiveOmit<BayFact, 'behindLast' | 'took'>) => {
+    const now = performance.now();
+    const took = told.current === null ? {} : { took: (now - told.current) / 1000 };
+    told.current = now;
+    const made = recordInBay(document, { ...fact, behindLast, ...took } as BayFact);
     edit({ type: 'take', document: made.document });
     ask(null);
     setBehind(null);
@@ -61,10 +68,15 @@ export function RecordInBay({
   const coming = comingPart(document);
   const recorded = (document.recordedOrder ?? []).filter((id) => id !== coming?.id);
   const last = recorded.at(-1);
+  const lastItem = last === undefined ? undefined : findItem(index, last);
   const addPhoto = (photo: string) => {
-    const item = last && findItem(index, last);
-    if (item) edit({ type: 'change', id: item.id, patch: { photos: [...(item.photos ?? []), photo] } });
-    void sendPhotos();
+    if (lastItem) edit({ type: 'change', id: lastItem.id, patch: { photos: [...(lastItem.photos ?? []), photo] } });
+    void sendMedia();
+  };
+  const addRecording = (one: Recording) => {
+    if (lastItem)
+      edit({ type: 'change', id: lastItem.id, patch: { recordings: [...(lastItem.recordings ?? []), one] } });
+    void sendMedia();
   };
   return (
     <main className="bay-record">
@@ -112,6 +124,8 @@ export function RecordInBay({
           <Undone document={document} onTell={record} />
         ) : asked === 'unplugged' ? (
           <Unplugged onTell={record} />
+        ) : asked === 'unhooked' ? (
+          <Unhooked onTell={record} />
         ) : (
           <CameOff onTell={record} />
         )}
@@ -127,6 +141,7 @@ export function RecordInBay({
           label={last ? `Photo of the ${itemWords(index, last)}` : 'Photo'}
           onTaken={addPhoto}
         />
+        {last && <SayOrShow procedure={document.id} of={`the ${itemWords(index, last)}`} onTaken={addRecording} />}
         <button type="button" disabled={history.past.length === 0} onClick={() => edit({ type: 'undo' })}>
           Back
         </button>

@@ -89,7 +89,7 @@ export function StepPanel({ bay, now }: { bay: Bay; now: RunStep }) {
             {note}
           </p>
         ))}
-        {handle.plan.documents.some(hasPhotos) && <StepPhotos bay={bay} now={now} />}
+        {handle.plan.documents.some(hasMedia) && <StepPhotos bay={bay} now={now} />}
         <Facts bay={bay} now={now} />
       </div>
       <OthersLine bay={bay} />
@@ -112,7 +112,8 @@ export function StepPanel({ bay, now }: { bay: Bay; now: RunStep }) {
   );
 }
 
-const hasPhotos = (document: ProcedureDocument) => itemsOf(document).some(({ photos }) => photos?.length);
+const hasMedia = (document: ProcedureDocument) =>
+  itemsOf(document).some(({ photos, recordings }) => photos?.length || recordings?.length);
 
 /** Work that is done, or undone, on the way back. */
 const isWayBack = ({ actions: [{ step }] }: RunStep) => 'reverses' in step;

@@ -1,33 +1,40 @@
 'use client';
 import { useEffect } from 'react';
-import { itemsOf, photosOf, photosOfItems } from '@/core/procedure';
+import { itemsOf, photosOf, photosOfItems, recordingsOfItems } from '@/core/procedure';
 import type { RunStep } from '@/core/run';
 import { MarkedPhoto } from '../../design/marked-photo';
+import { Recordings } from '../../design/recordings';
 import type { Bay } from './bay';
 
-/** What the procedure shows of this step. */
+/** What the procedure shows of this step, and plays. */
 export function StepPhotos({ bay, now }: { bay: Bay; now: RunStep }) {
-  const { documents } = bay.handle.plan;
-  const photos = photosOfItems(
-    documents.find(({ id }) => id === now.procedure),
-    now.actions.map(({ step }) => step.item),
-  );
-  useOfflinePhotos(bay);
-  if (photos.length === 0) return null;
+  const document = bay.handle.plan.documents.find(({ id }) => id === now.procedure);
+  const items = now.actions.map(({ step }) => step.item);
+  const photos = photosOfItems(document, items);
+  useOfflineMedia(bay);
   return (
-    <span className="photo-row">
-      {photos.map((photo) => (
-        <MarkedPhoto key={photo.id} photo={photo} alt="Photo of this step" />
-      ))}
-    </span>
+    <>
+      <Recordings recordings={recordingsOfItems(document, items)} />
+      {photos.length > 0 && (
+        <span className="photo-row">
+          {photos.map((photo) => (
+            <MarkedPhoto key={photo.id} photo={photo} alt="Photo of this step" />
+          ))}
+        </span>
+      )}
+    </>
   );
 }
 
-/** Fetches the pictures of the whole run once, so that the service worker has them without a network. */
-function useOfflinePhotos({ handle: { plan } }: Bay): void {
+/** Fetches the pictures and recordings of the whole run once, so that the service worker has them without a network. */
+function useOfflineMedia({ handle: { plan } }: Bay): void {
   useEffect(() => {
     if (!navigator.serviceWorker?.controller) return;
-    for (const { id } of plan.documents.flatMap(itemsOf).flatMap(photosOf))
-      fetch(`/api/photos/${id}?size=small`).catch(() => undefined);
+    const items = plan.documents.flatMap(itemsOf);
+    const addresses = [
+      ...items.flatMap(photosOf).map(({ id }) => `/api/photos/${id}?size=small`),
+      ...items.flatMap(({ recordings = [] }) => recordings).map(({ id }) => `/api/recordings/${id}`),
+    ];
+    for (const address of addresses) fetch(address).catch(() => undefined);
   }, [plan.documents]);
 }

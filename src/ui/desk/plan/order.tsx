@@ -3,10 +3,11 @@ import { useState } from 'react';
 import type { PlanView } from '@/contracts/views';
 import type { Plan, PlannedStep } from '@/core/plan';
 import { readStepKey } from '@/core/graph';
-import { photosOfItems, type MarkedPhoto } from '@/core/procedure';
+import { photosOfItems, recordingsOfItems, type MarkedPhoto, type Recording } from '@/core/procedure';
 import { zoneName } from '@/core/vehicle';
 import { Plate } from '../../design';
 import { PhotoLinks } from '../../design/marked-photo';
+import { Recordings } from '../../design/recordings';
 import { clock } from './minutes';
 import type { Planning } from './use-plan';
 
@@ -175,23 +176,24 @@ function Band({ view, band, plan }: { view: PlanView; band: Placed[]; plan?: Pla
       </div>
       <ol className="steps" start={band[0].at + 1}>
         {band.map((one) => (
-          <StepLine key={one.step.key} {...one} plan={plan} photos={photosOfStep(view, one.step)} />
+          <StepLine key={one.step.key} {...one} plan={plan} {...mediaOfStep(view, one.step)} />
         ))}
       </ol>
     </div>
   );
 }
 
-/** What the procedure shows of a step: the pictures of its items. */
-function photosOfStep(view: PlanView, { procedure, actions }: PlannedStep): MarkedPhoto[] {
+/** What the procedure shows and plays of a step: the pictures and recordings of its items. */
+function mediaOfStep(
+  view: PlanView,
+  { procedure, actions }: PlannedStep,
+): { photos: MarkedPhoto[]; recordings: Recording[] } {
   const items = actions.flatMap((key) => readStepKey(key)?.item ?? []);
-  return photosOfItems(
-    view.documents.find(({ id }) => id === procedure),
-    items,
-  );
+  const document = view.documents.find(({ id }) => id === procedure);
+  return { photos: photosOfItems(document, items), recordings: recordingsOfItems(document, items) };
 }
 
-function StepLine({ step, at, plan, photos }: Placed & { plan?: Plan; photos: MarkedPhoto[] }) {
+function StepLine({ step, at, plan, photos, recordings }: Placed & { plan?: Plan } & ReturnType<typeof mediaOfStep>) {
   const [open, setOpen] = useState(false);
   const checks = plan?.refit.find(({ key }) => key === step.actions[0])?.checks ?? [];
   return (
@@ -212,6 +214,7 @@ function StepLine({ step, at, plan, photos }: Placed & { plan?: Plan; photos: Ma
           </span>
         )}
         <PhotoLinks photos={photos} alt={`Photo: ${step.title}`} />
+        <Recordings recordings={recordings} />
         {open && (
           <ul className="why-chain">
             {step.why.map((reason) => (

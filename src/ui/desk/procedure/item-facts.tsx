@@ -14,6 +14,7 @@ import {
 import { capital } from '@/core/text';
 import { Plate } from '../../design';
 import { PhotoLinks } from '../../design/marked-photo';
+import { Recordings } from '../../design/recordings';
 
 /** Everything recorded about one item, as label and value. */
 export function ItemFacts({ document, id }: { document: ProcedureDocument; id: string }) {
@@ -63,6 +64,7 @@ export function ItemFacts({ document, id }: { document: ProcedureDocument; id: s
           ))}
       </dl>
       <PhotoLinks photos={photos} alt="Photo of this item" />
+      <Recordings recordings={item.recordings ?? []} />
     </section>
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
-import { layersOf, removalEffects, type ProcedureDocument } from '@/core/procedure';
+import { layersOf, removalEffects, type Point, type ProcedureDocument } from '@/core/procedure';
 import { zoneName } from '@/core/vehicle';
 import { ItemList } from '../../map';
 import { PageHead, useOwnKinds } from '../../design';
@@ -11,10 +11,13 @@ import { Discard } from './discard';
 import { Drawing } from './drawing';
 import { Inspector } from './item';
 import { LineInput } from './line-input';
+import type { Outlining } from './outlining';
 import { Palette } from './palette';
 import { Questions } from './questions';
 import { ConfirmRemove } from './remove';
 import { SaveWords } from './save-words';
+import { Several } from './several';
+import { DrawingToolsProvider } from './tools';
 import { TryPlan } from './try-plan';
 import { useCheck } from './use-check';
 import { useDraft } from '../../design/use-draft';
@@ -42,12 +45,18 @@ export function Recorder({
   const document = history.present;
   const [selected, setSelected] = useState<string | null>(null);
   const [tab, setTab] = useState<Tab>('item');
-  const [removing, setRemoving] = useState<string | null>(null);
+  const [several, setSeveral] = useState<string[]>([]);
+  const [lassoing, setLassoing] = useState(false);
+  const [outlining, outline] = useState<Outlining | null>(null);
+  const [measuring, measure] = useState<Point[] | null>(null);
+  const [removing, setRemoving] = useState<readonly string[] | null>(null);
   const [peel, setPeel] = useState(0);
   const layers = useMemo(() => layersOf(document), [document]);
   const check = useCheck(document, useOwnKinds());
   const select = (id: string | null) => {
     setSelected(id);
+    setSeveral([]);
+    outline(null);
     if (id) setTab('item');
   };
   const placing = usePlacing(document, selected, edit, select);
@@ -56,17 +65,35 @@ export function Recorder({
     placing.takeTool(null);
     setPeel(layers.get(id) ?? 0);
   };
-  const remove = (id: string) => {
-    edit({ type: 'remove', id });
-    setRemoving(null);
+  /** What is selected now: several, or one, or nothing. */
+  const all = several.length > 1 ? several : selected ? [selected] : [];
+  const selectSeveral = (ids: string[]) => {
+    if (ids.length < 2) return select(ids[0] ?? null);
     setSelected(null);
+    setSeveral(ids);
+    setTab('item');
   };
-  const askRemove = (id: string) => {
-    const { gone, changed } = removalEffects(document, id);
-    if (gone.length + changed.length > 0) setRemoving(id);
-    else remove(id);
+  const selectAlso = (id: string) => selectSeveral(all.includes(id) ? all.filter((one) => one !== id) : [...all, id]);
+  const remove = (ids: readonly string[]) => {
+    edit({ type: 'several', edits: ids.map((id) => ({ type: 'remove', id })) });
+    setRemoving(null);
+    select(null);
   };
-  useRecorderKeys(document, selected, edit, { remove: askRemove, leaveTool: () => placing.takeTool(null) });
+  const askRemove = (ids: readonly string[]) => {
+    const { gone, changed } = removalEffects(document, ids);
+    if (gone.length + changed.length > 0) setRemoving(ids);
+    else remove(ids);
+  };
+  useRecorderKeys(document, all, edit, {
+    remove: askRemove,
+    leave: () => {
+      placing.takeTool(null);
+      setLassoing(false);
+      outline(null);
+      measure(null);
+      setSeveral([]);
+    },
+  });
   const errors = check && check.remarks.filter((remark) => remark.level === 'error').length;
   const tabs: [Tab, string][] = [
     ['item', 'Item'],
@@ -104,73 +131,111 @@ export function Recorder({
         {mayDiscard && <Discard id={document.id} title={document.title} version={version} forget={forget} />}
         {mayApprove && <Approve id={document.id} errors={errors} saveNow={saveNow} version={version} />}
       </PageHead>
-      <div className="recorder">
-        <Palette document={document} tool={placing.tool} last={placing.last} onTool={placing.takeTool} />
-        <div className="recorder-middle">
-          <Drawing
+      <DrawingToolsProvider value={{ outlining, outline, measuring, measure }}>
+        <div className="recorder">
+          <Palette
             document={document}
-            layers={layers}
-            peel={peel}
-            onPeel={setPeel}
-            selected={selected}
-            layingPhoto={tab === 'about'}
-            placing={placing}
-            onSelect={show}
-            onEdit={edit}
-          />
-          <LineInput
-            document={document}
-            onEdit={edit}
-            onDone={(id) => {
-              if (!id) return;
-              placing.setLast(id);
-              select(id);
+            tool={placing.tool}
+            last={placing.last}
+            onTool={(tool) => {
+              setLassoing(false);
+              outline(null);
+              measure(null);
+              placing.takeTool(tool);
             }}
           />
-        </div>
-        <div className="recorder-side">
-          <div className="side-tabs" role="tablist" aria-label="Shown here">
-            {tabs.map(([code, words]) => (
-              <button key={code} type="button" role="tab" aria-selected={tab === code} onClick={() => setTab(code)}>
-                {words}
-              </button>
-            ))}
+          <div className="recorder-middle">
+            <Drawing
+              document={document}
+              layers={layers}
+              peel={peel}
+              onPeel={setPeel}
+              selected={selected}
+              several={several}
+              lassoing={lassoing}
+              onLassoing={(on) => {
+                placing.takeTool(null);
+                setLassoing(on);
+              }}
+              layingPhoto={tab === 'about'}
+              placing={placing}
+              onSelect={(id, also) => (also ? selectAlso(id) : show(id))}
+              onSeveral={selectSeveral}
+              onEdit={edit}
+            />
+            <LineInput
+              document={document}
+              onEdit={edit}
+              onDone={(id) => {
+                if (!id) return;
+                placing.setLast(id);
+                select(id);
+              }}
+            />
           </div>
-          <div key={`${tab} ${tab === 'item' ? selected : ''}`} className="side-scroll" tabIndex={0}>
-            {tab === 'item' && (
-              <>
-                {placing.group === selected && selected && placing.tool && (
-                  <p className="group-words">
-                    Further taps add to this group.{' '}
-                    <button type="button" className="btn btn-sm btn-outline-dark" onClick={placing.nextGroup}>
-                      Start the next group
-                    </button>
-                  </p>
-                )}
-                {check && selected && <Questions check={check} about={selected} onSelect={show} onEdit={edit} />}
-                <Inspector document={document} id={selected ?? ''} onEdit={edit} onRemove={askRemove} />
-              </>
-            )}
-            {tab === 'all' && (
-              <section aria-label="Recorded so far">
-                <ItemList document={document} selected={selected} onSelect={show} />
-              </section>
-            )}
-            {tab === 'checks' &&
-              (check ? (
-                <Questions check={check} onSelect={show} onEdit={edit} />
-              ) : (
-                <p className="quiet mb-0">Checking…</p>
+          <div className="recorder-side">
+            <div className="side-tabs" role="tablist" aria-label="Shown here">
+              {tabs.map(([code, words]) => (
+                <button
+                  key={code}
+                  type="button"
+                  role="tab"
+                  aria-selected={tab === code}
+                  onClick={() => {
+                    outline(null);
+                    measure(null);
+                    setTab(code);
+                  }}
+                >
+                  {words}
+                </button>
               ))}
-            {tab === 'try' && <TryPlan document={document} onSelect={show} />}
-            {tab === 'about' && <About document={document} onEdit={edit} />}
+            </div>
+            <div key={`${tab} ${tab === 'item' ? selected : ''}`} className="side-scroll" tabIndex={0}>
+              {tab === 'item' && several.length > 1 && (
+                <Several
+                  document={document}
+                  ids={several}
+                  onEdit={edit}
+                  onSelect={show}
+                  onRemove={() => askRemove(several)}
+                />
+              )}
+              {tab === 'item' && several.length <= 1 && (
+                <>
+                  {placing.group === selected && selected && placing.tool && (
+                    <p className="group-words">
+                      Further taps add to this group.{' '}
+                      <button type="button" className="btn btn-sm btn-outline-dark" onClick={placing.nextGroup}>
+                        Start the next group
+                      </button>
+                    </p>
+                  )}
+                  {check && selected && <Questions check={check} about={selected} onSelect={show} onEdit={edit} />}
+                  <Inspector document={document} id={selected ?? ''} onEdit={edit} onRemove={(id) => askRemove([id])} />
+                </>
+              )}
+              {tab === 'all' && (
+                <section aria-label="Recorded so far">
+                  <ItemList document={document} selected={selected} onSelect={show} />
+                </section>
+              )}
+              {tab === 'checks' &&
+                (check ? (
+                  <Questions check={check} onSelect={show} onEdit={edit} />
+                ) : (
+                  <p className="quiet mb-0">Checking…</p>
+                ))}
+              {tab === 'try' && <TryPlan document={document} onSelect={show} />}
+              {tab === 'about' && <About document={document} onEdit={edit} />}
+            </div>
           </div>
         </div>
-      </div>
+      </DrawingToolsProvider>
       {removing && (
         <ConfirmRemove
           document={document}
-          id={removing}
+          ids={removing}
           onRemove={() => remove(removing)}
           onClose={() => setRemoving(null)}
         />

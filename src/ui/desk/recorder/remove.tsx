@@ -5,31 +5,33 @@ import { indexItems, namedWords, removalEffects, type ProcedureDocument } from '
 import { capital } from '@/core/text';
 import { useCatalogue } from '../../design';
 
-/** Says what else goes or changes with an item before it is deleted. */
+/** Says what else goes or changes with items before they are deleted. */
 export function ConfirmRemove({
   document,
-  id,
+  ids,
   onRemove,
   onClose,
 }: {
   document: ProcedureDocument;
-  id: string;
+  ids: readonly string[];
   onRemove: () => void;
   onClose: () => void;
 }) {
   const catalogue = useCatalogue();
   const index = indexItems(document);
   const words = (one: string) => namedWords(index, one, catalogue);
-  const { gone, changed } = removalEffects(document, id);
+  const { gone, changed } = removalEffects(document, ids);
   return (
     <Modal show onHide={onClose} centered scrollable aria-labelledby="remove-title">
       <Modal.Header closeButton>
-        <Modal.Title id="remove-title">Delete the {words(id)}?</Modal.Title>
+        <Modal.Title id="remove-title">
+          Delete {ids.length === 1 ? `the ${words(ids[0])}` : `all ${ids.length} that are selected`}?
+        </Modal.Title>
       </Modal.Header>
       <Modal.Body>
         {gone.length > 0 && (
           <>
-            <p className="mb-1">These go with it, since they hold or tie nothing else:</p>
+            <p className="mb-1">These go as well, since they hold or tie nothing else:</p>
             <ul>
               {gone.map((one) => (
                 <li key={one}>{capital(words(one))}</li>
@@ -39,7 +41,7 @@ export function ConfirmRemove({
         )}
         {changed.length > 0 && (
           <>
-            <p className="mb-1">These no longer say that it is in front of them or holds them:</p>
+            <p className="mb-1">These no longer say what is in front of them or holds them:</p>
             <ul>
               {changed.map((one) => (
                 <li key={one}>{capital(words(one))}</li>
@@ -50,10 +52,10 @@ export function ConfirmRemove({
       </Modal.Body>
       <Modal.Footer>
         <Button variant="outline-dark" onClick={onClose}>
-          Keep it
+          {ids.length === 1 ? 'Keep it' : 'Keep them'}
         </Button>
         <Button variant="danger" autoFocus onClick={onRemove}>
-          Delete {gone.length > 0 ? `all ${gone.length + 1}` : 'it'}
+          Delete {gone.length + ids.length > 1 ? `all ${gone.length + ids.length}` : 'it'}
         </Button>
       </Modal.Footer>
     </Modal>

@@ -1,40 +1,44 @@
 'use client';
 import { useDrag } from '@use-gesture/react';
 import { useRef } from 'react';
-import type { Edit, Part, Point } from '@/core/procedure';
+import { centreOf, indexItems, type Edit, type Part, type Point, type ProcedureDocument } from '@/core/procedure';
 import { boundsOf, polygonPoints, toDrawing, toMap, type Drawing } from '../../map';
+import type { Hold } from './use-hold';
 
-type ToPoint = (clientX: number, clientY: number) => Point | null;
+/** A fingertip on the drawing as a point of it; null before it is shown. */
+export type ToPoint = (clientX: number, clientY: number) => Point | null;
 
-/** Drags the selected part, and sizes its box by the corner. Live while dragging; one edit when let go. */
-export function PartHandles({
-  part,
-  drawing,
-  toPoint,
-  onEdit,
-}: {
-  part: Part;
+interface HandleProps {
   drawing: Drawing;
   toPoint: ToPoint;
+  /** What a drag takes hold of. */
+  hold: Hold;
   onEdit: (edit: Edit) => void;
-}) {
+}
+
+/** How far a drag went on the map, millimetres. */
+const between = (drawing: Drawing, from: Point, to: Point): Point => {
+  const [a, b] = [toMap(drawing, from), toMap(drawing, to)];
+  return [b[0] - a[0], b[1] - a[1]];
+};
+const shifted = (points: Point[], by: Point): Point[] => points.map(([x, y]) => [x + by[0], y + by[1]]);
+
+/** Drags the selected part, and sizes its box by the corner. Live while dragging; one edit when let go. */
+export function PartHandles({ part, drawing, toPoint, hold, onEdit }: HandleProps & { part: Part }) {
   const ghost = useRef<SVGPolygonElement>(null);
   const shape = part.shape!;
   const drawn = (points: Point[]) => polygonPoints(drawing, points);
-  const shifted = (by: Point): Point[] => shape.map(([x, y]) => [x + by[0], y + by[1]]);
-  const between = (from: Point, to: Point): Point => {
-    const [a, b] = [toMap(drawing, from), toMap(drawing, to)];
-    return [b[0] - a[0], b[1] - a[1]];
-  };
   const show = (points: Point[]) => ghost.current?.setAttribute('points', drawn(points));
   const move = useDrag(
-    ({ initial, xy, last, event, tap }) => {
+    ({ initial, xy, last, event, tap, altKey }) => {
       event.stopPropagation();
       const [from, to] = [toPoint(...initial), toPoint(...xy)];
+      if (last) hold.letGo();
       if (tap || !from || !to) return;
-      const by = between(from, to);
-      show(shifted(by));
-      if (last && (by[0] || by[1])) onEdit({ type: 'movePart', id: part.id, by });
+      const by = hold.by(shape, between(drawing, from, to), { moving: [part.id], free: altKey });
+      show(shifted(shape, by));
+      if (last) hold.letGo();
+      if (last && (by[0] || by[1])) onEdit({ type: 'move', id: part.id, by });
     },
     { pointer: { touch: true } },
   );
@@ -53,14 +57,8 @@ export function PartHandles({
   const [hx, hy] = toDrawing(drawing, [left + width, low + height]);
   return (
     <>
-      <polygon
-        ref={ghost}
-        {...move()}
-        className="part selected"
-        points={drawn(shape)}
-        style={{ fillOpacity: 0.15, cursor: 'move', touchAction: 'none' }}
-      />
-      <circle {...size()} className="handle" cx={hx} cy={hy} r={17} style={{ touchAction: 'none' }}>
+      <polygon ref={ghost} {...move()} className="part selected ghost" points={drawn(shape)} />
+      <circle {...size()} className="handle" cx={hx} cy={hy} r={17}>
         <title>Size</title>
       </circle>
     </>
@@ -81,50 +79,92 @@ function resized(shape: Point[], to: Point): Point[] {
 export function PointHandle({
   id,
   point,
-  at,
+  places,
   isSet,
   drawing,
   toPoint,
+  hold,
   onEdit,
-}: {
-  id: string;
-  point: number;
-  at: Point;
-  isSet: boolean;
-  drawing: Drawing;
-  toPoint: ToPoint;
-  onEdit: (edit: Edit) => void;
-}) {
+}: HandleProps & { id: string; point: number; places: Point[]; isSet: boolean }) {
   const ring = useRef<SVGCircleElement>(null);
+  const at = places[point];
   const drag = useDrag(
-    ({ xy, last, event, tap }) => {
+    ({ xy, last, event, tap, altKey }) => {
       event.stopPropagation();
       const to = toPoint(...xy);
       if (tap || !to) return;
-      ring.current?.setAttribute('cx', String(to[0]));
-      ring.current?.setAttribute('cy', String(to[1]));
       const [mx, my] = toMap(drawing, to);
-      const place: Point = [within(mx, drawing.width), within(my, drawing.height)];
-      if (last)
-        onEdit(isSet ? { type: 'movePoint', id, point, to: place } : { type: 'change', id, patch: { at: [place] } });
+      const beside = places.filter((_, n) => n !== point);
+      const by = hold.by([at], [mx - at[0], my - at[1]], { moving: [id], beside, free: altKey });
+      const place: Point = [within(at[0] + by[0], drawing.width), within(at[1] + by[1], drawing.height)];
+      const [cx, cy] = toDrawing(drawing, place);
+      ring.current?.setAttribute('cx', String(cx));
+      ring.current?.setAttribute('cy', String(cy));
+      if (!last) return;
+      hold.letGo();
+      onEdit(isSet ? { type: 'movePoint', id, point, to: place } : { type: 'change', id, patch: { at: [place] } });
     },
     { pointer: { touch: true } },
   );
   const [x, y] = toDrawing(drawing, at);
-  return (
-    <circle
-      ref={ring}
-      {...drag()}
-      cx={x}
-      cy={y}
-      r={30}
-      fill="transparent"
-      stroke="var(--petrol)"
-      strokeWidth={3}
-      strokeDasharray="5 4"
-      style={{ cursor: 'move', touchAction: 'none' }}
-    />
+  return <circle ref={ring} {...drag()} className="point-handle" cx={x} cy={y} r={30} />;
+}
+
+/** Drags everything that is selected together. */
+export function GroupHandle({
+  document,
+  ids,
+  drawing,
+  toPoint,
+  hold,
+  onEdit,
+}: HandleProps & { document: ProcedureDocument; ids: readonly string[] }) {
+  const box = useRef<SVGRectElement>(null);
+  const index = indexItems(document);
+  const points = ids.flatMap((id) => {
+    const own = index.fasteners.get(id) ?? index.links.get(id) ?? index.works.get(id);
+    return index.parts.get(id)?.shape ?? own?.at ?? [];
+  });
+  const drag = useDrag(
+    ({ initial, xy, last, event, tap, altKey }) => {
+      event.stopPropagation();
+      const [from, to] = [toPoint(...initial), toPoint(...xy)];
+      if (tap || !from || !to) return;
+      const by = hold.by(points, between(drawing, from, to), { moving: ids, free: altKey });
+      const [dx, dy] = [drawing.mirrored ? -by[0] : by[0], -by[1]];
+      box.current?.setAttribute('transform', `translate(${dx} ${dy})`);
+      if (!last) return;
+      hold.letGo();
+      box.current?.removeAttribute('transform');
+      if (by[0] || by[1]) onEdit({ type: 'several', edits: ids.map((id): Edit => ({ type: 'move', id, by })) });
+    },
+    { pointer: { touch: true } },
   );
+  if (points.length === 0) return null;
+  const [left, top, width, height] = boundsOf(points.map((point) => toDrawing(drawing, point)));
+  const room = 34;
+  return (
+    <rect
+      ref={box}
+      {...drag()}
+      className="group-handle"
+      x={left - room}
+      y={top - room}
+      width={width + 2 * room}
+      height={height + 2 * room}
+      rx={20}
+    >
+      <title>Drag all {ids.length} of them</title>
+    </rect>
+  );
+}
+
+/** Where a tether without a place of its own is drawn, so that it can be dragged to where it is. */
+export function defaultPlaces(document: ProcedureDocument, id: string | undefined): Point[] {
+  const link = document.links.find((one) => one.id === id);
+  const owner = link && document.parts.find((part) => part.id === link.joins[0]);
+  const centre = centreOf(owner?.shape);
+  return centre ? [[centre[0], centre[1] - 14]] : [];
 }
 
 /** Dragged out of the drawing, it stays at its edge. */

@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useRef } from 'react';
-import { indexItems, type Edit, type Point, type ProcedureDocument } from '@/core/procedure';
+import type { Edit, Point, ProcedureDocument } from '@/core/procedure';
 import { drawingOf } from '../../map';
 
 /** How far an arrow key moves what is selected, millimetres; with Shift further. */
@@ -13,12 +13,12 @@ const ARROWS: Record<string, Point> = {
   ArrowDown: [0, -1],
 };
 
-/** Keys of the recorder: undo and redo, moving what is selected, deleting it, putting the tool down. Fields keep their own keys. */
+/** Keys of the recorder: undo and redo, moving what is selected, deleting it, leaving what is underway. Fields keep their own keys. */
 export function useRecorderKeys(
   document: ProcedureDocument,
-  selected: string | null,
+  selected: readonly string[],
   edit: (action: Edit | { type: 'undo' } | { type: 'redo' }) => void,
-  does: { remove: (id: string) => void; leaveTool: () => void },
+  does: { remove: (ids: readonly string[]) => void; leave: () => void },
 ) {
   const state = useRef({ document, selected, edit, does });
   state.current = { document, selected, edit, does };
@@ -31,9 +31,9 @@ export function useRecorderKeys(
         if (pressed !== 'z' && pressed !== 'y') return;
         event.preventDefault();
         now.edit({ type: pressed === 'y' || event.shiftKey ? 'redo' : 'undo' });
-      } else if (event.key === 'Escape') now.does.leaveTool();
-      else if (event.key === 'Delete' && now.selected) now.does.remove(now.selected);
-      else if (ARROWS[event.key] && now.selected) {
+      } else if (event.key === 'Escape') now.does.leave();
+      else if (event.key === 'Delete' && now.selected.length) now.does.remove(now.selected);
+      else if (ARROWS[event.key] && now.selected.length) {
         event.preventDefault();
         nudge(now.document, now.selected, ARROWS[event.key], event.shiftKey ? FAR_MM : NUDGE_MM, now.edit);
       }
@@ -43,13 +43,15 @@ export function useRecorderKeys(
   }, []);
 }
 
-/** Moves an item the way the arrow points in the drawing, all its places together. */
-function nudge(document: ProcedureDocument, id: string, [dx, dy]: Point, mm: number, edit: (edit: Edit) => void): void {
+/** Moves items the way the arrow points in the drawing, all their places together. */
+function nudge(
+  document: ProcedureDocument,
+  ids: readonly string[],
+  [dx, dy]: Point,
+  mm: number,
+  edit: (edit: Edit) => void,
+): void {
   const { mirrored } = drawingOf(document);
   const by: Point = [dx * mm * (mirrored ? -1 : 1), dy * mm];
-  const index = indexItems(document);
-  if (index.parts.get(id)?.shape) return edit({ type: 'movePart', id, by });
-  const at = (index.fasteners.get(id) ?? index.links.get(id) ?? index.works.get(id))?.at;
-  if (at?.length)
-    edit({ type: 'change', id, patch: { at: at.map(([x, y]): Point => [x + by[0], y + by[1]]) }, typing: true });
+  edit({ type: 'several', edits: ids.map((id): Edit => ({ type: 'move', id, by })), typing: true });
 }

@@ -2,14 +2,16 @@
 import { CAUTIONS } from '@/core/layout';
 import type { Edit, ProcedureDocument } from '@/core/procedure';
 import { findZone, zoneName, ZONES } from '@/core/vehicle';
-import { ChipRow, listOrNothing, NumberRow, SelectRow, TextRow, toggled } from '../item/fields';
+import { ChipRow, listOrNothing, SelectRow, TextRow, toggled } from '../item/fields';
 import { Group } from '../item/group';
 import type { AboutProps } from './about-props';
-import { MapPhotoRow } from './map-photo-row';
+import { PhotoRow } from '../item/photo-row';
+import { MapRows } from './map-rows';
 import { Measured } from './measured';
 import { Options } from './options';
 import { Rules } from './rules';
 import { Vehicles } from './vehicles';
+import { Ways } from './ways';
 
 const SIDES: [string, string][] = [
   ['left', 'left'],
@@ -57,28 +59,17 @@ export function About({ document, onEdit }: { document: ProcedureDocument; onEdi
       <Vehicles document={document} change={change} />
       <Options document={document} change={change} />
       <Group title={`Map of the ${zoneName(document.zone)}`}>
-        <NumberRow
-          label="Width"
-          unit="mm"
-          whole
-          min={50}
-          max={5000}
-          value={map.width}
-          onChange={(width) => width && change({ map: { ...map, width } }, true)}
-        />
-        <NumberRow
-          label="Height"
-          unit="mm"
-          whole
-          min={50}
-          max={5000}
-          value={map.height}
-          onChange={(height) => height && change({ map: { ...map, height } }, true)}
+        <MapRows document={document} change={change} />
+        <PhotoRow
+          procedure={document.id}
+          item={document}
+          label="Photo of the whole panel"
+          change={({ photos }) => change({ photos })}
         />
       </Group>
-      <MapPhotoRow document={document} change={change} />
       <Rules document={document} change={change} />
       <Measured document={document} change={change} />
+      <Ways document={document} change={change} />
       <Group title="Look out">
         <ChipRow
           label="Cautions"

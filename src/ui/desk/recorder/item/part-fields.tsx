@@ -1,9 +1,11 @@
 'use client';
+import Button from 'react-bootstrap/Button';
 import { MOTIONS, NAMED_TOOLS, PART_KINDS } from '@/core/hardware';
 import { heldParts, itemWords, indexItems, parseReference, type Part, type Point } from '@/core/procedure';
 import { capital } from '@/core/text';
 import { boundsOf } from '../../../map';
-import { ChipRow, listOrNothing, PickRow, SelectRow, TextRow } from './fields';
+import { listOrNothing, PickRow, Row, SelectRow, TextRow } from './fields';
+import { useDrawingTools } from '../tools';
 import { Group } from './group';
 import { named, partChoices, type ItemProps } from './item-props';
 import { MotionRow } from './motion-row';
@@ -103,32 +105,76 @@ export function PartFields({ document, item: part, change, mirrored }: ItemProps
         <TextRow label="Note" lines={2} value={part.refitNote} onChange={(refitNote) => change({ refitNote }, true)} />
       </Group>
       <LookOut document={document} item={part} change={change}>
-        {part.shape && PEELED.has(part.kind) && (
-          <SelectRow
-            label="Peeled in part"
-            value=""
-            options={[
-              ['', 'add an area…'],
-              ...AREAS.map(([name]): [string, string] => [name, name.replaceAll('-', ' ')]),
-            ]}
-            onChange={(name) => name && change({ regions: { ...part.regions, [name]: areaOf(part.shape!, name) } })}
-          />
-        )}
-        {part.regions && (
-          <ChipRow
-            label="Areas"
-            pressed={[]}
-            options={Object.keys(part.regions).map((name): [string, string] => [
-              name,
-              `${name.replaceAll('-', ' ')} ×`,
-            ])}
-            onToggle={(name) => {
-              const left = Object.entries(part.regions ?? {}).filter(([one]) => one !== name);
-              change({ regions: left.length ? Object.fromEntries(left) : undefined });
-            }}
-          />
+        {part.shape && (PEELED.has(part.kind) || part.regions) && (
+          <Areas part={part} shape={part.shape} onChange={(regions) => change({ regions })} />
         )}
       </LookOut>
     </>
   );
+}
+
+/** Areas of a part that can be peeled back alone: usual ones by a tap, any other drawn by its corners. */
+function Areas({
+  part: { id, regions = {} },
+  shape,
+  onChange,
+}: {
+  part: Part;
+  shape: Point[];
+  onChange: (regions: Part['regions']) => void;
+}) {
+  const { outlining, outline } = useDrawingTools();
+  const drawn = outlining?.of === 'area' && outlining.id === id ? outlining.name : null;
+  const add = (name: string) => {
+    const own = name === OWN ? nextName(regions) : name;
+    onChange({ ...regions, [own]: areaOf(shape, name === OWN ? 'lower-front' : name) });
+    outline({ of: 'area', id, name: own });
+  };
+  return (
+    <>
+      <SelectRow
+        label="Peeled in part"
+        value=""
+        options={[
+          ['', 'add an area…'],
+          ...AREAS.map(([name]): [string, string] => [name, name.replaceAll('-', ' ')]),
+          [OWN, 'another, drawn by its corners'],
+        ]}
+        onChange={(name) => name && add(name)}
+      />
+      {Object.keys(regions).map((name) => (
+        <Row key={name} label={capital(name.replaceAll('-', ' '))}>
+          <Button
+            size="sm"
+            variant="outline-dark"
+            aria-pressed={drawn === name}
+            onClick={() => outline(drawn === name ? null : { of: 'area', id, name })}
+          >
+            {drawn === name ? 'Done' : 'Corners'}
+          </Button>
+          <Button
+            size="sm"
+            variant="outline-dark"
+            onClick={() => {
+              const left = Object.entries(regions).filter(([one]) => one !== name);
+              outline(null);
+              onChange(left.length ? Object.fromEntries(left) : undefined);
+            }}
+          >
+            Remove
+          </Button>
+        </Row>
+      ))}
+    </>
+  );
+}
+
+/** An area that is none of the usual ones. */
+const OWN = 'own';
+
+/** The first free name for an area that is drawn. */
+function nextName(regions: NonNullable<Part['regions']>): string {
+  let n = 1;
+  while (`area-${n}` in regions) n += 1;
+  return `area-${n}`;
 }

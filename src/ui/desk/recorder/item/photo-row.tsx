@@ -13,17 +13,17 @@ export function PhotoRow({
   procedure,
   item,
   change,
+  label = 'Photo of this item',
 }: {
   procedure: string;
   item: Parameters<typeof photosOf>[0];
   change: Change;
+  label?: string;
 }) {
   const [open, setOpen] = useState<number | null>(null);
   const photos = photosOf(item);
   const set = (list: Marked[]) => change({ photos: list.length ? list : undefined });
-  const { button, trouble } = usePhotoChoice(procedure, 'Photo of this item', (id) =>
-    set([...photos, { id, marks: [] }]),
-  );
+  const { button, trouble } = usePhotoChoice(procedure, label, (id) => set([...photos, { id, marks: [] }]));
   return (
     <Row label="Photos">
       <div className="photo-row">

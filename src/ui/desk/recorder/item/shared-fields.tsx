@@ -1,10 +1,12 @@
 'use client';
 import type { ReactNode } from 'react';
+import Button from 'react-bootstrap/Button';
 import { type Item, indexItems, itemsOf, itemWords, parseReference, type ProcedureDocument } from '@/core/procedure';
 import { capital } from '@/core/text';
-import { ChipRow, listOrNothing, NumberRow, PickRow, Row, SelectRow, TextRow, toggled } from './fields';
+import { ChipRow, listOrNothing, NumberRow, PickRow, Row, SelectRow, TextRow, toggled, withoutEntry } from './fields';
 import { Group } from './group';
 import { partChoices, type ItemProps } from './item-props';
+import { Recordings } from '../../../design/recordings';
 import { PhotoRow } from './photo-row';
 
 /** What hides it: nothing said, in sight, or parts that come off or free first; and other ways in. */
@@ -114,7 +116,13 @@ export function LookOut({ document, item, change, children }: ItemProps<Item> & 
         empty="as usual"
         value={item.seconds}
         onChange={(seconds) => change({ seconds }, true)}
-      />
+      >
+        {item.took !== undefined && item.took !== item.seconds && (
+          <Button size="sm" variant="outline-dark" onClick={() => change({ seconds: item.took })}>
+            Took {item.took} s when recorded: plan with that
+          </Button>
+        )}
+      </NumberRow>
       {isKnown && (rules.length > 0 || routes.length > 0) && (
         <Row label="Order">
           {rules.map(({ first, then, why }) => (
@@ -132,6 +140,22 @@ export function LookOut({ document, item, change, children }: ItemProps<Item> & 
       )}
       {children}
       <PhotoRow procedure={document.id} item={item} change={change} />
+      {item.recordings && (
+        <Row label="Recordings">
+          {item.recordings.map((one, at) => (
+            <span key={one.id} className="recording-line">
+              <Recordings recordings={[one]} />
+              <Button
+                size="sm"
+                variant="outline-dark"
+                onClick={() => change({ recordings: withoutEntry(item.recordings!, at) })}
+              >
+                Remove
+              </Button>
+            </span>
+          ))}
+        </Row>
+      )}
     </Group>
   );
 }

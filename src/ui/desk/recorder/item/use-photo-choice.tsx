@@ -8,7 +8,7 @@ import { ApiError, troubleWords } from '../../../../device/http';
 export function usePhotoChoice(
   procedure: string,
   label: string,
-  onSent: (id: string) => void,
+  onSent: (id: string) => void | Promise<void>,
 ): { button: ReactNode; trouble: ReactNode } {
   const input = useRef<HTMLInputElement>(null);
   const [busy, setBusy] = useState(false);

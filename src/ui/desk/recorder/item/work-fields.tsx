@@ -1,4 +1,5 @@
 'use client';
+import Button from 'react-bootstrap/Button';
 import { NAMED_TOOLS, WORK_KINDS } from '@/core/hardware';
 import {
   itemWords,
@@ -10,7 +11,9 @@ import {
   withoutUndefined,
 } from '@/core/procedure';
 import { capital } from '@/core/text';
-import { ChipRow, listOrNothing, NumberRow, PickRow, SelectRow, TextRow, toggled } from './fields';
+import { ChipRow, listOrNothing, NumberRow, PickRow, Row, SelectRow, TextRow, toggled } from './fields';
+import { squareAround } from '../../../map';
+import { useDrawingTools } from '../tools';
 import { Group } from './group';
 import { named, partChoices, type ItemProps } from './item-props';
 import { LookOut, ReversibleRow } from './shared-fields';
@@ -30,6 +33,7 @@ const LEAVINGS: [Leaving, string][] = [
 /** Everything about work done to the car. */
 export function WorkFields({ document, item: work, change }: ItemProps<Work>) {
   const index = indexItems(document);
+  const { outlining, outline } = useDrawingTools();
   const states = itemsOf(document)
     .filter(({ id }) => id !== work.id)
     .map(({ id }): [string, string] => [
@@ -127,6 +131,34 @@ export function WorkFields({ document, item: work, change }: ItemProps<Work>) {
           value={work.datum?.back}
           onChange={(back) => datum({ back })}
         />
+        <Row label="Shape">
+          {work.shape ? (
+            <>
+              <Button
+                size="sm"
+                variant="outline-dark"
+                aria-pressed={outlining !== null}
+                onClick={() => outline(outlining ? null : { of: 'item', id: work.id })}
+              >
+                {outlining ? 'Done' : 'Corners'}
+              </Button>
+              <Button size="sm" variant="outline-dark" onClick={() => change({ shape: undefined })}>
+                Remove
+              </Button>
+            </>
+          ) : (
+            <Button
+              size="sm"
+              variant="outline-dark"
+              onClick={() => {
+                change({ shape: squareAround(work.at?.[0] ?? [document.map.width / 2, document.map.height / 2]) });
+                outline({ of: 'item', id: work.id });
+              }}
+            >
+              Draw it
+            </Button>
+          )}
+        </Row>
       </Group>
       <Group title="Coming off">
         <ChipRow
