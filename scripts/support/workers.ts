@@ -1,4 +1,4 @@
-import { renameSync, mkdirSync } from 'node:fs';
+import { mkdirSync, renameSync, rmdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { build } from 'esbuild';
 import { DATA_FOLDER, ROOT } from './project';
@@ -32,4 +32,5 @@ export async function makeWorkers(): Promise<void> {
   mkdirSync(WORKERS_FOLDER, { recursive: true });
   // Renaming file by file: a running app that starts a thread meanwhile finds either the old one or the new one.
   for (const name of Object.keys(ENTRIES)) renameSync(join(making, `${name}.mjs`), join(WORKERS_FOLDER, `${name}.mjs`));
+  rmdirSync(making);
 }

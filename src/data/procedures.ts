@@ -54,12 +54,36 @@ const searchText = (document: ProcedureDocument) =>
   );
 
 /** Adds a procedure that has neither draft nor revision yet. */
-export async function insertProcedure(db: Db, document: ProcedureDocument, by: string): Promise<void> {
+export async function insertProcedure(
+  db: Db,
+  document: ProcedureDocument,
+  by: string,
+  from: { run: string; procedure: string } | null = null,
+): Promise<void> {
   await db.query(
-    'insert into procedures (id, title, zone, side, search_text, created_by) values ($1, $2, $3, $4, $5, $6)',
-    [document.id, document.title, document.zone, document.side, searchText(document), by],
+    `insert into procedures (id, title, zone, side, search_text, created_by, from_run, from_procedure)
+     values ($1, $2, $3, $4, $5, $6, $7, $8)`,
+    [
+      document.id,
+      document.title,
+      document.zone,
+      document.side,
+      searchText(document),
+      by,
+      from?.run ?? null,
+      from?.procedure ?? null,
+    ],
   );
   await insertApplies(db, document);
+}
+
+/** The procedure that was recorded from a run while it ran; null where none was. */
+export async function findRecordedFromRun(db: Db, run: string, procedure: string): Promise<string | null> {
+  const { rows } = await db.query<{ id: string }>(
+    'select id from procedures where from_run = $1 and from_procedure = $2',
+    [run, procedure],
+  );
+  return rows[0]?.id ?? null;
 }
 
 /** Brings the search columns in line with a document. */

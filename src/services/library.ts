@@ -5,7 +5,7 @@ import { conflict, forbidden, invalid, notFound } from '../core/errors';
 import { hasErrors, type CheckResult } from '../core/check';
 import { mirror, mirroredSide, recordedId, type ProcedureDocument } from '../core/procedure';
 import { slugOf } from '../core/text';
-import { parseSearch, zoneName } from '../core/vehicle';
+import { parseSearch, type Vehicle, zoneName } from '../core/vehicle';
 import {
   db,
   deleteDraft,
@@ -97,16 +97,21 @@ export async function approvedDocuments(ids: string[]): Promise<{ document: Proc
 }
 
 /** An id for a new procedure that nobody has yet. */
-async function newId(model: string, zone: string): Promise<string> {
+export async function newId(model: string, zone: string): Promise<string> {
   const base = (slugOf(`${model}-${zone}`) || 'procedure').slice(0, 70);
   let id = base;
   for (let n = 2; await isProcedureId(db, id); n += 1) id = `${base}-${n}`;
   return id;
 }
 
-async function keepAsDraft(by: Actor, document: ProcedureDocument): Promise<string> {
+/** Keeps a new procedure as a draft; `from`: the run it was recorded from. Returns its id. */
+export async function keepAsDraft(
+  by: Actor,
+  document: ProcedureDocument,
+  from: { run: string; procedure: string } | null = null,
+): Promise<string> {
   await transaction(async (tx) => {
-    await insertProcedure(tx, document, by.id);
+    await insertProcedure(tx, document, by.id, from);
     await insertDraft(tx, document, by.id);
   });
   return document.id;
@@ -116,21 +121,19 @@ async function keepAsDraft(by: Actor, document: ProcedureDocument): Promise<stri
 export async function deriveForJob(by: Actor, from: string, job: number): Promise<string> {
   demand(by, 'record');
   const [[{ document }], { vehicle }] = await Promise.all([approvedDocuments([from]), getJob(db, job)]);
+  return keepAsDraft(by, forVehicle(document, vehicle, await newId(vehicle.model, document.zone)));
+}
+
+/** A document under an id of its own, for one vehicle only. */
+export function forVehicle(document: ProcedureDocument, vehicle: Vehicle, id: string): ProcedureDocument {
   const { make, model, year, body, steering } = vehicle;
-  return keepAsDraft(by, {
+  const years = year ? { from: year, to: year } : {};
+  return {
     ...document,
-    id: await newId(model, document.zone),
+    id,
     title: `${make} ${model}, ${zoneName(document.zone)}`,
-    applies: [
-      {
-        make,
-        model,
-        ...(year ? { from: year, to: year } : {}),
-        ...(body ? { body } : {}),
-        steering: steering ?? 'any',
-      },
-    ],
-  });
+    applies: [{ make, model, ...years, ...(body ? { body } : {}), steering: steering ?? 'any' }],
+  };
 }
 
 /** Starts a recording: an empty draft for a vehicle and zone. Returns its id; a taken one gets a number. */

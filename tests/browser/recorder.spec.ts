@@ -1,26 +1,6 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test } from '@playwright/test';
 import sharp from 'sharp';
-import { expectAccessible, pickRecorded, place, recordedSoFar, signIn, tapMap } from './support';
-
-/** Begins a recording of a made-up door, and opens its Recorder. */
-async function beginDoor(page: Page, model: string): Promise<void> {
-  await signIn(page, 'Tomas Varga', 'saltmarsh-bench');
-  const answer = await page.request.post('/api/procedures', {
-    data: {
-      make: 'Wicket',
-      model,
-      from: 2011,
-      to: 2018,
-      body: 'van',
-      zone: 'front-door',
-      side: 'right',
-      width: 1100,
-      height: 700,
-    },
-  });
-  const { id } = (await answer.json()) as { id: string };
-  await page.goto(`/procedures/${id}/edit`);
-}
+import { beginDoor, expectAccessible, pickRecorded, place, recordedSoFar, signIn, tapMap } from './support';
 
 /** A picture of nothing. */
 const picture = () =>

@@ -47,6 +47,26 @@ export async function openJob(page: Page, title: string): Promise<number> {
   return number;
 }
 
+/** Begins a recording of a made-up door, and opens its Recorder. */
+export async function beginDoor(page: Page, model: string): Promise<void> {
+  await signIn(page, 'Tomas Varga', 'saltmarsh-bench');
+  const answer = await page.request.post('/api/procedures', {
+    data: {
+      make: 'Wicket',
+      model,
+      from: 2011,
+      to: 2018,
+      body: 'van',
+      zone: 'front-door',
+      side: 'right',
+      width: 1100,
+      height: 700,
+    },
+  });
+  const { id } = (await answer.json()) as { id: string };
+  await page.goto(`/procedures/${id}/edit`);
+}
+
 /** Skips the check-in of a job by the lead's word, for tests that are about something else. */
 export async function skipCheckIn(request: APIRequestContext, job: number): Promise<void> {
   const answer = await request.post(`/api/jobs/${job}/skip-check-in`, {

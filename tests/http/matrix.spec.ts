@@ -81,6 +81,7 @@ const ROUTES: Record<string, Record<string, { from: From; password?: true; at: s
     GET: { from: 'trainee', at: `/api/runs/${NONE}/events` },
     POST: { from: 'trainee', at: `/api/runs/${NONE}/events`, data: { events: [] } },
   },
+  'api/runs/[id]/draft': { POST: { from: 'technician', at: `/api/runs/${NONE}/draft`, data: { procedure: 'none' } } },
   'api/runs/[id]/override': { POST: { from: 'trainee', at: `/api/runs/${NONE}/override`, data: {} } },
   'api/settings': {
     PUT: {

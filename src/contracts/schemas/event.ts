@@ -260,3 +260,8 @@ export interface SkipCheckInForm {
 
 /** Who looked at what a lead must look at. */
 export const lookedSchema = Joi.object<{ flag: string }>({ flag: Joi.string().guid().required() });
+
+/** Which procedure of a run becomes a draft. */
+export const draftFromRunSchema = Joi.object<{ procedure: string }>({
+  procedure: Joi.string().min(1).max(100).required(),
+});

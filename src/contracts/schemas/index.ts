@@ -4,6 +4,7 @@ export {
   type LogEvent,
   type OverrideForm,
   type SkipCheckInForm,
+  draftFromRunSchema,
   judgeEvent,
   lookedSchema,
   overrideSchema,

@@ -17,4 +17,5 @@ export { type RunAction, type RunStep, type RunView, currentSteps, isOver, viewR
 export { type Suspect, missKey, wontMove } from './wont-move';
 export { leftOverPlaces } from './left-over';
 export { itemOfCheck } from './rounds';
+export { NOT_FITTED, recordedFrom } from './recorded';
 export { reopeningOf } from './reopen';

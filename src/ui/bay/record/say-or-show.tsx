@@ -1,5 +1,6 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
+import { createPortal } from 'react-dom';
 import { LONGEST_SECONDS, type Recording, type RecordingKind } from '@/core/procedure';
 import { canRecord, type Running, startRecording, takeRecording } from '../../../device';
 
@@ -89,7 +90,7 @@ function RecordingSheet({
   useEffect(() => {
     if (video.current) video.current.srcObject = running.stream;
   }, [running]);
-  return (
+  return createPortal(
     <div className="recording-sheet" role="dialog" aria-modal="true" aria-label={`Recording: ${of}`}>
       <p className="recording-words">
         <span className="recording-dot" aria-hidden="true" />
@@ -105,7 +106,8 @@ function RecordingSheet({
       <button type="button" className="second-bar" onClick={onDrop}>
         Throw it away
       </button>
-    </div>
+    </div>,
+    document.body,
   );
 }
 

@@ -9,6 +9,7 @@ import { RunFoot } from './foot';
 import type { Bay } from './bay';
 import { LeftOvers } from './left-over';
 import { ShortLines } from './short-lines';
+import { RecordRun } from './record-run';
 import { TooEarly } from './too-early';
 
 /** The ledger: every fastener out, back, new or accounted for, every bin empty; finishing waits until it balances. */
@@ -42,6 +43,7 @@ export function ClosePanel({ bay }: { bay: Bay }) {
         <div className="sheet">
           <LedgerTable ledger={view.ledger} />
         </div>
+        <RecordRun bay={bay} />
         <Notes bay={bay} />
       </div>
       <footer>

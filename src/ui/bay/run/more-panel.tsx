@@ -1,14 +1,15 @@
 'use client';
 import { itemKey } from '@/core/procedure';
 import { useState } from 'react';
-import { isOver } from '@/core/run';
+import { isOver, NOT_FITTED } from '@/core/run';
 import { useScheme } from '../../design/use-scheme';
 import { Chips } from '../../design/chips';
 import { SheetFoot } from './foot';
 import type { Bay } from './bay';
+import { RecordRun } from './record-run';
 import { TooEarly } from './too-early';
 
-const SKIP_REASONS = ['missing on arrival', 'already loose', 'not fitted here', 'not needed for this job'] as const;
+const SKIP_REASONS = ['missing on arrival', 'already loose', NOT_FITTED, 'not needed for this job'] as const;
 const PAUSE_REASONS = [
   'waiting for a part',
   'waiting for a decision',
@@ -26,6 +27,7 @@ export function MorePanel({ bay }: { bay: Bay }) {
         {bay.handle.state.phase === 'remove' && <OtherSteps bay={bay} />}
         {bay.handle.state.phase === 'remove' && bay.now && bay.now.kind !== 'safe' && <Skip bay={bay} />}
         <TooEarly bay={bay} />
+        <RecordRun bay={bay} />
         <NoteLine bay={bay} />
         <Chips
           label="Pause"

@@ -84,7 +84,8 @@ export function StartPanel({ bay }: { bay: Bay }) {
         {(plan.unverified ?? []).map(({ procedure, differs, unknown }) => (
           <p key={procedure} className="unverified">
             <strong>Not verified on this vehicle.</strong>{' '}
-            {[...differs, ...unknown.map((what) => `${what} not known`)].join('; ')}. Stop where it does not match.
+            {[...differs, ...unknown.map((what) => `${what} not known`)].join('; ')}. Stop where it does not match, and
+            note what differs: in the end it becomes a draft for this vehicle.
           </p>
         ))}
         {faults.length > 0 && (
