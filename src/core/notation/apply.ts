@@ -57,7 +57,9 @@ export function applyStatement(document: ProcedureDocument, said: Statement, spo
   };
   for (const words of said.parts) {
     const id = speak(partOf(words.name));
-    now = applyEdit(now, { type: 'change', id, patch: patchOf(words) });
+    const on = words.on && { on: partOf(words.on) };
+    const behind = words.behind && { behind: words.behind.map(partOf) };
+    now = applyEdit(now, { type: 'change', id, patch: { ...patchOf(words), ...on, ...behind } });
   }
   for (const words of said.fasteners) {
     const behind = words.behind?.map(partOf);
@@ -77,6 +79,11 @@ export function applyStatement(document: ProcedureDocument, said: Statement, spo
     const link = linkOf(now, words, owner, words.behind?.map(partOf));
     now = applyEdit(now, { type: 'addLink', link });
     speak(link.id);
+  }
+  for (const words of said.works) {
+    const work = { id: freeId(now, words.kind, '-'), ...words };
+    now = applyEdit(now, { type: 'addWork', work });
+    speak(work.id);
   }
   return { document: now, items };
 }

@@ -10,6 +10,7 @@ interface Wanted {
   f?: Record<string, unknown>;
   l?: Record<string, unknown>;
   p?: Record<string, unknown>;
+  w?: Record<string, unknown>;
   note?: true;
 }
 
@@ -24,7 +25,7 @@ const linesOf = (name: string): [string, Wanted][] =>
     });
 
 /** Whether a line by itself gives what is wanted of it. */
-function isRead(line: string, { f, l, p, note }: Wanted): boolean {
+function isRead(line: string, { f, l, p, w, note }: Wanted): boolean {
   const { procedure, unread } = readNotes(line);
   const nameOf = (id: string) => procedure.parts.find((part) => part.id === id)?.name;
   const matches = (wanted: Record<string, unknown>, got: Record<string, unknown>) =>
@@ -39,7 +40,8 @@ function isRead(line: string, { f, l, p, note }: Wanted): boolean {
   return (
     (!f || fasteners.some((one) => matches(f, one))) &&
     (!l || links.some((one) => matches(l, one))) &&
-    (!p || procedure.parts.some((one) => matches(p, { ...one })))
+    (!p || procedure.parts.some((one) => matches(p, { ...one }))) &&
+    (!w || (procedure.work ?? []).some((one) => matches(w, { ...one })))
   );
 }
 
@@ -88,8 +90,8 @@ const parts = fc
   .map((names) => names.map((one, at): Part => ({ id: `p${at}x`, kind: 'trim', name: one, motions: ['pull'] })));
 
 /** Reads a printed line into the same parts: the item it makes. */
-function readBack(made: ProcedureDocument, line: string): { fasteners: Fastener[]; links: Link[]; parts: Part[] } {
-  return readNotes(line, { ...made, fasteners: [], links: [], recordedOrder: [] }).procedure;
+function readBack(made: ProcedureDocument, line: string): ProcedureDocument {
+  return readNotes(line, { ...made, fasteners: [], links: [], work: [], recordedOrder: [] }).procedure;
 }
 
 describe('a printed line', () => {
@@ -119,6 +121,25 @@ describe('a printed line', () => {
         expect(fasteners).toEqual([{ ...start, ...item, id: expect.any(String) as string }]);
       }),
       { numRuns: 3000 },
+    );
+  });
+
+  it('of work is read back as the same work', () => {
+    const kinds = ['mark-out', 'cut', 'drill', 'deburr', 'seal', 'clean', 'damp', 'route-cable', 'splice', 'grease'];
+    const work = fc.record({
+      kind: fc.constantFrom(...kinds, 're-pin'),
+      name,
+      material: maybe(name.map((one) => [one])),
+      while: maybe(fc.constant('open' as const)),
+      note: maybe(text),
+    });
+    fc.assert(
+      fc.property(work, (one) => {
+        const document = applyEdit(START, { type: 'addWork', work: { ...defined(one), id: 'w' } });
+        const { work: read } = readBack(document, printItem(document, 'w')!);
+        expect(read).toEqual([{ ...defined(one), id: expect.any(String) as string }]);
+      }),
+      { numRuns: 1000 },
     );
   });
 

@@ -9,6 +9,7 @@ import {
   parseReference,
   type Part,
   type ProcedureDocument,
+  type Work,
 } from '../procedure';
 
 /** A name as a line takes it: in quotation marks, so that no word in it means anything else. */
@@ -35,8 +36,35 @@ export function printItem(document: ProcedureDocument, id: string): string | nul
   if (fastener) return printFastener(fastener, nameOf);
   const link = index.links.get(id);
   if (link) return printLink(link, nameOf);
+  const work = index.works.get(id);
+  if (work) return printWork(work);
   const part = index.parts.get(id);
   return part ? printPart(part) : null;
+}
+
+/** Kinds of work by the word a line begins with; the others have none. */
+const WORK_VERBS: Record<string, string> = {
+  'mark-out': 'mark out',
+  cut: 'cut',
+  drill: 'drill',
+  deburr: 'deburr',
+  seal: 'seal',
+  clean: 'clean',
+  damp: 'damp',
+  'route-cable': 'route',
+  splice: 'splice',
+  grease: 'grease',
+  're-pin': 're-pin',
+};
+
+function printWork(work: Work): string | null {
+  const verb = WORK_VERBS[work.kind];
+  if (!verb || !work.name) return null;
+  const material = work.material?.[0];
+  return line(
+    [`${verb} ${quoted(work.name)}`, material && `with ${quoted(material)}`, work.while && 'while it is open'],
+    work.note,
+  );
 }
 
 const line = (clauses: (string | false | undefined)[], note: string | undefined) =>

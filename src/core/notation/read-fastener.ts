@@ -2,7 +2,7 @@ import type { Scan } from './scan';
 import { takeAngle, takeDrive, takeLength, takeRecess, takeRefit, takeThread } from './sizes';
 import type { FastenerWords } from './statement';
 import { COUNT, FASTENERS } from './vocabulary';
-import { BEHIND, isPlace, NAME, names, takeCount, takeKind, takeNamed, takeTimes, THE } from './words';
+import { BEHIND, isNoFixture, isPlace, NAME, names, takeCount, takeKind, takeNamed, takeTimes, THE } from './words';
 
 const HOLDS = new RegExp(
   `(?<![\\w-])(?:hold(?:s|ing)?|secur(?:e|es|ing)|retain(?:s|ing)?|fix(?:es|ing)?|keep(?:s|ing)?|for) ${THE}(?!(?:ours|it|life|later)(?![\\w-]))${NAME}(?: and ${THE}${NAME})?(?: (?:on|in place|down|up|to the (?:door|body)))?(?= *(?:[|,;.]|$|[a-z(]))`,
@@ -10,6 +10,11 @@ const HOLDS = new RegExp(
 );
 const AROUND = new RegExp(
   `(?<![\\w-])(?:(?:all )?(?:round|around)|along|of|on|in) ${THE}${NAME}(?: (?:edge|rim|perimeter))?`,
+  'd',
+);
+/** Where on a part: "in front of the pad", "at the rear of the card". */
+const PLACE_OF = new RegExp(
+  `(?<![\\w-])((?:in|at|on)(?: the)? (?:very )?(?:front|rear|back|top|bottom|side|end|middle)) of ${THE}${NAME}`,
   'd',
 );
 const STAYS = new RegExp(`(?<![\\w-])(?:they |which |it )?(?:stays?|remains?|left) (?:on|in) ${THE}${NAME}`, 'd');
@@ -28,7 +33,7 @@ export function readFastener(scan: Scan, subject: string | null, behindSubject: 
   const angle = takeAngle(scan);
   const length = takeLength(scan);
   const times = takeTimes(scan);
-  const behind = names(scan, scan.take(BEHIND) ?? []);
+  const behind = names(scan, scan.take(BEHIND, isNoFixture) ?? []);
   const holds = names(scan, scan.take(HOLDS) ?? []);
   const found = takeKind(scan, FASTENERS);
   const name = found ? scan.take(/\| *(«\d+»)(?= *(?:[|,;]|$))/d) : null;
@@ -38,10 +43,11 @@ export function readFastener(scan: Scan, subject: string | null, behindSubject: 
   const thread = threadTold ?? takeThread(scan);
   const ownLength = length ?? (found && takeBareLength(scan));
   const reuse = scan.take(REUSE);
-  const around = holds.length || subject ? null : scan.take(AROUND, (groups) => !isPlace(groups[1]));
+  const placed = holds.length || subject || behind.length ? null : scan.take(PLACE_OF);
+  const around = holds.length || subject || placed ? null : scan.take(AROUND, (groups) => !isPlace(groups[1]));
   const kind = kindFor(found, drive, thread);
   const count = times ?? takeCount(scan);
-  const told = holds.length ? holds : subject ? [subject] : names(scan, around ?? []);
+  const told = holds.length ? holds : subject ? [subject] : names(scan, placed?.slice(1) ?? around ?? []);
   const held = told.length || behind.length || behindSubject ? told : takeNamed(scan);
   // "Check the clips before refit" tells of none.
   const isTold =
@@ -72,6 +78,7 @@ export function readFastener(scan: Scan, subject: string | null, behindSubject: 
     ...(stays ? { staysOn: scan.name(stays[1]) } : {}),
     ...(reuse ? { reuse: 'replace' } : {}),
     ...(refit ? { refit } : {}),
+    ...(placed ? { note: placed[1].trim() } : {}),
     ...((release ?? turns) ? { release: release ?? turns![0].trim() } : {}),
   };
 }

@@ -2,12 +2,16 @@ import { isMotionVerb, readMotions } from './motion-words';
 import { readFastener } from './read-fastener';
 import { readLink } from './read-link';
 import { readSentence } from './read-sentence';
+import { readWork } from './read-work';
 import { Scan } from './scan';
 import type { PartWords, Statement } from './statement';
-import { NOT_A_NAME, takeSubject } from './subject';
+import { NOT_A_NAME, takeCarried, takeSubject } from './subject';
 import { readVehicle } from './vehicle-line';
 import { COUNT, FASTENERS, LINKS } from './vocabulary';
-import { hasKind } from './words';
+import { BEHIND, hasKind, isNoFixture, names } from './words';
+
+/** A subject that is neither hiding anything nor quoted. */
+const PLAIN = { hides: false, isQuoted: false };
 
 const START = /(?<![\w-])(?:start(?:ing|s)?|begin(?:ning)?) (?:at |from |in |with )?(?:the |its )?([^|,;.]+)/d;
 /**
@@ -15,19 +19,22 @@ const START = /(?<![\w-])(?:start(?:ing|s)?|begin(?:ning)?) (?:at |from |in |wit
  * @example readLine('2 T20 hold card behind pull-cup cap, 25 mm self-tapping').fasteners[0].drive; // "T20"
  */
 export function readLine(line: string): Statement {
-  const said: Statement = { vehicle: null, parts: [], fasteners: [], links: [], notes: [] };
+  const said: Statement = { vehicle: null, parts: [], fasteners: [], links: [], works: [], notes: [] };
   said.vehicle = readVehicle(line);
   if (said.vehicle) return said;
   const [body, note] = splitNote(line);
   const scan = new Scan(body);
+  const work = readWork(scan);
+  if (work) return finish({ ...said, works: [work] }, scan, note);
+  const carried = takeCarried(scan);
   const isSrs = scan.take(/^\s*battery (?:off )?first(?: of all)?[:,]? */d) !== null;
-  const { subject, hides, isQuoted } = takeSubject(scan);
+  const { subject, hides, isQuoted } = carried ? { subject: carried.name, ...PLAIN } : takeSubject(scan);
   if (subject && !isQuoted && NOT_A_NAME.test(subject)) return { ...said, notes: [line.trim()] };
   const isTether = !isQuoted && isLinkWord(subject);
   const own = subject && (isQuoted || !isKindWord(subject)) ? subject : null;
   const start = scan.take(START);
   if (own) {
-    const part: PartWords = { name: own, ...(start ? { startAt: scan.name(start[1]) } : {}) };
+    const part: PartWords = { name: own, ...carried, ...(start ? { startAt: scan.name(start[1]) } : {}) };
     const others = hides ? null : readPartClauses(scan, part);
     said.parts.push(part);
     if (others) return finish(said, scan, note);
@@ -59,13 +66,16 @@ export function readLine(line: string): Statement {
   return finish(said, new Scan(''), note);
 }
 
+/** A way by itself: "up". */
+const ONE_WAY = /^(?:straight )?(?:up|down|out|off|forwards?|rearwards?)$/i;
+
 /** Clauses that say how the line's own part comes off; gives back the others. */
 function takeOwnMotions(said: Statement, subject: string | null, clauses: string[]): string[] {
   const part = said.parts.find(({ name }) => name === subject);
   if (!part) return clauses;
   return clauses.filter((clause) => {
     const read = readMotions(clause);
-    if (!read || read.rest.length || !isMotionVerb(clause.split(' ')[0])) return true;
+    if (!read || read.rest.length || !(isMotionVerb(clause.split(' ')[0]) || ONE_WAY.test(clause))) return true;
     part.motions = [...(part.motions ?? []), ...read.motions];
     return false;
   });
@@ -119,7 +129,11 @@ function splitNote(line: string): [string, string] {
 function readPartClauses(scan: Scan, part: PartWords): boolean {
   if (hasKind(scan, FASTENERS) || hasKind(scan, LINKS) || /(?<![\w-])(?:t|ph) ?\d/.test(rest(scan).toLowerCase()))
     return false;
-  const motions = readMotions(rest(scan));
+  const behind = names(scan, scan.take(BEHIND, isNoFixture) ?? []);
+  if (behind.length) part.behind = behind;
+  const left = rest(scan);
+  if (behind.length && !left) return true;
+  const motions = readMotions(left);
   if (!motions) return false;
   part.motions = motions.motions;
   scan.take(/^.*$/d);

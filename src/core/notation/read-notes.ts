@@ -1,4 +1,4 @@
-import { applyEdit, type ProcedureDocument } from '../procedure';
+import { applyEdit, findItem, indexItems, type ProcedureDocument } from '../procedure';
 import { slugOf } from '../text';
 import { findZone, zoneName } from '../vehicle';
 import { applyStatement } from './apply';
@@ -94,7 +94,7 @@ function lastPart(document: ProcedureDocument, items: string[]): string | null {
 }
 
 function withNote(document: ProcedureDocument, id: string, note: string): ProcedureDocument {
-  const item = [...document.parts, ...document.fasteners, ...document.links].find((one) => one.id === id);
+  const item = findItem(indexItems(document), id);
   const joined = item?.note ? `${item.note}; ${note}` : note;
   return joined.length > MAX_NOTE ? document : applyEdit(document, { type: 'change', id, patch: { note: joined } });
 }

@@ -99,7 +99,7 @@ export class Scan {
       .filter(
         (clause) =>
           /[\p{L}\d]/u.test(clause) &&
-          !/^(?:and|then|with|of|is|are|it|has|by|to|x|the|a|an|in|on|held)$/i.test(clause),
+          !/^(?:and|then|with|of|is|are|it|has|by|to|x|the|a|an|in|on|held|only)$/i.test(clause),
       );
   }
 }

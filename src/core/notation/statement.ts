@@ -1,7 +1,10 @@
-import type { Fastener, Link, Part } from '../procedure';
+import type { Fastener, Link, Part, Work } from '../procedure';
 
 /** A part as a line tells of it: its name and what is said of it. */
-export type PartWords = { name: string } & Pick<Part, 'motions' | 'startAt' | 'note'>;
+export type PartWords = { name: string; behind?: string[]; on?: string } & Pick<Part, 'motions' | 'startAt' | 'note'>;
+
+/** Work as a line tells of it. */
+export type WorkWords = Pick<Work, 'kind' | 'name' | 'material' | 'while'>;
 
 /** A fastener as a line tells of it. Parts are names; `null` is the one that was spoken of before. */
 export type FastenerWords = Omit<Fastener, 'id' | 'holds' | 'behind' | 'at' | 'staysOn'> & {
@@ -29,6 +32,7 @@ export interface Statement {
   parts: PartWords[];
   fasteners: FastenerWords[];
   links: LinkWords[];
+  works: WorkWords[];
   /** Clauses that were not understood; they are kept as notes. */
   notes: string[];
 }

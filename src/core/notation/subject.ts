@@ -1,5 +1,5 @@
 import type { Scan } from './scan';
-import { COUNT } from './vocabulary';
+import { COUNT, isPartName, LINKS } from './vocabulary';
 import { NAME, THE } from './words';
 
 const VERBS = `has(?: got)?|have|hangs? (?:on|from)|sits? on|rests? on|is on|are on|is held (?:on |in )?(?:by|with)|held (?:on |in )?(?:by|with)|is stuck (?:on |down )?(?:with|by)|stuck (?:on |down )?(?:with|by)|is fixed (?:by|with)|fixed (?:by|with)|comes off with|goes on with|comes (?=off|out|up|down)|(?=(?:pops|pulls|pries|lifts|slides|swings|hinges|tilts|twists|rolls|drops|peels|unclips) )|is (?=riveted|glued|taped|stapled)|on(?= (?:${COUNT}) )|with(?= (?:${COUNT}) )`;
@@ -17,6 +17,17 @@ export function takeSubject(scan: Scan): { subject: string | null; hides: boolea
   const subject = scan.take(HAS);
   return { subject: subject ? scan.name(subject[1]) : null, hides: false, isQuoted: false };
 }
+
+const CARRIED = new RegExp(`^\\s*${THE}${NAME} (?:is |sits |hangs )?on ${THE}${NAME}(?= *(?:[,;|]|$))`, 'd');
+
+/** A part on a part, and nothing else before the next comma: "tweeter on corner trim, two PH1". Null where either is no part by its name. */
+export function takeCarried(scan: Scan): { name: string; on: string } | null {
+  const isTold = ([, name, on]: string[]) => [name, on].every((one) => isPartName(one) && !isTether(one));
+  const found = scan.take(CARRIED, isTold);
+  return found && { name: scan.name(found[1]), on: scan.name(found[2]) };
+}
+
+const isTether = (words: string) => LINKS.some(([pattern]) => pattern.test(words.toLowerCase()));
 
 /** Words that begin a remark, not a name. */
 export const NOT_A_NAME =

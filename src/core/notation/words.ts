@@ -16,6 +16,10 @@ export const BEHIND = new RegExp(
   `(?<![\\w-])(?:hidden |sits? |sitting |is |are |right )*(?:behind|under(?:neath)?|beneath|below|hidden by|covered by) ${THE}${NAME}(?: and ${THE}${NAME})?`,
   'd',
 );
+/** What is no part that comes off, so that nothing is behind it: "under the glass" is a place. */
+export const isNoFixture = (groups: string[]) =>
+  !/^(?:glass|window|windscreen|windshield|boot|bonnet|engine|seat belt|there)$/i.test(groups[1] ?? '');
+
 /** Takes the first kind of a list that the line names; which one, and where it stood. */
 export function takeKind(scan: Scan, kinds: [RegExp, string][]): { kind: string; words: string; at: number } | null {
   let first: { pattern: RegExp; kind: string; at: number } | null = null;
