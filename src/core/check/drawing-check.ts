@@ -4,6 +4,7 @@ import {
   heldParts,
   type ItemIndex,
   isInside,
+  itemWords,
   namedWords,
   type Part,
   parseReference,
@@ -172,7 +173,7 @@ export function checkUnsaid(document: ProcedureDocument, index: ItemIndex, catal
         })),
       ),
     );
-  return [...drives, ...stuckHooks(document, name)].slice(0, MAX_ASKED);
+  return [...drives, ...stuckHooks(document, index, catalogue)].slice(0, MAX_ASKED);
 }
 
 /** The sizes most likely meant: those recorded already, then the common ones of such a kind. */
@@ -186,7 +187,8 @@ function usualDrives(document: ProcedureDocument, kind: string): string[] {
 /** Motions that carry a part off its hooks. */
 const LETS_OUT = /^(?:unhook|lift|slide|up|down|forward|rearward|hinge|tilt|lower|roll-out|twist|turn)/;
 
-function stuckHooks(document: ProcedureDocument, name: (id: string) => string): Remark[] {
+function stuckHooks(document: ProcedureDocument, index: ItemIndex, catalogue: Catalogue): Remark[] {
+  const name = (id: string) => namedWords(index, id, catalogue);
   return document.fasteners
     .filter(({ kind }) => kind === 'hook' || kind === 'bracket')
     .flatMap((hook) => heldParts(hook).map((id) => ({ hook, part: document.parts.find((one) => one.id === id) })))
@@ -195,8 +197,8 @@ function stuckHooks(document: ProcedureDocument, name: (id: string) => string): 
       asked(
         'hook-stays',
         [hook.id, part!.id],
-        `The ${name(part!.id)} sits on ${name(hook.id)}, and no motion lets it off them.`,
-        'Say how it leaves them.',
+        `No motion lets the ${name(part!.id)} off its ${itemWords(index, hook.id, catalogue)}.`,
+        'Say how it comes off there.',
         ['lift', 'slide-down', 'slide-forward', 'slide-rearward', 'hinge'].map((code) => ({
           words: WAYS_OFF[code],
           edit: { type: 'change', id: part!.id, patch: { motions: [...part!.motions!, code] } },

@@ -8,5 +8,5 @@ export { freeSeconds, putAsideSeconds, releaseTool } from './item-actions';
 export { loopsAmong } from './loops';
 export { findLoop, type Precedence, precedenceOf } from './precedence';
 export { reachable } from './reachable';
-export { inRound, readRound, readStepKey, stepKey, type StepRef } from './step-ref';
+export { inRound, itemsShown, readRound, readStepKey, stepKey, type StepRef } from './step-ref';
 export { NEVER, OutOfTime, type ShouldStop, goOn } from './stop';

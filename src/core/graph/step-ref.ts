@@ -32,3 +32,7 @@ export function readRound(text: string): { key: string; round: number } {
   const match = /^(.*)#([2-9]|[1-9]\d{1,3})$/.exec(text);
   return match ? { key: match[1], round: Number(match[2]) } : { key: text, round: 1 };
 }
+
+/** The items whose pictures and recordings a step shows: a part's once each way, where it is freed or seated, not again where it is put aside or offered up. */
+export const itemsShown = (actions: readonly StepRef[]): string[] =>
+  actions.flatMap(({ type, item }) => (type === 'takeOff' || type === 'place' ? [] : [item]));

@@ -31,17 +31,19 @@ const square = numbered('square', 'SQ', [1, 2, 3]);
 function metric(family: DriveFamily, word: string, size: string): Drive | null {
   const sizeMm = Number(size);
   if (!(sizeMm > 0 && sizeMm <= 60)) return null;
-  return { code: `${word} ${sizeMm} mm`, plate: plateWord(family) + `${sizeMm} mm`, family, sizeMm, sizeNumber: null };
+  return { code: `${word} ${sizeMm} mm`, plate: plateOf(family, `${sizeMm} mm`), family, sizeMm, sizeNumber: null };
 }
 
 function inches(family: DriveFamily, word: string, size: string): Drive | null {
   const inch = parseInch(size);
   if (inch === null || inch <= 0 || inch > 2) return null;
   const sizeMm = inchToMm(inch);
-  return { code: `${word} ${size} in`, plate: plateWord(family) + `${size} in`, family, sizeMm, sizeNumber: null };
+  return { code: `${word} ${size} in`, plate: plateOf(family, `${size} in`), family, sizeMm, sizeNumber: null };
 }
 
-const plateWord = (family: DriveFamily) => (family === 'hex-socket' ? 'key ' : family === 'slot' ? 'slot ' : '');
+/** A size as it stands on a plate: "7 mm", "5 mm key", "slot 4 mm". */
+const plateOf = (family: DriveFamily, size: string) =>
+  family === 'hex-socket' ? `${size} key` : family === 'slot' ? `slot ${size}` : size;
 
 const HEAD = '(?:hex|hex head|hexagon)';
 const KEY = '(?:hex socket|hex key|hex-socket|socket head)';

@@ -88,10 +88,11 @@ export function applyStatement(document: ProcedureDocument, said: Statement, spo
   return { document: now, items };
 }
 
-const patchOf = ({ motions, startAt, note }: PartWords) => ({
+const patchOf = ({ motions, startAt, note, refitNote }: PartWords) => ({
   ...(motions ? { motions } : {}),
   ...(startAt ? { startAt } : {}),
   ...(note ? { technique: note } : {}),
+  ...(refitNote ? { refitNote } : {}),
 });
 
 /** What a fastener holds that names nothing: what was spoken of last if that is not what hides it, else the panel. */

@@ -125,10 +125,16 @@ function splitNote(line: string): [string, string] {
       ];
 }
 
+/** A clause about the way back: "down to seat". */
+const GOING_BACK =
+  /(?<=[|,;.] *)[^|,;.]*(?<![\w-])(?:to (?:seat|refit)|(?:going|goes|on the way) back)(?![\w-])[^|,;.]*/d;
+
 /** Reads how a named part comes off where its line says nothing else; true where it was all about that. */
 function readPartClauses(scan: Scan, part: PartWords): boolean {
   if (hasKind(scan, FASTENERS) || hasKind(scan, LINKS) || /(?<![\w-])(?:t|ph) ?\d/.test(rest(scan).toLowerCase()))
     return false;
+  const back = scan.take(GOING_BACK);
+  if (back) part.refitNote = scan.name(back[0]);
   const behind = names(scan, scan.take(BEHIND, isNoFixture) ?? []);
   if (behind.length) part.behind = behind;
   const left = rest(scan);

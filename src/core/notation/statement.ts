@@ -1,7 +1,10 @@
 import type { Fastener, Link, Part, Work } from '../procedure';
 
 /** A part as a line tells of it: its name and what is said of it. */
-export type PartWords = { name: string; behind?: string[]; on?: string } & Pick<Part, 'motions' | 'startAt' | 'note'>;
+export type PartWords = { name: string; behind?: string[]; on?: string } & Pick<
+  Part,
+  'motions' | 'startAt' | 'note' | 'refitNote'
+>;
 
 /** Work as a line tells of it. */
 export type WorkWords = Pick<Work, 'kind' | 'name' | 'material' | 'while'>;

@@ -32,7 +32,7 @@ export function linkStep(site: Site, way: 'out' | 'in'): Draft {
     verb: first.verb,
     plate: srs ? 'SRS' : null,
     thing: [
-      `${srs ? first.names.replace(/^the /, '') : first.names}${isNamed || !owner ? '' : ` of ${withArticle(nameOf(site, owner))}`}`,
+      `${srs ? withoutSrs(first.names.replace(/^the /, '')) : first.names}${isNamed || !owner ? '' : ` of ${withArticle(nameOf(site, owner))}`}`,
       ...rest.map(({ verb, names }) => `${verb.toLowerCase()} ${names}`),
     ].join(', '),
     where: way === 'out' && own.length ? placeWords(site, own[0].id) : '',
@@ -51,3 +51,6 @@ function countedLink(site: Site, link: Link): string {
   const name = nameOf(site, link.id);
   return countOf(link) > 1 ? `${countOf(link)} ${name}` : withArticle(name);
 }
+
+/** The airbag plate stands before it already: a name that says it too does not say it twice. */
+export const withoutSrs = (name: string) => name.replace(/\bSRS\s+/gi, '');

@@ -100,7 +100,7 @@ export function screws(site: Site): Draft {
     thing: `${noun}${of}${isStart ? ' by hand' : ''}`,
     where: fasteners.length === 1 ? placeWords(site, fasteners[0].id) : '',
     lines: [
-      ...(fasteners.length > 1 ? fasteners.map((one) => sentence(screwWords(site, one))) : []),
+      ...(fasteners.length > 1 ? [sentence(fasteners.map((one) => screwWords(site, one)).join('; '))] : []),
       ...(isStart && count > 1 ? ['All of them by hand before the first is tightened.'] : []),
     ],
     notes: isStart ? notesIn(site) : site.pieces.flatMap(({ item }) => limitWords(site, item)),
@@ -108,10 +108,10 @@ export function screws(site: Site): Draft {
   };
 }
 
-/** "2 T20 where the pull-cup cap was": which screw goes where. */
+/** "2 × T20 where the pull-cup cap was": which screw goes where. */
 const screwWords = (site: Site, one: Fastener) =>
   [
-    countOf(one),
+    countOf(one) > 1 ? `${countOf(one)} ×` : '',
     plateOf(one) ?? nounOf(site, one),
     one.length ? `× ${one.length} mm` : '',
     lowerFirst(placeWords(site, one.id)),

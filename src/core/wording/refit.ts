@@ -1,3 +1,4 @@
+import { withoutSrs } from './link-words';
 import { countOf, countedWords, itemWords, readItemKey, type ItemRef } from '../procedure';
 import { capital, listed } from '../text';
 import type { ActionGraph } from '../graph';
@@ -66,7 +67,7 @@ export function checkWords(graph: ActionGraph, { fact, part, items, what }: Gate
     case 'glass-path-clear':
       return 'Glass path clear: window run down and up';
     case 'srs-joined':
-      return `SRS ${name}${ownerWords(graph, first!)} home and locked; airbag lamp goes out after its self-check`;
+      return `SRS ${withoutSrs(name)}${ownerWords(graph, first!)} home and locked; airbag lamp goes out after its self-check`;
     case 'joined-and-working':
       return `${capital(name)}${ownerWords(graph, first!)} plugged in and working`;
     case 'joined-and-moving':

@@ -133,7 +133,10 @@ export function turn(site: Site): Draft {
     lines: [
       `${count === 1 ? 'It holds' : 'They hold'} ${held}.`,
       ...(length ? [sentence([length, fastener.thread].filter(Boolean).join(', '))] : []),
-      ...(fastener.release ? [capital(ended(fastener.release))] : []),
+      // "Give two turns to": what the verb says is not said again.
+      ...(fastener.release && !kind.verb.toLowerCase().includes(fastener.release.toLowerCase())
+        ? [capital(ended(fastener.release))]
+        : []),
     ],
     notes: notesOut(site),
     done: stateWords(count, 'out'),

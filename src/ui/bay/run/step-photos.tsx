@@ -1,5 +1,6 @@
 'use client';
 import { useEffect } from 'react';
+import { itemsShown } from '@/core/graph';
 import { itemsOf, photosOf, photosOfItems, recordingsOfItems } from '@/core/procedure';
 import type { RunStep } from '@/core/run';
 import { MarkedPhoto } from '../../design/marked-photo';
@@ -9,7 +10,7 @@ import type { Bay } from './bay';
 /** What the procedure shows of this step, and plays. */
 export function StepPhotos({ bay, now }: { bay: Bay; now: RunStep }) {
   const document = bay.handle.plan.documents.find(({ id }) => id === now.procedure);
-  const items = now.actions.map(({ step }) => step.item);
+  const items = itemsShown(now.actions.map(({ step }) => step));
   const photos = photosOfItems(document, items);
   useOfflineMedia(bay);
   return (

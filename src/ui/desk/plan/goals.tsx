@@ -238,7 +238,7 @@ function workGoals(document: ProcedureDocument): { goal: string; words: string }
     ...kits.map((kit) => ({ goal: writeGoal(document.id, kit, 'kit'), words: `fit: ${kit.replace(/-/g, ' ')}` })),
     ...work.map(({ id, kind }) => ({
       goal: writeGoal(document.id, id, 'out'),
-      words: `${workKindOf(kind).verb.toLowerCase()}: ${itemWords(index, id)}`,
+      words: `${workKindOf(kind).verb}: ${itemWords(index, id)}`,
     })),
   ];
 }

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import type { PlanView } from '@/contracts/views';
 import type { Plan, PlannedStep } from '@/core/plan';
-import { readStepKey } from '@/core/graph';
+import { itemsShown, readStepKey } from '@/core/graph';
 import { photosOfItems, recordingsOfItems, type MarkedPhoto, type Recording } from '@/core/procedure';
 import { zoneName } from '@/core/vehicle';
 import { Plate } from '../../design';
@@ -188,7 +188,7 @@ function mediaOfStep(
   view: PlanView,
   { procedure, actions }: PlannedStep,
 ): { photos: MarkedPhoto[]; recordings: Recording[] } {
-  const items = actions.flatMap((key) => readStepKey(key)?.item ?? []);
+  const items = itemsShown(actions.flatMap((key) => readStepKey(key) ?? []));
   const document = view.documents.find(({ id }) => id === procedure);
   return { photos: photosOfItems(document, items), recordings: recordingsOfItems(document, items) };
 }
@@ -249,7 +249,8 @@ function StepLine({ step, at, plan, photos, recordings }: Placed & { plan?: Plan
 const shortReason = (reason: string): string => {
   if (/airbag system/.test(reason)) return 'for an airbag plug';
   const verb = /(?:covers?|holds?|still ties?|cannot be|can be|(?:is|are) wanted|lies|let go).*$/.exec(reason);
-  return verb?.[0] ?? reason;
+  // The subject may end in such a word itself: "the belt covers covers…".
+  return verb?.[0].replace(/^(?:covers|holds) (?=(?:covers?|holds?) )/, '') ?? reason;
 };
 
 function Stays({ view, plan }: { view: PlanView; plan: Plan }) {
