@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import sharp from 'sharp';
-import { beginDoor, expectAccessible, pickRecorded } from './support';
+import { beginDoor, expectAccessible, pickRecorded, signIn } from './support';
 
 async function tell(page: Page, ...lines: string[]): Promise<void> {
   const field = page.getByLabel('Type a line');
@@ -126,4 +126,51 @@ test('brings a photo behind the drawing to scale by a length that is known', asy
   expect(wide(after) / wide(before)).toBeGreaterThan(1.5);
   expect(wide(before) / Math.hypot(before[3][0] - before[0][0], before[3][1] - before[0][1])).toBeCloseTo(1.5, 1);
   expect(wide(after) / Math.hypot(after[3][0] - after[0][0], after[3][1] - after[0][1])).toBeCloseTo(1.5, 1);
+});
+
+test('loses nothing to swapped years, an option still in use, Back in mid-edit, or a third tablet', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  await beginDoor(page, 'Bad input');
+  await tell(page, 'card: pull bottom, then up', '2 T20 hold card');
+  await page.getByRole('tab', { name: 'Procedure' }).click();
+  await page.getByLabel('From year').fill('2020');
+  await expect(page.getByText('Enter 1900 to 2018. Still saved: 2011.')).toBeVisible();
+  await page.getByLabel('Option', { exact: true }).fill('windows');
+  await page.getByLabel('Its values').fill('power, crank');
+  await page.getByRole('button', { name: 'Add the option' }).click();
+  await pickRecorded(page, /^screw/);
+  await page.getByRole('group', { name: 'Only with windows' }).getByRole('button', { name: 'crank' }).click();
+  await page.getByRole('tab', { name: 'Procedure' }).click();
+  await page.getByRole('button', { name: 'Remove windows' }).click();
+  await expect(page.getByText(/1 item depends on it/)).toBeVisible();
+  // Back while a note is half typed: what is typed is there again.
+  await pickRecorded(page, 'card');
+  await page.getByRole('region', { name: 'Coming off' }).getByLabel('Note').fill('mind the lip');
+  const address = page.url();
+  await page.goBack();
+  await page.goto(address);
+  await pickRecorded(page, 'card');
+  await expect(page.getByRole('region', { name: 'Coming off' }).getByLabel('Note')).toHaveValue('mind the lip');
+  await expect(page.getByText('Draft saved')).toBeVisible();
+  // Three tablets on one draft: the first save stands, the others are told and keep theirs.
+  const others = await Promise.all([0, 1].map(() => browser.newPage({ baseURL })));
+  for (const other of others) {
+    await signIn(other, 'Tomas Varga', 'saltmarsh-bench');
+    await other.goto(address);
+    await pickRecorded(other, 'card');
+  }
+  await page.getByLabel('Type a line').fill('5 clips hold card');
+  await page.getByLabel('Type a line').press('Enter');
+  await expect(page.getByText('Draft saved')).toBeVisible();
+  for (const [n, other] of others.entries()) {
+    await other.getByRole('region', { name: 'Coming off' }).getByLabel('Note').fill(`note of tablet ${n}`);
+    await expect(other.getByText(/changed since|moved on|Somebody else/).first()).toBeVisible();
+    await expect(other.getByRole('region', { name: 'Coming off' }).getByLabel('Note')).toHaveValue(
+      `note of tablet ${n}`,
+    );
+    await other.close();
+  }
 });

@@ -5,7 +5,7 @@ import { readSentence } from './read-sentence';
 import { readWork } from './read-work';
 import { Scan } from './scan';
 import type { PartWords, Statement } from './statement';
-import { NOT_A_NAME, takeCarried, takeSubject } from './subject';
+import { NOT_A_NAME, takeSeated, takeSubject } from './subject';
 import { readVehicle } from './vehicle-line';
 import { COUNT, FASTENERS, LINKS } from './vocabulary';
 import { BEHIND, hasKind, isNoFixture, names } from './words';
@@ -26,15 +26,15 @@ export function readLine(line: string): Statement {
   const scan = new Scan(body);
   const work = readWork(scan);
   if (work) return finish({ ...said, works: [work] }, scan, note);
-  const carried = takeCarried(scan);
+  const seated = takeSeated(scan);
   const isSrs = scan.take(/^\s*battery (?:off )?first(?: of all)?[:,]? */d) !== null;
-  const { subject, hides, isQuoted } = carried ? { subject: carried.name, ...PLAIN } : takeSubject(scan);
+  const { subject, hides, isQuoted } = seated ? { subject: seated.name, ...PLAIN } : takeSubject(scan);
   if (subject && !isQuoted && NOT_A_NAME.test(subject)) return { ...said, notes: [line.trim()] };
   const isTether = !isQuoted && isLinkWord(subject);
   const own = subject && (isQuoted || !isKindWord(subject)) ? subject : null;
   const start = scan.take(START);
   if (own) {
-    const part: PartWords = { name: own, ...carried, ...(start ? { startAt: scan.name(start[1]) } : {}) };
+    const part: PartWords = { name: own, ...seated, ...(start ? { startAt: scan.name(start[1]) } : {}) };
     const others = hides ? null : readPartClauses(scan, part);
     said.parts.push(part);
     if (others) return finish(said, scan, note);

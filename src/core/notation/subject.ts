@@ -18,13 +18,18 @@ export function takeSubject(scan: Scan): { subject: string | null; hides: boolea
   return { subject: subject ? scan.name(subject[1]) : null, hides: false, isQuoted: false };
 }
 
-const CARRIED = new RegExp(`^\\s*${THE}${NAME} (?:is |sits |hangs )?on ${THE}${NAME}(?= *(?:[,;|]|$))`, 'd');
+const ON_OR_BEHIND = new RegExp(
+  `^\\s*${THE}${NAME} (?:is |sits |hangs )?(on|behind|under|beneath) ${THE}${NAME}(?= *(?:[,;|]|$))`,
+  'd',
+);
 
-/** A part on a part, and nothing else before the next comma: "tweeter on corner trim, two PH1". Null where either is no part by its name. */
-export function takeCarried(scan: Scan): { name: string; on: string } | null {
-  const isTold = ([, name, on]: string[]) => [name, on].every((one) => isPartName(one) && !isTether(one));
-  const found = scan.take(CARRIED, isTold);
-  return found && { name: scan.name(found[1]), on: scan.name(found[2]) };
+/** A part on or behind a part, and nothing else before the next comma: "tweeter on corner trim, two PH1", "speaker behind card". Null where either is no part by its name. */
+export function takeSeated(scan: Scan): { name: string; on?: string; behind?: string[] } | null {
+  const isTold = ([, name, , other]: string[]) => [name, other].every((one) => isPartName(one) && !isTether(one));
+  const found = scan.take(ON_OR_BEHIND, isTold);
+  if (!found) return null;
+  const [name, other] = [scan.name(found[1]), scan.name(found[3])];
+  return found[2].toLowerCase() === 'on' ? { name, on: other } : { name, behind: [other] };
 }
 
 const isTether = (words: string) => LINKS.some(([pattern]) => pattern.test(words.toLowerCase()));

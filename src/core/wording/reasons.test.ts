@@ -28,6 +28,11 @@ describe('why', () => {
     expect(step(kite, 'takeOff woofer').why).toEqual(['the door speaker is wanted out']);
   });
 
+  it('says of a loose part what frees it, not the other way round', () => {
+    const carry = planOf(demoProcedure('carry-front-door-right'), ['speaker'], {});
+    expect(step(carry, 'takeOff washer').why[0]).toBe('the nosed washer lies loose once the window crank is off');
+  });
+
   it('tells why the battery goes off', () => {
     expect(step(lumen, 'batteryOff battery').why[0]).toContain(
       "is part of the airbag system: battery off and the vehicle maker's wait come first",

@@ -44,7 +44,7 @@ function hopWords(graph: ActionGraph, from: number, to: number): string {
     case 'free>undo':
       return `${b} can be reached once ${a} swings free`;
     case 'takeOff>takeOff':
-      return `${b} lies loose once ${a} is off`;
+      return isLoose(graph, from) ? `${a} lies loose once ${b} is off` : `${b} lies loose once ${a} is off`;
     case 'takeOff>free':
       if (isOffToSeat(graph, from, to)) return `${a} must be off to get ${b} back in`;
       return `${b} lies loose under ${a}`;
@@ -53,6 +53,12 @@ function hopWords(graph: ActionGraph, from: number, to: number): string {
     default:
       return '';
   }
+}
+
+/** Whether a part lies loose once another is off. */
+function isLoose(graph: ActionGraph, id: number): boolean {
+  const { procedure, item } = graph.nodes[id].ref;
+  return graph.indexes.get(procedure!)!.parts.get(item)?.looseWith !== undefined;
 }
 
 /** Whether a part is off only so that another can be seated again. */

@@ -1,6 +1,7 @@
 'use client';
 import { useEffect, useReducer, useRef, useState, type Dispatch, type RefObject } from 'react';
 import { editHistory, type HistoryAction, type ProcedureDocument } from '@/core/procedure';
+import { flushSync } from 'react-dom';
 import { v4 as uuid } from 'uuid';
 import { ApiError, send } from '../../device/http';
 
@@ -95,12 +96,22 @@ export function useDraft(first: ProcedureDocument, firstVersion: number, me: str
     return () => window.removeEventListener('online', again);
   }, []);
   useEffect(() => {
+    // What is half typed is taken over before the page goes: nothing waits for a pause any more.
+    const take = () => {
+      flushSync(() => (window.document.activeElement as HTMLElement | null)?.blur());
+      if (latest.current !== saved.current) keepHere(place, version.current, latest.current, unanswered.current);
+    };
     const warn = (event: BeforeUnloadEvent) => {
+      take();
       if (latest.current !== saved.current) event.preventDefault();
     };
     window.addEventListener('beforeunload', warn);
-    return () => window.removeEventListener('beforeunload', warn);
-  }, []);
+    window.addEventListener('pagehide', take);
+    return () => {
+      window.removeEventListener('beforeunload', warn);
+      window.removeEventListener('pagehide', take);
+    };
+  }, [place]);
   /** Forgets what is unsaved, for leaving after the draft was thrown away. */
   const forget = () => {
     saved.current = latest.current;

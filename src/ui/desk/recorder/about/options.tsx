@@ -41,8 +41,9 @@ export function Options({ document, change }: AboutProps) {
           </Button>
           {asked === option && (
             <p className="caution mild" role="alert">
-              {usedBy(option).length} items depend on it, {namedWords(index, usedBy(option)[0].id)} among them: the
-              checker will call that an error until they are changed.{' '}
+              {usedBy(option).length} {usedBy(option).length === 1 ? 'item depends' : 'items depend'} on it,{' '}
+              {namedWords(index, usedBy(option)[0].id)} among them: the checker will call that an error until they are
+              changed.{' '}
               <Button size="sm" variant="outline-danger" onClick={() => drop(option)}>
                 Remove all the same
               </Button>
