@@ -20,6 +20,7 @@ const CORE = [
   'log',
   'run',
   'visit',
+  'bench',
   'notation',
 ];
 const forbid = (name, from, to, comment) => ({ name, severity: 'error', comment, from, to });

@@ -78,6 +78,14 @@ export function makeProgram(done: (status: number) => void): Command {
     .action(run(async () => (await import('./cli/read-notes')).readNotesCommand));
 
   program
+    .command('fit')
+    .description('work out a fit at the bench: depth, ring, drill, load, pad, capacitor, wire, aim, damp')
+    .argument('<tool>', 'which one')
+    .requiredOption('--in <file>', 'JSON file with what it is given; mm, Ω, Hz, m, dB')
+    .option('--json', 'print JSON')
+    .action(run(async () => (await import('./cli/fit')).fitCommand));
+
+  program
     .command('backup')
     .description('write everything the database holds to one file')
     .argument('<file>')

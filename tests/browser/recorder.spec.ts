@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import sharp from 'sharp';
-import { beginDoor, expectAccessible, pickRecorded, place, recordedSoFar, signIn, tapMap } from './support';
+import { beginDoor, expectAccessible, pickRecorded, place, recordedSoFar, tapMap } from './support';
 
 /** A picture of nothing. */
 const picture = () =>

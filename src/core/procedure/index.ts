@@ -1,4 +1,4 @@
-export { type Axis, itemsInside, lineUp, placesBeside, snap, type Snapped, spreadOut } from './arrange';
+export { itemsInside, lineUp, placesBeside, snap, spreadOut } from './arrange';
 export { type BayFact, comingPart, lastOff, recordInBay } from './bay-recording';
 export {
   applyEdit,

@@ -3,6 +3,7 @@ import { countOf, type Link } from '../procedure';
 import { capital, listed, withArticle } from '../text';
 import { carried } from './removal-words';
 import { linksOf, nameOf, notesIn, notesOut, placeWords, stateWords, type Draft, type Site } from './step-site';
+import { withoutSrs } from './srs-name';
 import { tabWords } from './step-verbs';
 
 /** The tethers of one part, each with how it lets go or goes in; lifting the part away where that is in the step. */
@@ -51,6 +52,3 @@ function countedLink(site: Site, link: Link): string {
   const name = nameOf(site, link.id);
   return countOf(link) > 1 ? `${countOf(link)} ${name}` : withArticle(name);
 }
-
-/** The airbag plate stands before it already: a name that says it too does not say it twice. */
-export const withoutSrs = (name: string) => name.replace(/\bSRS\s+/gi, '');

@@ -1,4 +1,4 @@
-import { withoutSrs } from './link-words';
+import { withoutSrs } from './srs-name';
 import { countOf, countedWords, itemWords, readItemKey, type ItemRef } from '../procedure';
 import { capital, listed } from '../text';
 import type { ActionGraph } from '../graph';

@@ -6,5 +6,7 @@ export * from './mark';
 export * from './geometry';
 export * from './visibility';
 export * from './outlines';
+export * from './outline-corners';
+export { FEATURE_KINDS, newFeature } from './map-features';
 export * from './thumb';
 export { numbersOf } from './call-outs';

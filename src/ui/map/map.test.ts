@@ -6,7 +6,9 @@ import { demoProcedure } from '@tests/support/demo';
 import { procedures } from '@tests/support/generate-procedure';
 import { layersOf, mirror, type Point } from '@/core/procedure';
 import { boundsOf, drawingOf, polygonPoints, roundedPath, toDrawing, toMap } from './geometry';
-import { detailPath, newFeature, outlineCorners, outlineOf, outlinePath } from './outlines';
+import { MapFeatures, newFeature } from './map-features';
+import { outlineCorners, outlineOf } from './outline-corners';
+import { detailPath, outlinePath } from './outlines';
 import { PanelMap } from './panel-map';
 import { fromDone, peeled, peelSteps, withoutAbsent } from './visibility';
 
@@ -88,7 +90,8 @@ describe('the drawing', () => {
     const map = { width: 1000, height: 600, outline: 'rear-door' };
     const pocket = newFeature(map, 'pocket');
     expect(pocket.box).toEqual([[100, 36], [620, 168]]); // prettier-ignore
-    expect(detailPath({ ...map, features: [pocket] })).toContain('M 100.0 168.0 L 126.0 55.8');
+    const drawn = renderToStaticMarkup(createElement(MapFeatures, { features: [pocket], transform: '' }));
+    expect(drawn).toContain('M 100.0 168.0 L 126.0 55.8');
     expect(detailPath({ ...map, features: [] })).toBe('');
     expect(detailPath(map)).not.toBe('');
   });

@@ -46,7 +46,8 @@ export interface PanelMapProps {
   photo?: boolean;
 }
 
-/** Few drawings have one: its script comes only then. */
+/** Few drawings have either: their scripts come only then. */
+const MapFeatures = dynamic(() => import('./map-features').then((module) => module.MapFeatures));
 const MapPhoto = dynamic(() => import('./map-photo').then((module) => module.MapPhoto));
 
 const MARGIN = 46;
@@ -110,6 +111,9 @@ export const PanelMap = memo(function PanelMap(props: PanelMapProps) {
         {document.map.photo && props.photo !== false && <MapPhoto photo={document.map.photo} drawing={drawing} />}
         {panels.map(drawPart)}
         <path className="detail" d={detailPath(document.map)} transform={outlineTransform(drawing)} />
+        {document.map.features && (
+          <MapFeatures features={document.map.features} transform={outlineTransform(drawing)} />
+        )}
         {parts.filter((part) => !panels.includes(part)).map(drawPart)}
         {props.areas?.map((area, n) => (
           <path key={n} className="area" d={roundedPath(drawing, area)} />

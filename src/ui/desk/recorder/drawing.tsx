@@ -45,7 +45,7 @@ interface DrawingProps {
 
 /** The panel to draw on: a tap places one, a drag several along an edge or a part as large as the drag. */
 export function Drawing(props: DrawingProps) {
-  const { document, layers, peel, onPeel, selected, several, lassoing, placing, onSelect, onEdit } = props;
+  const { document, layers, peel, onPeel, selected, several, lassoing, placing, onSelect } = props;
   const [isPhoto, showPhoto] = useState(true);
   const svg = useRef<SVGSVGElement>(null);
   const from = useRef<Point | null>(null);

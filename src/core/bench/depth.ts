@@ -1,0 +1,87 @@
+/** Where a speaker sits and what it is, all in millimetres. */
+export interface DepthInput {
+  /** From the mounting face inwards to the glass, at its nearest. */
+  toGlass: number;
+  /** From the mounting face inwards to the window regulator. */
+  toRegulator?: number;
+  /** Whether the regulator lies behind the magnet, so that it limits the depth, or beside it. */
+  regulator?: 'behind' | 'beside';
+  /** From the mounting face outwards to the back of the grille. */
+  grilleGap: number;
+  /** How far off the door's readings may be. */
+  tolerance: number;
+  /** The speaker's mounting depth. */
+  depth: number;
+  /** How far its frame and surround stand proud of the mounting face. */
+  proud: number;
+  /** How far the cone moves out. */
+  stroke: number;
+  speakerTolerance: number;
+  /** Air wanted behind the magnet, and in front of the cone. */
+  behind: number;
+  front: number;
+  /** Thicknesses of sheet at hand; each may be used more than once. */
+  sheets: readonly number[];
+}
+
+/** Spacer thickness that works: at least, at most; more than that at least means that none does. */
+export type Window = [least: number, most: number];
+
+export interface DepthResult {
+  window: Window;
+  /** The same with every reading off at once. */
+  sure: Window;
+  /** The fewest sheets that hit it, nearest the middle of what is sure; null where none do. */
+  stack: number[] | null;
+  fits: boolean;
+  /** Least minus most: above 0 it is how much is missing. */
+  shortBy: number;
+}
+
+/**
+ * The spacer under a speaker: thick enough that the magnet clears the glass (and a regulator behind it), thin enough that the cone clears the grille. The window is
+ * [max(0, depth + behind − toGlass), grilleGap − proud − stroke − front]; `sure` draws both ends in by both tolerances first.
+ * @example spacerFor({ toGlass: 62, grilleGap: 24, tolerance: 1, depth: 60, proud: 4, stroke: 5, speakerTolerance: 0, behind: 6, front: 3, sheets: [6] }).window; // [4, 12]
+ */
+export function spacerFor(input: DepthInput): DepthResult {
+  const { toGlass, toRegulator, regulator, grilleGap, tolerance, speakerTolerance, sheets } = input;
+  const limit = regulator === 'behind' && toRegulator !== undefined ? Math.min(toGlass, toRegulator) : toGlass;
+  const least = input.depth + input.behind - limit;
+  const most = grilleGap - input.proud - input.stroke - input.front;
+  const off = tolerance + speakerTolerance;
+  const window: Window = [tidy(Math.max(0, least)), tidy(most)];
+  const sure: Window = [tidy(Math.max(0, least + off)), tidy(most - off)];
+  const middle = (sure[0] + sure[1]) / 2;
+  return {
+    window,
+    sure,
+    stack: fewestSheets(sheets, sure, middle) ?? fewestSheets(sheets, window, middle),
+    fits: window[0] <= window[1],
+    shortBy: tidy(window[0] - window[1]),
+  };
+}
+
+/** Sums are kept in hundredths of a millimetre, so that 0.1 + 0.2 is 0.3. */
+const PER_MM = 100;
+const tidy = (mm: number) => Math.round(mm * 1e6) / 1e6;
+/** A stack of more would be turned from one piece. */
+const MOST_SHEETS = 12;
+
+/** The fewest sheets whose thickness lies in a window, of those the nearest to `middle`, then the thinner; null where none do. */
+function fewestSheets(sheets: readonly number[], [least, most]: Window, middle: number): number[] | null {
+  if (least > most) return null;
+  const thicknesses = [...new Set(sheets.map((mm) => Math.round(mm * PER_MM)))].filter((one) => one > 0);
+  let level = new Map<number, number[]>([[0, []]]);
+  for (let count = 0; count <= MOST_SHEETS; count += 1) {
+    const hits = [...level].filter(([sum]) => sum >= least * PER_MM - 1e-6 && sum <= most * PER_MM + 1e-6);
+    const away = (sum: number) => Math.abs(sum - middle * PER_MM);
+    hits.sort(([a], [b]) => away(a) - away(b) || a - b);
+    if (hits.length) return hits[0][1].map((one) => one / PER_MM).sort((a, b) => b - a);
+    const next = new Map<number, number[]>();
+    for (const [sum, stack] of level)
+      for (const one of thicknesses)
+        if (sum + one <= most * PER_MM + 1e-6 && !next.has(sum + one)) next.set(sum + one, [...stack, one]);
+    level = next;
+  }
+  return null;
+}
