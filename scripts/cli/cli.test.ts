@@ -237,3 +237,21 @@ describe('commands that keep and serve', () => {
     }
   });
 });
+
+describe('pezzo fit', () => {
+  it('works out a tool’s answer, names the field where the input is wrong, and the tools there are', () => {
+    const given = file('depth.json', JSON.stringify({ toGlass: 62, grilleGap: 24, depth: '2 3/8 in', sheets: [6] }));
+    const { status, stdout } = run('fit', 'depth', '--in', given, '--json');
+    expect([status, JSON.parse(stdout)]).toEqual([
+      0,
+      { window: [0, 24], sure: [0, 24], stack: [], fits: true, shortBy: -24 },
+    ]);
+    const wrong = run('fit', 'capacitor', '--in', file('capacitor.json', '{ "ohms": 0, "hertz": 5000 }'));
+    expect([wrong.status, wrong.stdout, wrong.stderr]).toEqual([1, '', expect.stringContaining('ohms')]);
+    expect(run('fit', 'depth', '--in', file('none.json', 'not json')).status).toBe(1);
+    expect(run('fit', 'glue', '--in', given)).toMatchObject({
+      status: 2,
+      stderr: expect.stringContaining('capacitor'),
+    });
+  });
+});

@@ -12,6 +12,7 @@ export * from './logs';
 export * from './flags';
 export * from './photos';
 export * from './recordings';
+export * from './bench-results';
 export * from './stock';
 export * from './customers';
 export * from './notices';

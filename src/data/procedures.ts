@@ -312,6 +312,19 @@ export async function listCurrentDocuments(
   );
 }
 
+/** Procedures that more are not offered at the bench at once. */
+const MOST_MEASURED = 500;
+
+/** Approved documents with measured mounts, by title. */
+export async function listMeasured(db: Db): Promise<ProcedureDocument[]> {
+  const { rows } = await db.query<{ document: ProcedureDocument }>(
+    `select r.document from procedures p join procedure_revisions r on r.procedure_id = p.id and r.revision = p.revision
+      where jsonb_array_length(coalesce(r.document -> 'mounts', '[]')) > 0 order by p.title, p.id limit $1`,
+    [MOST_MEASURED],
+  );
+  return rows.map(({ document }) => readDocument(document));
+}
+
 /** Approved procedures of the given makes, with the vehicles each was recorded for. */
 export async function listProceduresOfMakes(db: Db, makes: string[]): Promise<ProcedureRanges[]> {
   const { rows } = await db.query<ProcedureRanges>(

@@ -11,6 +11,7 @@ export * from './planning';
 export * from './known-vehicles';
 export * from './jobs';
 export * from './board';
+export * from './bench';
 export * from './runs';
 export * from './record-run';
 export * from './logs';

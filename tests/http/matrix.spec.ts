@@ -23,6 +23,7 @@ const ROUTES: Record<string, Record<string, { from: From; password?: true; at: s
   'api/jobs/[number]/schools': {
     PUT: { from: 'lead', password: true, at: '/api/jobs/999999/schools', data: { schools: [] } },
   },
+  'api/jobs/[number]/bench-results': { POST: { from: 'trainee', at: '/api/jobs/999999/bench-results', data: {} } },
   'api/jobs/[number]/skip-check-in': { POST: { from: 'trainee', at: '/api/jobs/999999/skip-check-in', data: {} } },
   'api/jobs/[number]/trained-person': {
     POST: { from: 'lead', password: true, at: '/api/jobs/999999/trained-person', data: { person: 'bea-nwosu' } },

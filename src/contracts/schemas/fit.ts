@@ -137,3 +137,21 @@ export function readFit<T>(schema: Joi.ObjectSchema<T>, value: unknown): T {
   if (error) throw invalid('fit-input', `${error.message.replace(/"/g, '“').replace(/“([^“]*)“/g, '“$1”')}.`);
   return read as T;
 }
+
+/** A result of the bench as it is kept on a job; one that does not work for sure says why it is done all the same. */
+export const benchResultSchema = Joi.object<BenchResultForm>({
+  id: Joi.string().guid().required(),
+  tool: Joi.string().min(1).max(40).required(),
+  given: Joi.object().pattern(Joi.string().max(40), Joi.string().max(200).allow('')).max(40).required(),
+  said: Joi.string().min(1).max(1000).required(),
+  standing: Joi.valid('sure', 'exact', 'no').required(),
+  why: Joi.string().trim().min(3).max(400).when('standing', { is: 'sure', otherwise: Joi.required() }),
+});
+export interface BenchResultForm {
+  id: string;
+  tool: string;
+  given: Record<string, string>;
+  said: string;
+  standing: 'sure' | 'exact' | 'no';
+  why?: string;
+}

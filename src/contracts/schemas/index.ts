@@ -1,5 +1,5 @@
 export { costSchema } from './costs';
-export { FIT_SCHEMAS, type FitTool, readFit } from './fit';
+export { type BenchResultForm, benchResultSchema, FIT_SCHEMAS, type FitTool, readFit } from './fit';
 export {
   type LogAnswer,
   type LogEvent,

@@ -1,5 +1,5 @@
 import type { OwnKind } from '../../core/hardware';
-import type { Schools } from '../../core/procedure';
+import type { Mount, ProcedureDocument, Schools } from '../../core/procedure';
 import type { CostForm } from './costs';
 
 /** Compartments that trays are sold with. */
@@ -31,4 +31,26 @@ export interface SettingsForm {
   keepingMonths: number | null;
   /** IANA name of the zone that dates are shown in, on pages and in reports. */
   timeZone: string;
+}
+
+/** Where a speaker sits on a door that was measured. */
+export interface MountView {
+  procedure: string;
+  title: string;
+  side: ProcedureDocument['side'];
+  /** The speaker, by its name. */
+  of: string;
+  mount: Mount;
+}
+
+/** What was worked out at the bench for a job. */
+export interface BenchResultView {
+  id: string;
+  tool: string;
+  said: string;
+  standing: 'sure' | 'exact' | 'no';
+  why: string | null;
+  by: string;
+  /** ISO 8601. */
+  at: string;
 }

@@ -6,5 +6,17 @@ export { type DepthInput, type DepthResult, spacerFor } from './depth';
 export { drillSize, type DrillSet, nearestDrill } from './drill';
 export { type Circuit, loadFor, type Pad, padFor } from './load';
 export { ringFor, type RingInput, type RingResult } from './ring';
+export {
+  plainNumber,
+  sayAim,
+  sayCapacitor,
+  sayDepth,
+  sayDrill,
+  type Said,
+  sayLoad,
+  sayPad,
+  sayRing,
+  sayWire,
+} from './say';
 export { parseMm } from './typed-size';
 export { awgToMm2, wireFor, type WireResult } from './wire';

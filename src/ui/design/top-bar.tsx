@@ -8,6 +8,7 @@ import { useScheme } from './use-scheme';
 const PLACES: [href: string, name: string, ownerOnly?: boolean][] = [
   ['/', 'Jobs'],
   ['/library', 'Library'],
+  ['/bench', 'Bench'],
   ['/stores', 'Stores'],
   ['/kit', 'My kit'],
   ['/people', 'People', true],

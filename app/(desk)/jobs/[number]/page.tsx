@@ -1,4 +1,4 @@
-import { may, openFlags, openVisit, proceduresFor, viewJob } from '@/services';
+import { benchResultsOf, may, openFlags, openVisit, proceduresFor, viewJob } from '@/services';
 import { JobPage } from '@/ui/desk/jobs';
 import { readJobNumber } from '../../../api/jobs/[number]/address';
 import { orNotFound } from '../../../or-not-found';
@@ -8,10 +8,11 @@ export default async function JobRoute({ params }: { params: Promise<{ number: s
   const number = await orNotFound(readJobNumber(params));
   const person = await requirePerson();
   const standing = await orNotFound(viewJob(number));
-  const [procedures, visit, flags] = await Promise.all([
+  const [procedures, visit, flags, bench] = await Promise.all([
     proceduresFor(standing.job.vehicle),
     openVisit(number),
     openFlags([number]),
+    benchResultsOf(number),
   ]);
   return (
     <JobPage
@@ -20,6 +21,7 @@ export default async function JobRoute({ params }: { params: Promise<{ number: s
       mayRecord={may(person, 'record')}
       visit={visit}
       flags={flags}
+      bench={bench}
       me={person.id}
       mayLook={may(person, 'override')}
     />

@@ -1,8 +1,9 @@
 import Link from 'next/link';
 import type { ReactNode } from 'react';
-import type { FlagView, JobStanding, RelativeView, RunStanding, VisitView } from '@/contracts/views';
+import type { BenchResultView, FlagView, JobStanding, RelativeView, RunStanding, VisitView } from '@/contracts/views';
 import { oppositeSide, sideWords, zoneName } from '@/core/vehicle';
 import { PageHead } from '../../design/page-head';
+import { BenchResults } from './bench-results';
 import { HighVoltage } from './high-voltage';
 import { JobSchools } from './job-schools';
 import { RecordFrom } from './record-from';
@@ -20,6 +21,7 @@ export function JobPage({
   mayRecord,
   visit,
   flags,
+  bench,
   me,
   mayLook,
 }: {
@@ -28,6 +30,7 @@ export function JobPage({
   mayRecord: boolean;
   visit: VisitView;
   flags: FlagView[];
+  bench: BenchResultView[];
   me: string;
   mayLook: boolean;
 }) {
@@ -81,6 +84,7 @@ export function JobPage({
               ))}
             </ul>
           </section>
+          <BenchResults results={bench} names={visit.names} />
           <JobSchools job={job} mayChange={mayLook} />
         </div>
         <div className="sheet fill-scroll" tabIndex={0} aria-label="Procedures for this vehicle" role="region">

@@ -1,0 +1,10 @@
+import { jobsAtTheBench, mountsKnown } from '@/services';
+import { Bench } from '@/ui/desk/bench';
+import { requirePerson } from '../../session';
+
+export const metadata = { title: 'Bench' };
+
+export default async function BenchPage() {
+  const [, mounts, jobs] = await Promise.all([requirePerson(), mountsKnown(), jobsAtTheBench()]);
+  return <Bench mounts={mounts} jobs={jobs} />;
+}

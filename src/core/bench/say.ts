@@ -1,0 +1,121 @@
+import { capital } from '../text';
+import type { DepthInput, DepthResult } from './depth';
+import type { Drill } from './drill';
+import type { Pad } from './load';
+import type { CapacitorResult } from './capacitor';
+import type { RingFailure, RingResult } from './ring';
+import type { WireResult } from './wire';
+
+/** How an answer stands: it works whatever the readings are off, only where they are exact, or not. */
+export type Standing = 'sure' | 'exact' | 'no';
+/** One sentence that says what to do, and how it stands. */
+export interface Said {
+  standing: Standing;
+  words: string;
+}
+
+/** A number without more places than it is worth: "4.3", "12". */
+export const plainNumber = (value: number, places = 1): string =>
+  Number.isFinite(value) ? String(Number(value.toFixed(places))) : '–';
+const mm = (value: number) => `${plainNumber(value)} mm`;
+
+/** What to put under a speaker, or what would have to be different. */
+export function sayDepth(input: DepthInput, { window, sure, stack, fits, shortBy }: DepthResult): Said {
+  const [least, most] = window;
+  if (!fits) {
+    const shallower = input.depth - shortBy;
+    const room = shallower > 0 ? `a shallower speaker (up to ${mm(shallower)} deep) or ` : '';
+    return {
+      standing: 'no',
+      words: `Does not fit by ${mm(shortBy)}: ${room}a grille ${mm(shortBy)} further out would.`,
+    };
+  }
+  const isSafe = sure[0] <= sure[1];
+  if (!stack) {
+    const [from, to] = isSafe ? sure : [least, most];
+    const between = from === 0 ? `up to ${mm(to)}` : `${mm(from)} to ${mm(to)}`;
+    return { standing: 'exact', words: `Make a spacer of ${between}: no stack of the sheets at hand does it.` };
+  }
+  const thick = stack.reduce((sum, one) => sum + one, 0);
+  const sheets = `${stack.map(mm).join(' + ')}${stack.length > 1 ? ` = ${mm(thick)}` : ''}`;
+  const take = stack.length === 0 ? 'Screw it straight on; no spacer is needed' : `Take ${sheets}`;
+  if (!isSafe || thick < sure[0] - 1e-9 || thick > sure[1] + 1e-9)
+    return { standing: 'exact', words: `${take}. Only if every reading is exact: measure again.` };
+  return {
+    standing: 'sure',
+    words: `${take}. It holds with every reading ${mm(input.tolerance + input.speakerTolerance)} off.`,
+  };
+}
+
+const FAILURES: Record<RingFailure['what'], (by: string) => string> = {
+  holes: (by) => `two holes come ${by} too near each other`,
+  'factory-outer-edge': (by) => `the factory holes come ${by} too near the rim`,
+  'factory-inner-edge': (by) => `the factory holes come ${by} too near the opening`,
+  'speaker-outer-edge': (by) => `the speaker’s holes come ${by} too near the rim`,
+  'speaker-inner-edge': (by) => `the speaker’s holes come ${by} too near the opening`,
+  bore: (by) => `the speaker’s cut-out is ${by} wider than the hole in the door`,
+  basket: (by) => `the basket is ${by} wider than the ring`,
+};
+
+/** How far to turn the speaker on its ring, or which constraint fails and by how much. */
+export function sayRing({ fits, turn, leastLigament, fails }: RingResult): Said {
+  const hard = fails.filter(({ what }) => what !== 'basket');
+  if (!fits)
+    return { standing: 'no', words: `${capital(hard.map(({ what, byMm }) => FAILURES[what](mm(byMm))).join('; '))}.` };
+  const rebate = fails.length ? ' The basket is wider than the ring: chamfer or rebate its edge.' : '';
+  const turned = turn === 0 ? 'Leave the speaker as it is' : `Turn the speaker’s holes by ${plainNumber(turn)}°`;
+  return { standing: 'sure', words: `${turned}: at least ${mm(leastLigament)} of material stays everywhere.${rebate}` };
+}
+
+/** Which drill to take, and what it is off. */
+export function sayDrill({ nearest, errorMm }: { nearest: Drill; errorMm: number }): Said {
+  const off =
+    Math.abs(errorMm) < 0.005
+      ? 'exactly'
+      : `${plainNumber(Math.abs(errorMm), 2)} mm ${errorMm > 0 ? 'wider' : 'narrower'}`;
+  const name =
+    nearest.set === 'metric' ? `${nearest.name} mm` : nearest.set === 'fraction' ? `${nearest.name} in` : nearest.name;
+  return {
+    standing: Math.abs(errorMm) <= 0.1 ? 'sure' : 'exact',
+    words: `Take the ${name} drill (${plainNumber(nearest.mm, 3)} mm): ${off === 'exactly' ? 'that is it exactly' : off}.`,
+  };
+}
+
+/** Whether the amplifier may drive it. */
+export const sayLoad = ({ ohms, ok }: { ohms: number; ok: boolean }, minimum: number): Said =>
+  ok
+    ? { standing: 'sure', words: `The amplifier sees ${plainNumber(ohms, 2)} Ω: it may drive that.` }
+    : {
+        standing: 'no',
+        words: `The amplifier sees ${plainNumber(ohms, 2)} Ω and must not see less than ${plainNumber(minimum, 2)} Ω: join fewer, or in series.`,
+      };
+
+/** Which resistors make the level. */
+export function sayPad({ seriesOhms, shuntOhms, powerRatio }: Pad): Said {
+  if (seriesOhms === null) return { standing: 'no', words: 'A pad only attenuates: turn the others down instead.' };
+  if (shuntOhms === null) return { standing: 'sure', words: 'No pad is needed.' };
+  return {
+    standing: 'sure',
+    words: `${plainNumber(seriesOhms, 2)} Ω in series, ${plainNumber(shuntOhms, 2)} Ω across the driver: ${plainNumber(powerRatio * 100, 0)} % of the power reaches it.`,
+  };
+}
+
+/** Which capacitor to buy. */
+export const sayCapacitor = ({ nearestFarads, actualHertz }: CapacitorResult): Said => ({
+  standing: 'sure',
+  words: `Take ${plainNumber(nearestFarads * 1e6, 2)} µF: the corner comes to ${plainNumber(actualHertz, 0)} Hz.`,
+});
+
+/** What a wire costs, and whether that matters: half a decibel is what nobody hears (common practice, no source). */
+export function sayWire({ loopOhms, lossDb, dampingAtMost }: WireResult): Said {
+  const words = `${plainNumber(loopOhms, 3)} Ω there and back takes ${plainNumber(lossDb, 2)} dB; damping at the speaker is ${plainNumber(dampingAtMost, 0)} at most.`;
+  return lossDb <= 0.5
+    ? { standing: 'sure', words: `Thick enough: ${words}` }
+    : { standing: 'exact', words: `Take it thicker: ${words}` };
+}
+
+/** How far off its axis a tweeter is heard, and what that costs. */
+export const sayAim = ({ degrees, lossDb }: { degrees: number; lossDb: number }): Said => ({
+  standing: lossDb <= 3 ? 'sure' : 'exact',
+  words: `${plainNumber(degrees, 0)}° off its axis: about ${plainNumber(lossDb)} dB of treble lost${lossDb > 3 ? '. Turn it towards the ears' : ''}.`,
+});

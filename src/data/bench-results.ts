@@ -1,0 +1,45 @@
+import type { Said } from '../core/bench';
+import type { Db } from './pool';
+
+/** One result of the bench, as it is kept on its job. */
+export interface BenchResultRow {
+  id: string;
+  jobNumber: number;
+  tool: string;
+  /** What was typed, by field. */
+  given: Record<string, string>;
+  said: string;
+  standing: Said['standing'];
+  why: string | null;
+  keptBy: string;
+  keptAt: Date;
+}
+
+/** Keeps a result on its job. One that is there already changes nothing. */
+export async function insertBenchResult(db: Db, one: Omit<BenchResultRow, 'keptAt'>): Promise<void> {
+  await db.query(
+    `insert into bench_results (id, job_number, tool, given, said, standing, why, kept_by) values ($1, $2, $3, $4, $5, $6, $7, $8)
+     on conflict (id) do nothing`,
+    [one.id, one.jobNumber, one.tool, JSON.stringify(one.given), one.said, one.standing, one.why, one.keptBy],
+  );
+}
+
+/** What was worked out for a job, the latest first. */
+export async function listBenchResults(db: Db, jobNumber: number): Promise<BenchResultRow[]> {
+  const { rows } = await db.query<BenchResultRow>(
+    `select id, job_number as "jobNumber", tool, given, said, standing, why, kept_by as "keptBy", kept_at as "keptAt"
+       from bench_results where job_number = $1 order by kept_at desc, id`,
+    [jobNumber],
+  );
+  return rows;
+}
+
+/** Jobs whose vehicle was not given back yet, the latest first. */
+export async function listOpenJobs(db: Db, limit: number): Promise<{ number: number; title: string }[]> {
+  const { rows } = await db.query<{ number: number; title: string }>(
+    `select j.number, j.title from jobs j join logs l on l.job_number = j.number and l.kind = 'visit'
+      where l.closed_position is null order by j.number desc limit $1`,
+    [limit],
+  );
+  return rows;
+}

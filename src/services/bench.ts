@@ -1,0 +1,62 @@
+import type { BenchResultForm } from '../contracts/schemas';
+import type { BenchResultView, MountView } from '../contracts/views';
+import { conflict } from '../core/errors';
+import { indexItems, itemWords } from '../core/procedure';
+import {
+  db,
+  getJob,
+  insertBenchResult,
+  listBenchResults,
+  listMeasured,
+  listOpenJobs,
+  lockLog,
+  transaction,
+  type Actor,
+} from '../data';
+import { demand } from './permission';
+
+/** Open jobs that results can be kept on. */
+const MOST_JOBS = 200;
+
+/** Where speakers sit, as measured on doors that are published. */
+export async function mountsKnown(): Promise<MountView[]> {
+  const documents = await listMeasured(db);
+  return documents.flatMap((document) => {
+    const index = indexItems(document);
+    return (document.mounts ?? []).map((mount) => ({
+      procedure: document.id,
+      title: document.title,
+      side: document.side,
+      of: itemWords(index, mount.of),
+      mount,
+    }));
+  });
+}
+
+/** Jobs that results of the bench can be kept on. */
+export const jobsAtTheBench = () => listOpenJobs(db, MOST_JOBS);
+
+/** Keeps what was worked out on its job. Throws not-found; a conflict where the vehicle was given back. */
+export async function keepBenchResult(by: Actor, jobNumber: number, form: BenchResultForm): Promise<void> {
+  demand(by, 'follow');
+  await transaction(async (tx) => {
+    const job = await getJob(tx, jobNumber);
+    if ((await lockLog(tx, job.visit)).isClosed)
+      throw conflict('given-back', 'This vehicle was given back. Open a new job for it.');
+    await insertBenchResult(tx, { ...form, jobNumber, why: form.why ?? null, keptBy: by.id });
+  });
+}
+
+/** What was worked out for a job, the latest first. */
+export async function benchResultsOf(jobNumber: number): Promise<BenchResultView[]> {
+  const rows = await listBenchResults(db, jobNumber);
+  return rows.map(({ id, tool, said, standing, why, keptBy, keptAt }) => ({
+    id,
+    tool,
+    said,
+    standing,
+    why,
+    by: keptBy,
+    at: keptAt.toISOString(),
+  }));
+}

@@ -1,0 +1,53 @@
+import { randomUUID } from 'node:crypto';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { asOwner } from '../support/database';
+import { kiteShop } from '../support/kite-shop';
+import { demoProcedure } from '../support/demo';
+import { approveDraft, benchResultsOf, bringIn, jobsAtTheBench, keepBenchResult, mountsKnown } from '@/services';
+import { db, type Actor } from '@/data';
+
+let drop: () => Promise<void>;
+let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
+let job: number;
+beforeAll(async () => {
+  ({ drop, people, job } = await kiteShop());
+});
+afterAll(() => drop());
+
+const result = () => ({
+  id: randomUUID(),
+  tool: 'Depth and spacer',
+  given: { toGlass: '62' },
+  said: 'Take 6 mm.',
+  standing: 'sure' as const,
+});
+
+describe('the bench', () => {
+  it('knows what was measured on published doors', async () => {
+    expect(await mountsKnown()).toEqual([]);
+    await bringIn(people.lead, JSON.stringify(demoProcedure('carry-front-door-right')));
+    expect(await mountsKnown()).toEqual([]);
+    await approveDraft(people.lead, 'carry-front-door-right', 1, 'first');
+    expect(await mountsKnown()).toMatchObject([
+      { procedure: 'carry-front-door-right', side: 'right', of: 'door speaker', mount: { toGlass: 62, bore: 142 } },
+    ]);
+  });
+
+  it('keeps a result on its job once, the latest first, and never changes it', async () => {
+    expect((await jobsAtTheBench()).map(({ number }) => number)).toContain(job);
+    const one = result();
+    await keepBenchResult(people.trainee, job, one);
+    await keepBenchResult(people.trainee, job, one);
+    await keepBenchResult(people.technician, job, { ...result(), standing: 'exact', why: 'measured twice' });
+    expect((await benchResultsOf(job)).map(({ standing, why, by }) => [standing, why, by])).toEqual([
+      ['exact', 'measured twice', 'technician'],
+      ['sure', null, 'trainee'],
+    ]);
+    await expect(db.query(`update bench_results set said = 'x'`)).rejects.toThrow(/permission denied/);
+    await expect(asOwner('delete from bench_results')).rejects.toThrow('append-only');
+  });
+
+  it('keeps nothing on a job that is not there', async () => {
+    await expect(keepBenchResult(people.technician, 999_999, result())).rejects.toMatchObject({ kind: 'not-found' });
+  });
+});
