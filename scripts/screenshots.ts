@@ -84,11 +84,12 @@ const DESK_SHOTS: Shot[] = [
     },
   ],
   [
-    'check-in-marks',
-    '/jobs/2402/check-in',
+    'bench',
+    '/bench',
     async (page) => {
-      await page.getByRole('button', { name: /^Body and trim/ }).click();
-      await page.getByRole('img', { name: 'Mark 1' }).waitFor();
+      await page
+        .getByLabel('Measured on a door')
+        .selectOption({ label: 'Wicket Carry, front door, crank windows, right: door speaker' });
     },
   ],
   [
