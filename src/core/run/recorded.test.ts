@@ -42,7 +42,7 @@ describe('a procedure recorded while it ran', () => {
     const { document, differences } = of({ type: 'skipped', action: `release:${KITE.id}/${gone}`, reason: NOT_FITTED });
     expect(itemsOf(document).some(({ id }) => id === gone)).toBe(false);
     expect(document.recordedOrder).not.toContain(gone);
-    expect(differences[0]).toContain(NOT_FITTED);
+    expect(differences[0]).toBe(`tabs of the pull-cup cap: ${NOT_FITTED}`);
     const kept = of({ type: 'skipped', action: `release:${KITE.id}/${gone}`, reason: 'already loose' });
     expect(itemsOf(kept.document).some(({ id }) => id === gone)).toBe(true);
   });

@@ -1,6 +1,6 @@
 import { readRound, readStepKey } from '../graph';
 import type { RunPlan } from '../plan';
-import { applyEdit, freeId, itemsOf, type ProcedureDocument, readItemKey } from '../procedure';
+import { applyEdit, freeId, indexItems, itemsOf, namedWords, type ProcedureDocument, readItemKey } from '../procedure';
 import { asFoundPlan } from './as-found';
 import type { RunState } from './state';
 
@@ -22,7 +22,7 @@ export function recordedFrom(plan: RunPlan, state: RunState, procedure: string):
   if (!found) return null;
   const gone = notFitted(state, procedure);
   const here = gone.reduce((document, id) => applyEdit(document, { type: 'remove', id }), withOwnIds(found));
-  const there = plan.documents.find(({ id }) => id === procedure)!;
+  const there = indexItems(plan.documents.find(({ id }) => id === procedure)!);
   return {
     document: { ...here, recordedOrder: orderOfHands(here, state, procedure) },
     differences: [
@@ -32,7 +32,7 @@ export function recordedFrom(plan: RunPlan, state: RunState, procedure: string):
       ...state.extras
         .filter((extra) => extra.procedure === procedure)
         .map(({ count, drive, kind }) => `${count} × ${drive ?? kind} that was not recorded`),
-      ...gone.map((id) => `${itemsOf(there).find((item) => item.id === id)?.name ?? id}: ${NOT_FITTED}`),
+      ...gone.map((id) => `${namedWords(there, id)}: ${NOT_FITTED}`),
     ],
   };
 }
