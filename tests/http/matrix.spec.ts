@@ -107,6 +107,7 @@ const PAGES: Record<string, { from: From; password?: true; at: string }> = {
   '(bay)/procedures/[id]/record': { from: 'technician', at: '/procedures/kite-rear-door/record' },
   '(bay)/runs/[id]': { from: 'trainee', at: `/runs/${NONE}` },
   '(desk)': { from: 'trainee', at: '/' },
+  '(desk)/bench': { from: 'trainee', at: '/bench' },
   '(desk)/customers': { from: 'owner', password: true, at: '/customers' },
   '(desk)/jobs/[number]': { from: 'trainee', at: '/jobs/2401' },
   '(desk)/jobs/new': { from: 'trainee', at: '/jobs/new' },

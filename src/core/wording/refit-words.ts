@@ -100,7 +100,7 @@ export function screws(site: Site): Draft {
     thing: `${noun}${of}${isStart ? ' by hand' : ''}`,
     where: fasteners.length === 1 ? placeWords(site, fasteners[0].id) : '',
     lines: [
-      ...(fasteners.length > 1 ? [sentence(fasteners.map((one) => screwWords(site, one)).join('; '))] : []),
+      ...(fasteners.length > 1 ? fasteners.map((one) => sentence(screwWords(site, one))) : []),
       ...(isStart && count > 1 ? ['All of them by hand before the first is tightened.'] : []),
     ],
     notes: isStart ? notesIn(site) : site.pieces.flatMap(({ item }) => limitWords(site, item)),
