@@ -219,7 +219,7 @@ test('records in the bay without typing, through a lost network and a reload, fo
   await page.reload();
   await context.setOffline(true);
   await told('Undone', 'Push clip');
-  await told('Unplugged', 'Cable');
+  await told('Unhooked', 'Cable');
   await told('Came off', 'Panel');
   await expect(page.getByText(/saved here/)).toBeVisible();
   await page.reload();
