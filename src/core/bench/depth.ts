@@ -1,3 +1,5 @@
+import { tidy } from './tidy';
+
 /** Where a speaker sits and what it is, all in millimetres. */
 export interface DepthInput {
   /** From the mounting face inwards to the glass, at its nearest. */
@@ -63,7 +65,6 @@ export function spacerFor(input: DepthInput): DepthResult {
 
 /** Sums are kept in hundredths of a millimetre, so that 0.1 + 0.2 is 0.3. */
 const PER_MM = 100;
-const tidy = (mm: number) => Math.round(mm * 1e6) / 1e6;
 /** A stack of more would be turned from one piece. */
 const MOST_SHEETS = 12;
 

@@ -1,3 +1,4 @@
+import { tidy } from './tidy';
 import { inchesToMm, parseMm } from './typed-size';
 
 export type DrillSet = 'metric' | 'fraction' | 'number' | 'letter';
@@ -22,7 +23,6 @@ const LETTERS = [
   0.339, 0.348, 0.358, 0.368, 0.377, 0.386, 0.397, 0.404, 0.413,
 ];
 
-const tidy = (mm: number) => Math.round(mm * 1e6) / 1e6;
 const drill = (set: DrillSet, name: string, mm: number): Drill => ({ set, name, mm: tidy(mm) });
 const fraction = (over: number): string => {
   const [n, d] = [over, 64];

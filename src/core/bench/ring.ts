@@ -1,3 +1,5 @@
+import { tidy } from './tidy';
+
 /** Holes on a circle: diameters in mm, degrees from wherever 0 is on the vehicle. */
 export interface HolePattern {
   count: number;
@@ -67,7 +69,6 @@ export function ringFor({ bore, outside, factory, speaker, screw, ligament }: Ri
   return { fits: fails.every(({ what }) => what === 'basket'), turn: tidy(turn), leastLigament, fails };
 }
 
-const tidy = (value: number) => Math.round(value * 1e6) / 1e6;
 const radians = (degrees: number) => (degrees * Math.PI) / 180;
 
 /** Distance of neighbouring holes of one pattern, mm; of a single hole to itself: none. */

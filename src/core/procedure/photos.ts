@@ -34,11 +34,19 @@ export function scaledPhoto(corners: Point[], from: Point, to: Point, lengthMm: 
 export const photosOf = (item: Pick<Item, 'photos'> | undefined): MarkedPhoto[] => (item?.photos ?? []).map(inFull);
 
 /** The pictures of some items of a document, each once, in the order of the items. */
-export function photosOfItems(document: ProcedureDocument | undefined, ids: readonly string[]): MarkedPhoto[] {
+export const photosOfItems = (document: ProcedureDocument | undefined, ids: readonly string[]): MarkedPhoto[] =>
+  ofItems(document, ids, photosOf);
+
+/** What some items of a document have of a kind, each once, in the order of the items. */
+export function ofItems<T extends { id: string }>(
+  document: ProcedureDocument | undefined,
+  ids: readonly string[],
+  of: (item: Item) => readonly T[],
+): T[] {
   if (!document) return [];
   const wanted = new Set(ids);
   const all = itemsOf(document)
     .filter(({ id }) => wanted.has(id))
-    .flatMap(photosOf);
-  return [...new Map(all.map((photo) => [photo.id, photo])).values()];
+    .flatMap(of);
+  return [...new Map(all.map((one) => [one.id, one])).values()];
 }

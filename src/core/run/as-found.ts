@@ -1,5 +1,5 @@
 import { fastenerKindOf } from '../hardware';
-import { itemKey, countOf, heldParts, type Fastener, type ProcedureDocument } from '../procedure';
+import { itemKey, countOf, heldParts, type Fastener, type ProcedureDocument, withoutUndefined } from '../procedure';
 import type { AsFoundChange, ExtraFastener } from './events';
 import { type AsFound, type RunState } from './state';
 import { catalogueOf, type RunPlan } from '../plan';
@@ -9,6 +9,9 @@ export const extraId = (event: string) => `extra-${event.replaceAll('-', '')}`;
 
 /** The id of the entry that some other pieces of a group make. */
 export const otherId = (event: string) => `other-${event.replaceAll('-', '')}`;
+
+/** Whether an entry was made by an event of the run and is in no procedure. */
+export const isRunsOwn = (id: string) => id.startsWith('extra-') || id.startsWith('other-');
 
 /**
  * The run's plan as this vehicle turned out to be: extra fasteners are entries like any other, changed ones have their new
@@ -68,11 +71,8 @@ function other(fastener: Fastener, change: AsFoundChange): Fastener[] {
       ...(isOther ? { kind: change.kind! } : { staysOn, length, thread }),
       ...((change.drive ?? drive) ? { drive: change.drive ?? (isOther ? undefined : drive) } : {}),
     },
-  ].map(withoutUndefined);
+  ].map((fastener) => withoutUndefined<Fastener>(fastener));
 }
-
-const withoutUndefined = (fastener: Fastener): Fastener =>
-  Object.fromEntries(Object.entries(fastener).filter(([, value]) => value !== undefined)) as unknown as Fastener;
 
 /** Loose pieces that nobody planned for go to bins that are still empty; what finds none gets a label on its part. */
 function keptIn(plan: RunPlan, documents: ProcedureDocument[]): Pick<RunPlan, 'bins' | 'taped'> {

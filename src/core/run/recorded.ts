@@ -1,7 +1,7 @@
 import { readRound, readStepKey } from '../graph';
 import type { RunPlan } from '../plan';
 import { applyEdit, freeId, indexItems, itemsOf, namedWords, type ProcedureDocument, readItemKey } from '../procedure';
-import { asFoundPlan } from './as-found';
+import { asFoundPlan, isRunsOwn } from './as-found';
 import type { RunState } from './state';
 
 /** Why a step is skipped where its item is not on this vehicle at all. */
@@ -48,9 +48,8 @@ function notFitted({ skipped }: RunState, procedure: string): string[] {
 
 /** Ids as a recorder gives them, for entries that a run named after its events; what the run noted of them is not the procedure's. */
 function withOwnIds(document: ProcedureDocument): ProcedureDocument {
-  const isRuns = (id: string) => id.startsWith('extra-') || id.startsWith('other-');
   return document.fasteners.reduce((now, fastener) => {
-    if (!isRuns(fastener.id)) return now;
+    if (!isRunsOwn(fastener.id)) return now;
     const { note: _, ...rest } = fastener;
     const id = freeId(now, 'f');
     return {
@@ -63,18 +62,18 @@ function withOwnIds(document: ProcedureDocument): ProcedureDocument {
 
 /** The recorded order as the hands went in the first round; what was not touched stays where it stood after what came before it. */
 function orderOfHands(document: ProcedureDocument, { log }: RunState, procedure: string): string[] {
-  const last = new Map<string, number>();
+  const doneAt = new Map<string, number>();
   for (const [at, event] of log.entries()) {
     if (event.type !== 'done') continue;
     const { key, round } = readRound(event.action);
     const ref = readStepKey(key);
-    if (round === 1 && ref?.procedure === procedure && !last.has(ref.item)) last.set(ref.item, at);
+    if (round === 1 && ref?.procedure === procedure && !doneAt.has(ref.item)) doneAt.set(ref.item, at);
   }
   const ids = [...new Set([...(document.recordedOrder ?? []), ...itemsOf(document).map(({ id }) => id)])];
   let before = -1;
   const place = ids.map((id, n): [string, number, number] => {
-    before = last.get(id) ?? before;
-    return [id, last.get(id) ?? before + 0.5, n];
+    before = doneAt.get(id) ?? before;
+    return [id, doneAt.get(id) ?? before + 0.5, n];
   });
   return place.sort((a, b) => a[1] - b[1] || a[2] - b[2]).map(([id]) => id);
 }

@@ -155,9 +155,9 @@ function answerOf(tool: BenchTool, typed: Record<string, string>): Answer | { tr
   }
 }
 
-const text = (value: number | undefined) => (value === undefined ? {} : { value: String(value) });
+/** Of some fields those that were measured, as they are typed. */
 const some = (entries: [key: string, value: number | undefined][]) =>
-  Object.fromEntries(entries.flatMap(([key, value]) => ('value' in text(value) ? [[key, String(value)]] : [])));
+  Object.fromEntries(entries.flatMap(([key, value]) => (value === undefined ? [] : [[key, String(value)]])));
 
 /** What was measured of a door as the depth tool takes it. */
 const depthOf = ({ mount }: MountView) => ({
