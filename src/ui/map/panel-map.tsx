@@ -13,7 +13,8 @@ import {
 } from '@/core/procedure';
 import { placeCallOuts } from './call-outs';
 import { boundsOf, drawingOf, inset, roundedPath, toDrawing, type Drawing } from './geometry';
-import { FastenerGlyph, LinkGlyph } from './mark';
+import { leaderPlace, placesFor } from './item-places';
+import { Marks } from './marks-layer';
 import { detailPath, outlinePath } from './outlines';
 import type { Appearance } from './visibility';
 
@@ -118,42 +119,10 @@ export const PanelMap = memo(function PanelMap(props: PanelMapProps) {
         {props.areas?.map((area, n) => (
           <path key={n} className="area" d={roundedPath(drawing, area)} />
         ))}
-        {document.fasteners
-          .filter((f) => visible(f.id))
-          .flatMap((fastener) =>
-            placesFor(fastener.at, placeOf(index, fastener.id)).map((at, i) => (
-              <Mark
-                key={`${fastener.id}-${i}`}
-                at={toDrawing(drawing, at)}
-                size={size}
-                state={state(fastener.id)}
-                title={label(fastener.id)}
-                onTap={props.onSelect && tap(fastener.id)}
-              >
-                <FastenerGlyph fastener={fastener} />
-              </Mark>
-            )),
-          )}
-        {document.links
-          .filter((link) => visible(link.id))
-          .flatMap((link) => {
-            const places = link.at ?? [linkPlace(document, placeOf(index, link.id), link.id)];
-            return places.map(
-              (at, n) =>
-                at && (
-                  <Mark
-                    key={`${link.id}-${n}`}
-                    at={toDrawing(drawing, at)}
-                    size={size}
-                    state={state(link.id)}
-                    title={label(link.id)}
-                    onTap={props.onSelect && tap(link.id)}
-                  >
-                    <LinkGlyph link={link} />
-                  </Mark>
-                ),
-            );
-          })}
+        <Marks
+          {...{ document, index, drawing, size, visible, state, label }}
+          onTap={props.onSelect ? tap : undefined}
+        />
         {props.numbers && <CallOuts {...props} numbers={props.numbers} drawing={drawing} index={index} seen={seen} />}
         {props.leader && props.leaderTo && (
           <Leader drawing={drawing} at={leaderPlace(document, index, props.leaderTo)} text={props.leader} size={size} />
@@ -223,50 +192,6 @@ function SpeakerRing({ drawing, shape }: { drawing: Drawing; shape: Point[] }) {
       <circle className="inner-ring" cx={x} cy={y} r={radius * 0.25} />
     </>
   );
-}
-
-const placesFor = (at: Point[] | undefined, fallback: Point | null): Point[] =>
-  at?.length ? at : fallback ? [fallback] : [];
-
-/** Links have no place of their own: they fan out below the centre of the part they belong to. */
-function linkPlace(document: ProcedureDocument, centre: Point | null, id: string): Point | null {
-  if (!centre) return null;
-  const owner = document.links.find((link) => link.id === id)!.joins[0];
-  const siblings = document.links.filter((link) => link.joins[0] === owner);
-  const at = siblings.findIndex((link) => link.id === id);
-  return [centre[0] + (at - (siblings.length - 1) / 2) * 70, centre[1] - 14];
-}
-
-function Mark({
-  at,
-  size,
-  state,
-  title,
-  onTap,
-  children,
-}: {
-  at: Point;
-  size: number;
-  state: string;
-  title: string;
-  onTap?: (event: PointerEvent) => void;
-  children: ReactNode;
-}) {
-  return (
-    <g className={`mark ${state}`} transform={`translate(${at[0]} ${at[1]}) scale(${size})`} onPointerDown={onTap}>
-      <title>{title}</title>
-      <g className="mark-size">
-        <circle className="halo" r={26} />
-        <circle r={26} fill="transparent" />
-        {children}
-      </g>
-    </g>
-  );
-}
-
-function leaderPlace(document: ProcedureDocument, index: ReturnType<typeof indexItems>, id: string): Point | null {
-  const first = (index.fasteners.get(id) ?? index.links.get(id))?.at?.[0];
-  return first ?? (index.links.has(id) ? linkPlace(document, placeOf(index, id), id) : placeOf(index, id));
 }
 
 function Leader({ drawing, at, text, size }: { drawing: Drawing; at: Point | null; text: string; size: number }) {
