@@ -19,5 +19,5 @@ export function stamp(facts: RunFact[], device = 'tablet-a', person = 'bea', sta
 export function runPlanFor(document: ProcedureDocument, goals: string[], options = {}): RunPlan {
   const result = makePlan({ documents: [document], goals, options });
   if (!result.ok) throw new Error(result.problems[0].message);
-  return runPlanOf(result.plan, { documents: [document], options, goals, newParts: ['Fit the speaker'] });
+  return runPlanOf(result.plan, { documents: [document], options, goals, newParts: [] });
 }

@@ -47,6 +47,10 @@ export function workThrough(
     }
   };
   take();
+  if (plan.fit.length) {
+    events.push(stamp({ type: 'phase', to: 'fit' }));
+    take();
+  }
   for (const line of plan.newParts) events.push(stamp({ type: 'ticked', line, on: true }));
   events.push(stamp({ type: 'phase', to: 'refit' }));
   take();

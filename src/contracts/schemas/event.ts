@@ -80,7 +80,7 @@ const RUN_FACTS: Record<RunEvent['type'], Joi.SchemaMap> = {
   finding: { item: key.required(), text: words },
   photo: { photo: uuid.required(), item: key, words: text },
   note: { text: words, item: key },
-  ticked: { line: words, on: Joi.boolean().required() },
+  ticked: { line: words, on: Joi.boolean().required(), reason: words.optional() },
   paused: { reason: text },
   resumed: {},
   handedOver: { to: key.required(), note: text.allow('') },

@@ -146,6 +146,7 @@ const work = Joi.object({
   reversible: Joi.boolean(),
   for: short,
   while: Joi.valid('open'),
+  replaces: reference,
 });
 
 const applies = Joi.object({

@@ -15,12 +15,13 @@ export interface RunReport {
   people: string[];
   startedAt: string | null;
   finishedAt: string | null;
-  fitted: { line: string; done: boolean }[];
+  /** `why`: left out, because. */
+  fitted: { line: string; done: boolean; why: string | null }[];
   tests: { gate: string; check: string; result: TestResult }[];
   overridden: { gate: string; reason: string; by: string }[];
   ledger: (Pick<
     LedgerRow,
-    'words' | 'out' | 'back' | 'renewed' | 'scrapped' | 'lost' | 'omitted' | 'reasons' | 'wasMissing'
+    'words' | 'out' | 'back' | 'renewed' | 'scrapped' | 'lost' | 'omitted' | 'kept' | 'reasons' | 'wasMissing'
   > & {
     balances: boolean;
   })[];

@@ -27,6 +27,7 @@ function mentionsOf(document: ProcedureDocument): Mention[] {
   const work = (document.work ?? []).flatMap((one): Mention[] => [
     ...(one.needs ?? []).map((text) => ({ text, item: one.id, field: 'needs', only: null })),
     ...(one.on ? [{ text: one.on, item: one.id, field: 'on', only: 'part' as const, bodyAllowed: true }] : []),
+    ...(one.replaces ? [{ text: one.replaces, item: one.id, field: 'replaces', only: 'part' as const }] : []),
   ]);
   const measured = [...(document.mounts ?? []), ...(document.pairs ?? [])].map(({ of }): Mention => ({
     text: of,

@@ -35,6 +35,11 @@ const ROWS: [
   ['fit', 'Fit', 'new part', 'hand', 120, undefined, 'tested'],
   ['grease', 'Grease', 'latch', 'hand', 45],
   ['re-pin', 'Re-pin', 'plug', 'pick', 90, undefined, 'tested'],
+  ['join', 'Join', 'wires', 'hand', 90, undefined, 'tested'],
+  ['check', 'Check', 'polarity', 'hand', 60],
+  ['bag', 'Bag and label', 'old part', 'hand', 30],
+  ['tie', 'Tie up', 'cables', 'hand', 45],
+  ['pad', 'Pad', 'loose cables', 'hand', 45],
   ['other', 'Do', 'work', 'hand', 60],
 ];
 

@@ -66,6 +66,7 @@ export function removeItem(document: ProcedureDocument, id: string): ProcedureDo
             withoutUndefined({
               ...work,
               on: work.on && isGone(work.on) ? undefined : work.on,
+              replaces: work.replaces && isGone(work.replaces) ? undefined : work.replaces,
               needs: work.needs?.filter((text) => !isGone(text)),
             }),
           ),

@@ -139,6 +139,8 @@ export interface Work extends ItemBase {
   for?: string;
   /** Worth doing while one is in there: offered, never required. */
   while?: 'open';
+  /** The part whose place the new one takes: once this is done it does not come back, nor what held or joined only it. */
+  replaces?: string;
 }
 
 export interface Before {

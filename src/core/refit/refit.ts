@@ -5,6 +5,7 @@ import { coversOf } from './covers';
 import { GATE_SECONDS, placeGates, type PlacedGate } from './gates';
 import { invert, type RefitGraph } from './refit-graph';
 import type { GateCheck, GateKind, RefitAction, RefitNote } from './refit-step';
+import { replacedParts, staysOut } from './replaced';
 import { testFor } from './tests';
 
 /** What goes back, with its precedence, before an order is chosen for it. */
@@ -27,10 +28,18 @@ export function wayBackOf(
   backWork: number[] = [],
   retest: number[] = [],
 ): WayBack {
-  const done = doneInOrder.filter((id) => graph.nodes[id].action);
+  const undone = doneInOrder.filter((id) => graph.nodes[id].action);
+  const replaced = replacedParts(graph, undone);
+  const comesBack = (id: number) => {
+    const { procedure, item } = graph.nodes[id].ref;
+    return procedure === null || !staysOut(graph, replaced, { procedure, item });
+  };
+  const done = undone.filter(comesBack);
   const refit = invert(graph, done, backWork);
   const again = retest.filter((id) => !done.includes(id));
-  const covers = coversOf(graph, new Set([...done, ...again]));
+  // What a part covers leads through what was taken out from under it, whether that comes back or not.
+  const covers = coversOf(graph, new Set([...undone, ...again]));
+  for (const [part, covered] of covers) covers.set(part, new Set([...covered].filter(comesBack)));
   return { done, retest: again, refit, gates: placeGates(graph, refit, covers) };
 }
 

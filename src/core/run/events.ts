@@ -57,7 +57,8 @@ export type RunFact =
   | { type: 'finding'; item: string; text: string }
   | { type: 'photo'; photo: string; item?: string; words?: string }
   | { type: 'note'; text: string; item?: string }
-  | { type: 'ticked'; line: string; on: boolean }
+  /** A line of the list of new parts; one that is left out says why. */
+  | { type: 'ticked'; line: string; on: boolean; reason?: string }
   | { type: 'paused'; reason?: string }
   | { type: 'resumed' }
   | { type: 'handedOver'; to: string; note?: string }

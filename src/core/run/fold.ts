@@ -103,6 +103,8 @@ function apply(state: RunState, event: RunEvent, claims: Claims): void {
     }
     case 'ticked':
       state.ticks.set(event.line, event.on);
+      if (event.reason && !event.on) state.leftOut.set(event.line, event.reason);
+      else state.leftOut.delete(event.line);
       return;
     case 'paused':
       state.pauses.set(event.person, event.reason ?? null);

@@ -13,6 +13,7 @@ export { judgeFor } from './judge';
 export { type LedgerRow, isBalanced, kindOfItem, ledgerOf, shortBy, soundPieces } from './ledger';
 export { lastStepEvents } from './take-back';
 export { timeLeft } from './time-left';
+export { openNewParts } from './new-parts';
 export { type RunAction, type RunStep, type RunView, currentSteps, isOver, viewRun } from './view';
 export { type Suspect, missKey, wontMove } from './wont-move';
 export { leftOverPlaces } from './left-over';

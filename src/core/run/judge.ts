@@ -9,6 +9,7 @@ import { type Judge } from './fold';
 import { type RunState } from './state';
 import { doneCount } from './progress';
 import { shutsOverPiece } from './fallen';
+import { openNewParts } from './new-parts';
 import { isGatePassed, plannedRefit, type KnownRefit } from './way-back';
 
 /** What must have been done, never merely skipped, before an airbag connector is touched. */
@@ -21,6 +22,7 @@ const SAFE: ReadonlySet<string> = new Set(['batteryOff', 'wait']);
 export function judgeFor(basisAt: ReturnType<typeof basesOf>): Judge {
   return (state, event) => {
     const key = keyOf(event);
+    if (event.type === 'phase' && event.to === 'refit') return listOpen(basisAt(state), state);
     if (key === null) return null;
     const basis = basisAt(state);
     const action = basis.plan.backWork.includes(key) ? undefined : findAction(basis.graph, key);
@@ -34,6 +36,12 @@ export function judgeFor(basisAt: ReturnType<typeof basesOf>): Judge {
       ? 'before the piece that fell inside was found'
       : null;
   };
+}
+
+/** Nothing is closed over a new part that was forgotten: each is ticked or left out with a reason. */
+function listOpen({ plan }: RunBasis, state: RunState): string | null {
+  const [first] = openNewParts(plan, state);
+  return first === undefined ? null : `before “${first}” was ticked or left out with a reason`;
 }
 
 /** The step an event is about, where there is anything to judge. */

@@ -1,11 +1,12 @@
 import { fastenerKindOf, type FastenerKind } from '../hardware';
 import { countOf, countedWords, heldWords, itemKey, type ItemRef } from '../procedure';
 import { stepKey, type ActionGraph } from '../graph';
+import { replacedParts, staysOut } from '../refit';
 import { type RunState } from './state';
 import { doneCount, isDone, isOverCounted, progressOf } from './progress';
 
 /**
- * The account of one fastener entry. It balances when out = back + scrapped + lost and
+ * The account of one fastener entry. It balances when out = back + scrapped + lost + kept and
  * needed = back + renewed + omitted; `damagedButUsed` are among those back.
  */
 export interface LedgerRow {
@@ -27,21 +28,39 @@ export interface LedgerRow {
   allNew: boolean;
   /** Pieces that were missing or loose before anybody touched them: no part of either sum. */
   wasMissing: number;
+  /** Pieces that stay out with the part they held, whose place a new one took: kept for going back to stock. */
+  kept: number;
 }
 
 /** One row for every entry of which at least one piece came out, over all rounds, or was missing on arrival. */
 export function ledgerOf(graph: ActionGraph, state: RunState): LedgerRow[] {
   const rows: LedgerRow[] = [];
   const wasMissing = missingOnArrival(state);
+  const replaced = replacedParts(
+    graph,
+    [...state.done.keys()].flatMap((key) => graph.idOf.get(key) ?? []),
+  );
   for (const node of graph.nodes) {
     if (node.action?.type !== 'release') continue;
-    const row = rowFor(graph, state, { procedure: node.action.procedure!, item: node.action.item });
+    const ref = { procedure: node.action.procedure!, item: node.action.item };
+    const came = rowFor(graph, state, ref);
+    const row = staysOut(graph, replaced, ref) ? keptRow(came) : came;
     const gone = wasMissing.get(row.item)?.count ?? 0;
     wasMissing.delete(row.item);
     if (row.out > 0 || gone > 0) rows.push({ ...row, wasMissing: gone });
   }
   return [...rows, ...[...wasMissing].map(([item, { count, words }]) => nothingLeft(item, words, count))];
 }
+
+/** An entry whose part does not come back: what is whole of it is kept with that part. */
+const keptRow = (row: LedgerRow): LedgerRow => ({
+  ...row,
+  needed: row.back,
+  renewed: 0,
+  omitted: 0,
+  kept: row.out - row.back - row.scrapped - row.lost,
+  missing: 0,
+});
 
 /** Pieces that were missing or loose before anybody touched them, by item, with how that was said. */
 function missingOnArrival({ asFound }: RunState): Map<string, { count: number; words: string }> {
@@ -68,6 +87,7 @@ const nothingLeft = (item: string, words: string, wasMissing: number): LedgerRow
   missing: 0,
   overCounted: false,
   allNew: false,
+  kept: 0,
   wasMissing,
 });
 
@@ -120,6 +140,7 @@ function rowFor(graph: ActionGraph, state: RunState, ref: ItemRef): LedgerRow {
     overCounted: isOverCounted(released, countOf(fastener)),
     allNew: kind.destructive,
     wasMissing: 0,
+    kept: 0,
   };
 }
 
@@ -133,7 +154,7 @@ function pastOf({ past }: RunState, ref: ItemRef, total: number): { out: number;
 
 /** True where both sums of the row hold. */
 export const isBalanced = (row: LedgerRow) =>
-  row.missing === 0 && row.out === row.back + row.scrapped + row.lost && !row.overCounted;
+  row.missing === 0 && row.out === row.back + row.scrapped + row.lost + row.kept && !row.overCounted;
 
 /** Sound pieces of a row that can go back now: what came out less scrapped and lost. */
 export const soundPieces = (row: LedgerRow) => Math.max(0, row.out - row.scrapped - row.lost);

@@ -85,6 +85,8 @@ export interface RunState {
   skipped: Map<string, string>;
   pieces: Map<string, PieceCounts>;
   ticks: Map<string, boolean>;
+  /** Lines that are left out, with the reason. */
+  leftOut: Map<string, string>;
   gates: Map<string, { passed: boolean; reason: string | null; person: string; event: string }>;
   /** The last result of each line of a test sheet. */
   tests: Map<string, { gate: string; check: string; result: TestResult }>;
@@ -126,6 +128,7 @@ export const emptyState = (): RunState => ({
   skipped: new Map(),
   pieces: new Map(),
   ticks: new Map(),
+  leftOut: new Map(),
   gates: new Map(),
   tests: new Map(),
   round: 1,

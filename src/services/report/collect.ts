@@ -95,7 +95,11 @@ function runReport(run: RunRow, events: RunEvent[], name: (id: string) => string
     people: [...new Set(state.log.map((event) => event.person))].map(name),
     startedAt: at('started'),
     finishedAt: at('finished'),
-    fitted: run.plan.newParts.map((line) => ({ line, done: state.ticks.get(line) ?? false })),
+    fitted: run.plan.newParts.map((line) => ({
+      line,
+      done: state.ticks.get(line) ?? false,
+      why: state.leftOut.get(line) ?? null,
+    })),
     tests: [...state.tests.values()].map(({ gate, check, result }) => ({
       gate: gateOf(gate),
       check: lines.get(check) ?? check,
@@ -112,6 +116,7 @@ function runReport(run: RunRow, events: RunEvent[], name: (id: string) => string
       scrapped: row.scrapped,
       lost: row.lost,
       omitted: row.omitted,
+      kept: row.kept,
       reasons: row.reasons,
       wasMissing: row.wasMissing,
       balances: isBalanced(row),

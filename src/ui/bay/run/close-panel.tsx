@@ -84,7 +84,7 @@ function Bins({
   bay: Bay;
 }) {
   const left = view.ledger.flatMap((row) => {
-    const pieces = row.out - row.scrapped - row.lost - row.back;
+    const pieces = row.out - row.scrapped - row.lost - row.back - row.kept;
     return plan.bins[row.item] !== undefined && pieces > 0
       ? [{ bin: plan.bins[row.item], words: row.words, pieces }]
       : [];
@@ -171,6 +171,7 @@ function LedgerTable({ ledger }: { ledger: LedgerRow[] }) {
     ['Broken', (row) => row.scrapped],
     ['Lost', (row) => row.lost],
     ['Left out', (row) => row.omitted],
+    ['Kept', (row) => row.kept],
   ];
   const total = (of: (row: LedgerRow) => number) => ledger.reduce((sum, row) => sum + of(row), 0);
   return (

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { RunFoot } from './foot';
-import { isOver } from '@/core/run';
+import { isOver, openNewParts } from '@/core/run';
 import { Chips } from '../../design/chips';
 import type { Bay } from './bay';
 
@@ -34,12 +34,83 @@ function Mend({ bay: { handle } }: { bay: Bay }) {
   );
 }
 
+/** Why a new part is not fitted (common practice, no source). */
+const LEFT_OUT = ['not delivered', 'faulty out of the box', 'does not fit', 'customer changed their mind'];
+
+/** One line of the list: ticked, or left out with a reason; its serial number is kept for the report. */
+function NewPart({ line, bay: { handle } }: { line: string; bay: Bay }) {
+  const { state, record } = handle;
+  const [serial, setSerial] = useState('');
+  const [isLeaving, setLeaving] = useState(false);
+  const isIn = state.ticks.get(line) ?? false;
+  const said = serialOf(state.log, line);
+  return (
+    <div className="new-part">
+      <button
+        type="button"
+        role="checkbox"
+        className="check-line"
+        aria-checked={isIn}
+        onClick={() => record({ type: 'ticked', line, on: !isIn })}
+      >
+        <span className="box" aria-hidden="true">
+          {isIn ? '✓' : ''}
+        </span>
+        {line}
+        {said && <span className="quiet">{said}</span>}
+      </button>
+      {isIn && !said && (
+        <div className="d-flex gap-2">
+          <input
+            className="form-control"
+            aria-label={`Serial number of ${line}`}
+            placeholder="Serial number, if it has one"
+            maxLength={80}
+            value={serial}
+            onChange={(event) => setSerial(event.target.value)}
+          />
+          <button
+            type="button"
+            className="btn btn-outline-dark"
+            disabled={!serial.trim()}
+            onClick={() => record({ type: 'note', text: `${SERIAL} ${line}: ${serial.trim()}` })}
+          >
+            Save
+          </button>
+        </div>
+      )}
+      {!isIn && !isLeaving && !state.leftOut.has(line) && (
+        <button type="button" className="btn btn-outline-dark" onClick={() => setLeaving(true)}>
+          Leave it out…
+        </button>
+      )}
+      {!isIn && (isLeaving || state.leftOut.has(line)) && (
+        <Chips
+          label="Left out, because"
+          value={state.leftOut.get(line) ?? null}
+          options={LEFT_OUT}
+          onPick={(reason) => record({ type: 'ticked', line, on: false, reason })}
+        />
+      )}
+    </div>
+  );
+}
+
+const SERIAL = 'Serial number of';
+/** The serial number that was noted for a line last. */
+const serialOf = (log: Bay['handle']['state']['log'], line: string) => {
+  const start = `${SERIAL} ${line}: `;
+  const noted = log.findLast((event) => event.type === 'note' && event.text.startsWith(start));
+  return noted?.type === 'note' ? noted.text.slice(start.length) : null;
+};
+
 /** Between taking apart and putting back: the tick list for the new parts, and notes. */
 export function FitPanel({ bay }: { bay: Bay }) {
   const { plan, state, view, record } = bay.handle;
   const [note, setNote] = useState('');
   // Work on the car comes step by step before the list of new parts.
   const toFit = state.phase === 'remove' ? view.fit.filter((step) => !isOver(step)).length : 0;
+  const open = openNewParts(plan, state);
   const notes = state.log.filter((event) => event.type === 'note');
   const keep = () => {
     record({ type: 'note', text: note.trim() });
@@ -52,20 +123,8 @@ export function FitPanel({ bay }: { bay: Bay }) {
         <h1 className="verb">{state.round > 1 ? 'Mend what failed' : 'Fit the new parts'}</h1>
         <div className="mt-3">
           {state.round === 1 && plan.newParts.length === 0 && <p className="quiet">No list was made for this job.</p>}
-          {plan.newParts.map((line) => (
-            <button
-              key={line}
-              type="button"
-              role="checkbox"
-              className="check-line"
-              aria-checked={state.ticks.get(line) ?? false}
-              onClick={() => record({ type: 'ticked', line, on: !state.ticks.get(line) })}
-            >
-              <span className="box" aria-hidden="true">
-                {state.ticks.get(line) ? '✓' : ''}
-              </span>
-              {line}
-            </button>
+          {plan.newParts.map((line, n) => (
+            <NewPart key={`${n} ${line}`} line={line} bay={bay} />
           ))}
         </div>
         {notes.map((event) => (
@@ -97,8 +156,15 @@ export function FitPanel({ bay }: { bay: Bay }) {
           On to fitting: {toFit} {toFit === 1 ? 'step' : 'steps'}
         </button>
       ) : (
-        <button type="button" className="done-bar" onClick={() => record({ type: 'phase', to: 'refit' })}>
-          Put it back
+        <button
+          type="button"
+          className="done-bar"
+          disabled={open.length > 0}
+          onClick={() => record({ type: 'phase', to: 'refit' })}
+        >
+          {open.length > 0
+            ? `Tick or leave out: ${open.length} ${open.length === 1 ? 'line' : 'lines'}`
+            : 'Put it back'}
         </button>
       )}
       <RunFoot bay={bay} />

@@ -79,6 +79,12 @@ export function WorkFields({ document, item: work, change }: ItemProps<Work>) {
           placeholder="always"
           onChange={(kit) => change({ for: kit }, true)}
         />
+        <SelectRow
+          label="Instead of"
+          value={work.replaces ?? ''}
+          options={[['', 'nothing'], ...partChoices(document)]}
+          onChange={(part) => change({ replaces: part || undefined })}
+        />
         <ChipRow
           label="Offered"
           pressed={work.while ? ['open'] : []}
