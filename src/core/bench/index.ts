@@ -3,6 +3,19 @@ export { capacitorFor, PREFERRED_SERIES, type PreferredSeries } from './capacito
 export { dampFor, type DampInput } from './damp';
 export { type DepthInput, type DepthResult, spacerFor } from './depth';
 export { drillSize, type DrillSet, nearestDrill } from './drill';
+export { type FitChoice, fitText, parseFit } from './fit-choice';
+export {
+  betterFit,
+  FIT_RULES,
+  type Fitment,
+  fitmentOf,
+  type FitRules,
+  type Obstacle,
+  type Place,
+  type Speaker,
+  type Verdict,
+} from './fitment';
+export { type Joint, JOINTS, newPartId, withNewSpeaker, type NewSpeaker, withoutFitSteps } from './fit-steps';
 export { type Circuit, loadFor, padFor } from './load';
 export { ringFor, type RingInput, type RingResult } from './ring';
 export {
@@ -11,7 +24,7 @@ export {
   sayCapacitor,
   sayDepth,
   sayDrill,
-  type Said,
+  sayFitment,
   sayLoad,
   sayPad,
   sayRing,
@@ -19,3 +32,56 @@ export {
 } from './say';
 export { parseMm } from './typed-size';
 export { awgToMm2, wireFor } from './wire';
+export { circuitText, parseCircuit } from './circuit-text';
+export { COVERAGES, type DampDoor, dampDoorOf, flippedPieces, RATTLE_LIST, USUAL_COVERAGE } from './damp-door';
+export { type DampPiece, type DampResult } from './damp';
+export { type Corner, type Polygon } from './areas';
+export { amplifierLoad, factoryLoads, levelDifferenceDb, settingRatio, TWEETER_SETTINGS } from './level';
+export {
+  BEHIND,
+  type BehindAnswers,
+  CLEARANCE_SIZES,
+  clearanceFor,
+  depthStop,
+  GROMMET_MM,
+  markOn,
+  mayCut,
+  pilotFor,
+  stepFor,
+  TAPPER_SIZES,
+} from './marking';
+export { holesOn, ovalFor, ovalHoles, type OvalInput, type OvalResult } from './oval';
+export {
+  BLADES_MM,
+  observe,
+  phaseOf,
+  type PhaseCheck,
+  POLARITY_TESTS,
+  type PolarityEvidence,
+  type PolarityMethod,
+  polarityOf,
+  sharedReturns,
+  type SimulatedSpeaker,
+  SURE_ENOUGH,
+} from './polarity';
+export {
+  mirroredTemplate,
+  ovalTemplate,
+  ringTemplate,
+  type Template,
+  type TemplateLayer,
+  templateSvg,
+} from './template';
+export {
+  channelCall,
+  CHANNELS,
+  type ChannelCode,
+  pinkNoise,
+  polarityPulse,
+  sweep,
+  sweepAt,
+  type Tone,
+  wavOf,
+} from './tones';
+export { wireRunFor, type WireRun } from './wire-run';
+export type { Said, Standing } from './standing';

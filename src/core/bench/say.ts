@@ -3,16 +3,10 @@ import type { DepthInput, DepthResult } from './depth';
 import type { Drill } from './drill';
 import type { Pad } from './load';
 import type { CapacitorResult } from './capacitor';
+import type { Fitment, Obstacle } from './fitment';
 import type { RingFailure, RingResult } from './ring';
+import type { Said } from './standing';
 import type { WireResult } from './wire';
-
-/** How an answer stands: it works whatever the readings are off, only where they are exact, or not. */
-export type Standing = 'sure' | 'exact' | 'no';
-/** One sentence that says what to do, and how it stands. */
-export interface Said {
-  standing: Standing;
-  words: string;
-}
 
 /** A number without more places than it is worth: "4.3", "12". */
 export const plainNumber = (value: number, places = 1): string =>
@@ -119,3 +113,33 @@ export const sayAim = ({ degrees, lossDb }: { degrees: number; lossDb: number })
   standing: lossDb <= 3 ? 'sure' : 'exact',
   words: `${plainNumber(degrees, 0)}° off its axis: about ${plainNumber(lossDb)} dB of treble lost${lossDb > 3 ? '. Turn it towards the ears' : ''}.`,
 });
+
+const MEASURES: Record<string, string> = { toGlass: 'to the glass', grilleGap: 'to the grille', bore: 'the opening' };
+
+const obstacleWords = (one: Obstacle): string => {
+  if (one.what === 'measure') return `measure ${MEASURES[one.field] ?? one.field}`;
+  if (one.what === 'depth') return `too deep by ${mm(one.byMm)}`;
+  if (one.what === 'ring-too-thick') return `no room for a ring: ${mm(one.byMm)} too little in front`;
+  if (one.what === 'bore') return `the opening is ${mm(one.byMm)} too small`;
+  return FAILURES[one.what](mm(one.byMm));
+};
+
+/** How a speaker goes into a place, or why it does not. */
+export function sayFitment({ verdict, standing, stack, thickness, marginMm, ring, obstacles, loadOk }: Fitment): Said {
+  if (verdict === 'never' || verdict === 'unmeasured')
+    return { standing: 'no', words: `${capital(obstacles.map(obstacleWords).join('; '))}.` };
+  const sheets = stack.map(mm).join(' + ');
+  const how =
+    verdict === 'as-is'
+      ? 'Screw it straight in'
+      : verdict === 'spacer'
+        ? `On ${sheets}`
+        : `On a ring of ${mm(thickness)}${stack.length > 1 ? ` (${sheets})` : ''}, ${mm(ring!.outside)} over all${ring!.turn ? `, its holes turned by ${plainNumber(ring!.turn)}°` : ''}`;
+  const sure =
+    standing === 'exact'
+      ? ' Only if every reading is exact.'
+      : Number.isFinite(marginMm)
+        ? ` ${mm(marginMm)} to spare.`
+        : '';
+  return { standing, words: `${how}.${sure}${loadOk ? '' : ' Too few ohms for the amplifier.'}` };
+}

@@ -1,0 +1,141 @@
+import { describe, expect, it } from 'vitest';
+import { demoProcedure } from '@tests/support/demo';
+import { planOf } from '@tests/support/plan';
+import { runPlanFor } from '@tests/support/run';
+import { deviceOf, workThrough } from '@tests/support/work-run';
+import { basesOf, basisOf, foldRun, isBalanced, judgeFor, viewRun, type RunFact } from '../run';
+import { runPlanOf, makePlan } from '../plan';
+import { betterFit, fitmentOf, type Place, type Speaker } from './fitment';
+import { newPartId, withNewSpeaker, withoutFitSteps } from './fit-steps';
+import { sayFitment } from './say';
+
+const KITE = demoProcedure('kite-rear-door');
+const SPEAKER: Speaker = {
+  name: 'Saltmarsh 165 A',
+  kind: 'speaker',
+  basket: 168,
+  cutout: 140,
+  holes: 4,
+  circle: 156,
+  depth: 62,
+  proud: 8,
+  stroke: 4,
+  ohms: 4,
+  sensitivityDb: 89,
+  watts: 50,
+};
+const PLACE: Place = { bore: 142, holes: { count: 4, circle: 156 }, toGlass: 68, grilleGap: 24, tolerance: 1 };
+
+describe('whether a speaker fits', () => {
+  it('straight in, on sheets, on a ring or not at all, with what is to spare', () => {
+    // By hand: behind 68 − 62 − 5 = 1 and in front 24 − 8 − 4 − 2 = 10; sure, with a reading 1 mm off, up to 9 and from 0.
+    expect(fitmentOf(PLACE, SPEAKER)).toMatchObject({ verdict: 'as-is', stack: [], marginMm: 9, standing: 'sure' });
+    // 65 deep: from 2, surely from 3, to 9: the middle is 6.
+    expect(fitmentOf(PLACE, { ...SPEAKER, depth: 65 })).toMatchObject({ verdict: 'spacer', stack: [6], marginMm: 3 });
+    expect(fitmentOf(PLACE, { ...SPEAKER, proud: 17 })).toMatchObject({ verdict: 'as-is', marginMm: 0 });
+    const three = { ...PLACE, holes: { count: 3, circle: 161 } };
+    expect(fitmentOf(three, SPEAKER)).toMatchObject({ verdict: 'ring', thickness: 6, marginMm: 3 });
+    expect(fitmentOf(PLACE, { ...SPEAKER, depth: 90 })).toMatchObject({
+      verdict: 'never',
+      obstacles: [{ what: 'depth', byMm: 17 }],
+    });
+    expect(fitmentOf(PLACE, { ...SPEAKER, cutout: 150 }).obstacles).toEqual([{ what: 'bore', byMm: 8 }]);
+    expect(fitmentOf({ ...PLACE, grilleGap: 16, holes: undefined }, SPEAKER).obstacles[0]).toMatchObject({
+      what: 'ring-too-thick',
+    });
+  });
+
+  it('is not guessed where nobody has measured', () => {
+    expect(sayFitment(fitmentOf({ bore: 142 }, SPEAKER)).words).toBe('Measure to the glass; measure to the grille.');
+  });
+
+  it('prefers what works, then what the amplifier may drive, then the larger margin', () => {
+    const fits = [{ ...SPEAKER, depth: 90 }, { ...SPEAKER, ohms: 2 }, { ...SPEAKER, proud: 12 }, SPEAKER].map((one) =>
+      fitmentOf(PLACE, one),
+    );
+    expect([...fits].sort(betterFit)).toEqual([fits[3], fits[2], fits[1], fits[0]]);
+  });
+});
+
+const of = (step: string) => `work:kite-rear-door/new-woofer-${step}`;
+const FITTED = withNewSpeaker(KITE, { of: 'woofer', speaker: SPEAKER, joint: 'adapter', crossover: true });
+const GOAL = `fit kite-rear-door/${newPartId('woofer')}`;
+
+describe('steps for a new speaker', () => {
+  const plan = planOf(FITTED, [GOAL], { windows: 'power' });
+  const keys = (steps: { actions: string[] }[]) => steps.flatMap(({ actions }) => actions);
+
+  it('stand between apart and together, what carries the speaker and its wires before its screws', () => {
+    const fit = keys(plan.steps.fit);
+    const screws = fit.indexOf(of('screws'));
+    for (const step of ['bag', 'ring', 'crossover', 'join', 'polarity', 'sound'])
+      if (step !== 'bag') expect(fit.indexOf(of(step)), step).toBeLessThan(screws);
+    expect(fit.indexOf(of('ties'))).toBeGreaterThan(screws);
+    expect(keys(plan.steps.removal)).toContain('takeOff:kite-rear-door/woofer');
+  });
+
+  it('leave the old speaker, its screws and its plug out, and try the new one before the shield closes over it', () => {
+    const back = keys(plan.steps.refit);
+    expect(back.filter((key) => /woofer|\/s4|\/l3/.test(key) && !key.startsWith('gate'))).toEqual([]);
+    const tests = plan.refit
+      .filter(({ gate }) => gate === 'test')
+      .flatMap(({ checks }) => checks.map(({ text }) => text));
+    expect(tests).toContain('Saltmarsh 165 A works');
+    expect(tests.join()).not.toContain('Door speaker works');
+  });
+
+  it('make a ring where the screws do not meet the holes, drill and clear up where nobody recorded any', () => {
+    const mounts = (holes?: Place['holes']) => [{ of: 'woofer', ...PLACE, holes }];
+    const ids = (one: typeof KITE) => one.work!.map(({ id }) => id.replace('new-woofer-', ''));
+    const ring = withNewSpeaker(
+      { ...KITE, mounts: mounts({ count: 3, circle: 161 }) },
+      { of: 'woofer', speaker: SPEAKER, joint: 'crimp' },
+    );
+    expect(ids(ring)).toEqual(['bag', 'ring', 'ring-seal', 'join', 'polarity', 'sound', 'screws', 'ties', 'foam']);
+    const bare = withNewSpeaker({ ...KITE, mounts: mounts() }, { of: 'woofer', speaker: SPEAKER, joint: 'solder' });
+    expect(ids(bare)).toContain('drill');
+    const drilled = planOf(bare, [GOAL], { windows: 'power' });
+    const left = drilled.refit.flatMap(({ checks }) => checks.map(({ fact }) => fact as string));
+    expect(left).toEqual(expect.arrayContaining(['swarf', 'bare-edge']));
+  });
+
+  it('are taken out of the document again', () => {
+    expect(withoutFitSteps(FITTED)).toEqual(KITE);
+    expect(withNewSpeaker(FITTED, { of: 'woofer', speaker: SPEAKER, joint: 'adapter', crossover: true })).toEqual(
+      FITTED,
+    );
+  });
+});
+
+describe('a run with a new speaker', () => {
+  it('balances with the old screws kept, once every step is done and every new part ticked or left out', () => {
+    const made = makePlan({ documents: [FITTED], goals: [GOAL], options: { windows: 'power' } });
+    if (!made.ok) throw new Error('no plan');
+    const plan = runPlanOf(made.plan, {
+      documents: [FITTED],
+      options: { windows: 'power' },
+      goals: [GOAL],
+      newParts: ['Crossover', 'Crossover'],
+    });
+    const events = workThrough(plan, deviceOf('bea'));
+    const at = (until: number, ...then: RunFact[]) => {
+      const stamp = deviceOf('rui', 'tablet-b', until);
+      const state = foldRun([...events.slice(0, until), ...then.map(stamp)], judgeFor(basesOf(plan)));
+      return { state, view: viewRun(basisOf(plan, state).graph, plan, state) };
+    };
+    const list = events.findIndex(({ type }) => type === 'ticked');
+    expect(at(list, { type: 'phase', to: 'refit' }).state.phase).toBe('fit');
+    const leftOut: RunFact = { type: 'ticked', line: 'Crossover', on: false, reason: 'customer has none' };
+    expect(at(list, leftOut, { type: 'phase', to: 'refit' }).state.phase).toBe('refit');
+    const { view } = at(events.length);
+    expect(view.ledger.filter((row) => !isBalanced(row))).toEqual([]);
+    expect(view.ledger.find(({ item }) => item === 'kite-rear-door/s4')).toMatchObject({
+      out: 4,
+      back: 0,
+      kept: 4,
+      needed: 0,
+    });
+    expect(view.blocks).toEqual([]);
+    expect(runPlanFor(KITE, ['woofer'], { windows: 'power' }).fit).toEqual([]);
+  });
+});
