@@ -8,6 +8,7 @@ import {
   approveDraft,
   bringIn,
   hashSecret,
+  importSpeakers,
   moveStock,
   openJob,
   openRun,
@@ -77,6 +78,7 @@ async function fill(): Promise<void> {
     const { id } = await bringIn(lead, readFileSync(join(folder, file), 'utf8'));
     await approveDraft(lead, id, 1, 'First recording, checked on the vehicle');
   }
+  await importSpeakers(lead, readFileSync(join(ROOT, 'demo/speakers.csv'), 'utf8'));
   await loadJobs();
 }
 

@@ -13,6 +13,7 @@ export * from './flags';
 export * from './photos';
 export * from './recordings';
 export * from './bench-results';
+export * from './speakers';
 export * from './stock';
 export * from './customers';
 export * from './notices';

@@ -12,6 +12,7 @@ export * from './known-vehicles';
 export * from './jobs';
 export * from './board';
 export * from './bench';
+export * from './speakers';
 export * from './runs';
 export * from './record-run';
 export * from './logs';

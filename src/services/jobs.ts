@@ -58,7 +58,7 @@ export async function openRun(by: Actor, form: NewRunForm, signal?: AbortSignal)
     documents,
     options: form.options,
     goals: form.goals,
-    newParts: form.newParts,
+    newParts: numbered(form.newParts),
     srsWaitSeconds: policy.srsWaitSeconds,
     srsWait: policy.srsWait,
     costs: policy.costs,
@@ -83,4 +83,16 @@ export async function openRun(by: Actor, form: NewRunForm, signal?: AbortSignal)
     });
   });
   return id;
+}
+
+/** Lines that are alike get a number, so that each is ticked by itself: "crossover, 1 of 2". */
+function numbered(lines: string[]): string[] {
+  const seen = new Map<string, number>();
+  return lines.map((line) => {
+    const of = lines.filter((other) => other === line).length;
+    if (of === 1) return line;
+    const n = (seen.get(line) ?? 0) + 1;
+    seen.set(line, n);
+    return `${line}, ${n} of ${of}`;
+  });
 }

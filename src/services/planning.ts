@@ -1,6 +1,7 @@
 import { type NewRunForm, type PlanQuery } from '../contracts/schemas';
 import { costSettings, type SettingsForm } from '../contracts/views';
 import type { PlanView, ProcedureRowView, RelativeView, VerificationView } from '../contracts/views';
+import { parseFit, withNewSpeaker } from '../core/bench';
 import { conflict, invalid } from '../core/errors';
 import {
   listOptions,
@@ -16,6 +17,7 @@ import { elsewhereFor, missKey, type StuckCause } from '../core/run';
 import { oppositeSide, rankFor, verifyFor, type Vehicle } from '../core/vehicle';
 import {
   db,
+  findSpeaker,
   getJob,
   listMisses,
   listProceduresOfMakes,
@@ -37,7 +39,7 @@ const HARD_LIMIT_MS = 8000;
 /** Everything needed to plan on the procedures in force under the shop's policy, for a person and perhaps a job's vehicle. */
 export async function planView(
   by: Actor,
-  { procedures, job }: Pick<PlanQuery, 'procedures' | 'job'>,
+  { procedures, job, fits = [] }: Pick<PlanQuery, 'procedures' | 'job'> & { fits?: string[] },
 ): Promise<PlanView> {
   const [approved, { settings }, kit, stock, history, vehicle] = await Promise.all([
     approvedDocuments(procedures),
@@ -47,7 +49,10 @@ export async function planView(
     shopHistory(),
     job === null ? null : getJob(db, job).then((row) => ({ ...safeVehicle(row), schools: row.schools })),
   ]);
-  const documents = approved.map(({ document }) => document);
+  const documents = await withNewParts(
+    approved.map(({ document }) => document),
+    fits,
+  );
   return {
     documents,
     revisions: [...new Map(approved.map(({ document, revision }) => [recordedId(document.id), revision]))],
@@ -65,6 +70,21 @@ export async function planView(
       vehicle && Object.fromEntries(documents.map((document) => [document.id, verificationOf(vehicle, document)])),
     others: (await othersFor(vehicle ?? documents[0].applies[0])).filter((row) => !procedures.includes(row.id)),
   };
+}
+
+/** The documents with the steps for what goes in. Throws `invalid` where a speaker or its place is not there. */
+async function withNewParts(documents: ProcedureDocument[], fits: string[]): Promise<ProcedureDocument[]> {
+  let fitted = documents;
+  for (const { procedure, of, speaker: name, joint, crossover } of fits.flatMap((text) => parseFit(text) ?? [])) {
+    const document = fitted.find(({ id }) => id === procedure);
+    if (!document?.parts.some(({ id }) => id === of))
+      throw invalid('no-place', `The place that “${name}” is to go into is not part of this plan.`);
+    const speaker = await findSpeaker(db, name);
+    if (!speaker) throw invalid('no-speaker', `No speaker of the shop’s list is called “${name}” any more.`);
+    const more = withNewSpeaker(document, { of, speaker, joint, crossover });
+    fitted = fitted.map((one) => (one.id === procedure ? more : one));
+  }
+  return fitted;
 }
 
 /** A job's vehicle. Throws a conflict where it has high voltage and no lead has named who is trained for it. */

@@ -1,4 +1,5 @@
 import { conflict, invalid } from '../core/errors';
+import { withoutFitSteps } from '../core/bench';
 import { recordedFrom } from '../core/run';
 import { findRecordedFromRun, db, getJob, getRun, listEvents, type Actor } from '../data';
 import type { RunEvent } from '../core/run';
@@ -21,6 +22,10 @@ export async function draftFromRun(by: Actor, runId: string, procedure: string):
   if (!recorded) throw invalid('not-in-run', 'This run does not have that procedure.');
   if (state.done.size === 0)
     throw conflict('nothing-recorded', 'Nothing was taken apart in this run yet: there is nothing to record.');
-  const document = forVehicle(recorded.document, vehicle, await newId(vehicle.model, recorded.document.zone));
+  const document = forVehicle(
+    withoutFitSteps(recorded.document),
+    vehicle,
+    await newId(vehicle.model, recorded.document.zone),
+  );
   return { id: await keepAsDraft(by, document, { run: runId, procedure }) };
 }

@@ -21,6 +21,7 @@ function readQuery(query: Query) {
     procedures: list(query.procedure),
     goals: list(query.goal),
     options,
+    fits: list(query.fit),
     job: list(query.job)[0] ?? null,
   });
 }
@@ -57,7 +58,7 @@ export default async function PlanRoute({ searchParams }: { searchParams: Promis
   }));
   return (
     <PlanPage
-      key={asked.procedures.join()}
+      key={[...asked.procedures, ...asked.fits].join()}
       view={view}
       asked={asked}
       jobs={jobs}

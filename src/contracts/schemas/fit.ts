@@ -27,8 +27,8 @@ const WORDS = {
 
 /** Nothing in a door is larger, mm. */
 const [SMALL, DOOR, VEHICLE] = [500, 2000, 10_000];
-const mm = (max = SMALL) => length(0, max);
-const hole = length(0.1, SMALL);
+export const mm = (max = SMALL) => length(0, max);
+export const hole = length(0.1, SMALL);
 const ohms = Joi.number().positive().max(10_000);
 const hertz = Joi.number().positive().max(100_000);
 const pattern = { count: Joi.number().integer().min(1).max(24).required(), circle: hole.required() };

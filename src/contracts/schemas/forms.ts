@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { parseFit } from '../../core/bench';
 import { DEFAULT_SCHOOLS, SCHOOL_QUESTIONS, type SchoolChoice } from '../../core/procedure';
 import { schoolSchema } from './procedure';
 import { invalid } from '../../core/errors';
@@ -238,17 +239,29 @@ export const jobNumber = Joi.number()
   .min(1)
   .max(2 ** 31 - 1);
 
+const fits = Joi.array()
+  .items(
+    Joi.string()
+      .max(300)
+      .custom((value: string, helpers) => (parseFit(value) ? value : helpers.error('any.invalid'))),
+  )
+  .max(24)
+  .default([]);
+
 export const planQuerySchema = Joi.object<PlanQuery>({
   procedures: Joi.array().items(Joi.string().max(80)).min(1).max(12).required(),
   goals: Joi.array().items(Joi.string().min(1).max(200)).max(100).required(),
   options: Joi.object().pattern(option, option).required(),
   job: jobNumber.allow(null).default(null),
+  fits,
 });
 export interface PlanQuery {
   procedures: string[];
   goals: string[];
   options: Record<string, string>;
   job: number | null;
+  /** What new goes in where, as `fitText` writes it. */
+  fits: string[];
 }
 
 export const newRunSchema = Joi.object<NewRunForm>({
@@ -259,6 +272,7 @@ export const newRunSchema = Joi.object<NewRunForm>({
   newParts: Joi.array().items(Joi.string().trim().min(1).max(200)).max(50).default([]),
   order: Joi.valid('best', 'recorded').default('best'),
   trayBins: Joi.valid(...TRAY_SIZES),
+  fits,
 });
 export interface NewRunForm {
   job: number;
@@ -268,6 +282,7 @@ export interface NewRunForm {
   newParts: string[];
   order?: 'best' | 'recorded';
   trayBins?: SettingsForm['trayBins'];
+  fits?: string[];
 }
 
 export const deriveSchema = Joi.object<{ from: string; job: number }>({

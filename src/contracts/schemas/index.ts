@@ -45,6 +45,14 @@ export {
   signInSchema,
   stockMoveSchema,
 } from './forms';
+export {
+  MOST_SPEAKERS,
+  readSpeaker,
+  readSpeakersCsv,
+  type ReadSpeakers,
+  SPEAKER_COLUMNS,
+  speakersCsv,
+} from './speakers';
 export { MAX_JSON_DEPTH, measureJson } from './json-shape';
 export {
   MAX_PROCEDURE_BYTES,

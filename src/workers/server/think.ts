@@ -1,4 +1,10 @@
-import { readProcedure, readProcedureText, type ReadProcedure } from '../../contracts/schemas';
+import {
+  readProcedure,
+  readProcedureText,
+  readSpeakersCsv,
+  type ReadProcedure,
+  type ReadSpeakers,
+} from '../../contracts/schemas';
 import { BASE_CATALOGUE, extendCatalogue, type OwnKind } from '../../core/hardware';
 import { makePlan, summarise, type PlanRequest, type PlanResult, type Summary } from '../../core/plan';
 import { checkProcedure, type CheckResult } from '../../core/check';
@@ -25,6 +31,9 @@ export function check({ document, ownKinds }: { document: ProcedureDocument; own
   const { remarks, coverage } = checkProcedure(document, extendCatalogue(BASE_CATALOGUE, ownKinds));
   return { remarks: remarks.slice(0, MOST_FINDINGS), coverage };
 }
+
+/** Reads a shop's list of speakers. */
+export const readSpeakers = (csv: string): ReadSpeakers => readSpeakersCsv(csv);
 
 /** Plans within a time, milliseconds. */
 export function plan({

@@ -1,181 +1,65 @@
 'use client';
-import { useMemo, useState } from 'react';
+import dynamic from 'next/dynamic';
+import { useState } from 'react';
 import type { MountView } from '@/contracts/views';
-import { PezzoError } from '@/core/errors';
 import { PageHead } from '../../design';
-import { DepthDrawing } from './depth-drawing';
-import { KeepOnJob } from './keep-on-job';
-import { RingDrawing } from './ring-drawing';
-import { type Answer, BENCH_TOOLS, type BenchField, type BenchTool, valuesOf } from './tools';
+import { FormTool } from './form-tool';
+import { depthOf, ringOf } from './from-door';
+import { BENCH_TOOLS } from './tools';
 
-const STANDINGS = { sure: '✓ Works', exact: '△ Only just', no: '✕ Does not work' } as const;
+export interface BenchProps {
+  mounts: MountView[];
+  jobs: { number: number; title: string }[];
+  /** The tool that is open first, by its code. */
+  first: string;
+}
 
-/** The bench: each tool answers while its numbers are typed, drawn to scale, in one sentence, with its formula one tap away. */
-export function Bench({ mounts, jobs }: { mounts: MountView[]; jobs: { number: number; title: string }[] }) {
-  const [code, setCode] = useState('depth');
-  const tool = BENCH_TOOLS.find((one) => one.code === code)!;
+const loading = () => <p className="quiet">Opening…</p>;
+const FitmentTool = dynamic(() => import('./fitment').then((module) => module.FitmentTool), { loading });
+
+/** Tools with a page of their own, after those with fields. */
+const PANELS = [{ code: 'fitment', name: 'Will it fit' }] as const;
+const CODES = new Set<string>([...BENCH_TOOLS, ...PANELS].map(({ code }) => code));
+
+/** The bench: what has to be worked out between apart and together, a tool each. The address names the tool. */
+export function Bench({ mounts, jobs, first }: BenchProps) {
+  const [code, setCode] = useState(CODES.has(first) ? first : BENCH_TOOLS[0].code);
   const [typed, setTyped] = useState<Record<string, Record<string, string>>>({});
-  const own = useMemo(() => ({ ...startOf(tool), ...typed[code] }), [tool, typed, code]);
-  const set = (values: Record<string, string>) => setTyped({ ...typed, [code]: { ...typed[code], ...values } });
-  const answer = useMemo(() => answerOf(tool, own), [tool, own]);
-  const takeDoor = (mount: MountView) =>
-    setTyped({
-      ...typed,
-      depth: { ...typed.depth, ...depthOf(mount) },
-      ring: { ...typed.ring, ...ringOf(mount) },
-    });
+  const tool = BENCH_TOOLS.find((one) => one.code === code);
+  const type = (of: string, values: Record<string, string>) =>
+    setTyped((all) => ({ ...all, [of]: { ...all[of], ...values } }));
+  const takeDoor = (mount: MountView) => {
+    type('depth', depthOf(mount));
+    type('ring', ringOf(mount));
+  };
+  const open = (next: string) => {
+    setCode(next);
+    window.history.replaceState(null, '', `/bench?tool=${next}`);
+  };
   return (
     <div className="fill-page">
       <PageHead title="Bench" under="What has to be worked out between apart and together" />
-      <div className="bench">
+      <div className={tool ? 'bench' : 'bench wide'}>
         <nav className="bench-tools" aria-label="Tools of the bench">
-          {BENCH_TOOLS.map((one) => (
-            <button key={one.code} type="button" aria-pressed={one.code === code} onClick={() => setCode(one.code)}>
+          {[...BENCH_TOOLS, ...PANELS].map((one) => (
+            <button key={one.code} type="button" aria-pressed={one.code === code} onClick={() => open(one.code)}>
               {one.name}
             </button>
           ))}
         </nav>
-        <section className="sheet bench-fields" aria-label={tool.name}>
-          <h2>{tool.asks}</h2>
-          {(code === 'depth' || code === 'ring') && mounts.length > 0 && (
-            <select
-              className="form-select mb-2"
-              aria-label="Measured on a door"
-              value=""
-              onChange={(event) => {
-                const mount = mounts[Number(event.target.value)];
-                if (event.target.value !== '' && mount) takeDoor(mount);
-              }}
-            >
-              <option value="">take what was measured on a door…</option>
-              {mounts.map((mount, n) => (
-                <option key={`${mount.procedure} ${mount.of}`} value={n}>
-                  {mount.title}, {mount.side}: {mount.of}
-                </option>
-              ))}
-            </select>
-          )}
-          {tool.fields.map((field) => (
-            <Field
-              key={`${code} ${field.key}`}
-              field={field}
-              value={own[field.key]}
-              onChange={(text) => set({ [field.key]: text })}
-            />
-          ))}
-        </section>
-        <section className="sheet bench-answer" aria-label="Answer" aria-live="polite">
-          {'trouble' in answer ? (
-            <p className="trouble" role="alert">
-              {answer.trouble}
-            </p>
-          ) : (
-            <>
-              <Said answer={answer} />
-              <KeepOnJob jobs={jobs} tool={tool.name} given={own} said={answer.said} />
-            </>
-          )}
-          <details className="bench-formula">
-            <summary>How this is worked out</summary>
-            <p>{tool.formula}</p>
-            <p className="quiet mb-0">{tool.source}</p>
-          </details>
-        </section>
-      </div>
-    </div>
-  );
-}
-
-function Said({ answer: { said, figures, drawn } }: { answer: Answer }) {
-  return (
-    <>
-      <p className={`bench-said ${said.standing}`}>
-        <b>{STANDINGS[said.standing]}</b>
-        {said.words}
-      </p>
-      {drawn?.of === 'depth' && <DepthDrawing input={drawn.input} result={drawn.result} />}
-      {drawn?.of === 'ring' && <RingDrawing input={drawn.input} result={drawn.result} />}
-      <dl className="facts">
-        {figures.map(([name, value]) => (
-          <div key={name} style={{ display: 'contents' }}>
-            <dt>{name}</dt>
-            <dd>{value}</dd>
-          </div>
-        ))}
-      </dl>
-    </>
-  );
-}
-
-function Field({ field, value, onChange }: { field: BenchField; value: string; onChange: (text: string) => void }) {
-  const id = `bench-${field.key}`;
-  return (
-    <div className="field-row">
-      <label className="field-label" htmlFor={id}>
-        {field.label}
-      </label>
-      <div className="field-controls">
-        {field.choices ? (
-          <select id={id} className="form-select" value={value} onChange={(event) => onChange(event.target.value)}>
-            {field.choices.map(([code, words]) => (
-              <option key={code} value={code}>
-                {words}
-              </option>
-            ))}
-          </select>
-        ) : (
-          <input
-            id={id}
-            className="form-control number-field"
-            value={value}
-            onChange={(event) => onChange(event.target.value)}
+        {tool && (
+          <FormTool
+            key={code}
+            tool={tool}
+            typed={typed[code]}
+            onType={(values) => type(code, values)}
+            mounts={mounts}
+            onTakeDoor={takeDoor}
+            jobs={jobs}
           />
         )}
-        {field.unit && <span className="unit">{field.unit}</span>}
+        {code === 'fitment' && <FitmentTool mounts={mounts} />}
       </div>
     </div>
   );
 }
-
-const startOf = ({ fields }: BenchTool) => Object.fromEntries(fields.map(({ key, start }) => [key, start]));
-
-/** The answer, or why there is none, in the field's own name. */
-function answerOf(tool: BenchTool, typed: Record<string, string>): Answer | { trouble: string } {
-  try {
-    return tool.answer(valuesOf(tool.fields, typed));
-  } catch (error) {
-    if (!(error instanceof PezzoError)) throw error;
-    const labels = new Map(tool.fields.map(({ key, label }) => [key, label]));
-    return {
-      trouble: error.message.replace(
-        /“([^”]+)”/,
-        (all, key: string) => `“${labels.get(key.replace(/\[\d+\]$/, '')) ?? key}”`,
-      ),
-    };
-  }
-}
-
-/** Of some fields those that were measured, as they are typed. */
-const some = (entries: [key: string, value: number | undefined][]) =>
-  Object.fromEntries(entries.flatMap(([key, value]) => (value === undefined ? [] : [[key, String(value)]])));
-
-/** What was measured of a door as the depth tool takes it. */
-const depthOf = ({ mount }: MountView) => ({
-  toRegulator: '',
-  ...some([
-    ['toGlass', mount.toGlass],
-    ['toRegulator', mount.toRegulator],
-    ['grilleGap', mount.grilleGap],
-    ['tolerance', mount.tolerance],
-  ]),
-  ...(mount.regulator ? { regulator: mount.regulator } : {}),
-});
-
-/** And as the ring tool does. */
-const ringOf = ({ mount }: MountView) =>
-  some([
-    ['bore', mount.bore],
-    ['factory.count', mount.holes?.count],
-    ['factory.circle', mount.holes?.circle],
-    ['factory.start', mount.holes?.start],
-  ]);

@@ -57,6 +57,8 @@ export interface BenchTool {
   name: string;
   asks: string;
   fields: BenchField[];
+  /** What was measured on a door can be taken over. */
+  takesDoor?: boolean;
   formula: string;
   source: string;
   /** Throws a refusal naming the field. */
@@ -72,6 +74,7 @@ const plain = (key: string, label: string, unit: string, start: string): BenchFi
 export const BENCH_TOOLS: BenchTool[] = [
   {
     code: 'depth',
+    takesDoor: true,
     name: 'Depth and spacer',
     asks: 'How thick must the spacer under the speaker be?',
     fields: [
@@ -103,6 +106,7 @@ export const BENCH_TOOLS: BenchTool[] = [
   },
   {
     code: 'ring',
+    takesDoor: true,
     name: 'Ring',
     asks: 'Does the speaker go on this ring, and turned how far?',
     fields: [

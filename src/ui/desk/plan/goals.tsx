@@ -3,10 +3,12 @@ import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import type { PlanView } from '@/contracts/views';
 import { indexItems, itemWords, layersOf, type Point, type ProcedureDocument } from '@/core/procedure';
+import { fitText, JOINTS, newPartId, parseFit, withoutFitSteps } from '@/core/bench';
 import { capital } from '@/core/text';
 import { workKindOf } from '@/core/hardware';
 import { zoneName } from '@/core/vehicle';
 import { PanelMap, Peel, peeled, peelSteps, withoutAbsent } from '../../map';
+import { NewSpeakerChoice } from './new-speaker';
 import { planAddress, readGoal, writeGoal, type Asked, type Wish } from './plan-address';
 
 /** For each procedure the number of the step that takes an item, the same as in the list. */
@@ -138,6 +140,15 @@ const WISH_WORDS: Record<Wish, string> = {
   keep: 'kept fitted',
 };
 
+/** The new part that a goal is about, where it is about one. */
+const fitOf = ({ fits }: Asked, { procedure, item }: { procedure: string; item: string }) =>
+  fits.flatMap((text) => parseFit(text) ?? []).find((fit) => fit.procedure === procedure && newPartId(fit.of) === item);
+
+const fitWords = (asked: Asked, goal: { procedure: string; item: string }) => {
+  const fit = fitOf(asked, goal);
+  return fit && `${fit.speaker} goes in, ${JOINTS[fit.joint].words}${fit.crossover ? ', with a crossover' : ''}`;
+};
+
 /** The goals as they are said: "door speaker out". */
 export function goalLines(view: PlanView, asked: Asked): string[] {
   return asked.goals.map((text) => {
@@ -145,6 +156,8 @@ export function goalLines(view: PlanView, asked: Asked): string[] {
     const document = view.documents.find(({ id }) => id === read?.procedure);
     if (!read || !document) return text;
     const side = view.documents.length > 1 && document.side !== 'centre' ? `, ${document.side}` : '';
+    const fit = read.wish === 'kit' && fitOf(asked, read);
+    if (fit) return `${fit.speaker} in place of the ${itemWords(indexItems(document), fit.of)}${side}`;
     const isWork = document.work?.some(({ id }) => id === read.item);
     const wish = isWork && read.wish === 'out' ? 'done' : read.wish;
     return `${itemWords(indexItems(document), read.item)} ${WISH_WORDS[wish]}${side}`;
@@ -165,6 +178,14 @@ export function Goals({ view, asked, ask }: GoalProps) {
     !!indexes.get(procedure)?.parts.has(item);
   const replace = (text: string, next: string | null) =>
     ask({ goals: asked.goals.flatMap((goal) => (goal === text ? (next ?? []) : [goal])) });
+  const isSpeaker = ({ procedure, item, wish }: { procedure: string; item: string; wish: Wish }) =>
+    wish === 'out' && ['speaker', 'tweeter'].includes(indexes.get(procedure)?.parts.get(item)?.kind ?? '');
+  const remove = (text: string) => {
+    const read = readGoal(text, only);
+    const fit = read && fitOf(asked, read);
+    const goals = asked.goals.filter((goal) => goal !== text);
+    ask(fit ? { goals, fits: asked.fits.filter((one) => one !== fitText(fit)) } : { goals });
+  };
   return (
     <section aria-label="Goals">
       <h2>Wanted</h2>
@@ -172,7 +193,7 @@ export function Goals({ view, asked, ask }: GoalProps) {
       {goals.map(({ text, read }) => (
         <div key={text} className="goal-row">
           <span className="name">
-            {read ? nameOf(read.procedure, read.item) : text}
+            {read ? (fitWords(asked, read) ?? nameOf(read.procedure, read.item)) : text}
             {read && view.documents.length > 1 && <span className="quiet"> · {zoneOf(view, read.procedure)}</span>}
           </span>
           {read && isPart(read) && (
@@ -189,11 +210,25 @@ export function Goals({ view, asked, ask }: GoalProps) {
               ))}
             </select>
           )}
+          {read && isSpeaker(read) && (
+            <NewSpeakerChoice
+              document={view.documents.find(({ id }) => id === read.procedure)!}
+              of={read.item}
+              onChoose={(choice) =>
+                ask({
+                  fits: [...asked.fits, fitText(choice)],
+                  goals: asked.goals.map((goal) =>
+                    goal === text ? writeGoal(read.procedure, newPartId(read.item), 'kit') : goal,
+                  ),
+                })
+              }
+            />
+          )}
           <button
             type="button"
             className="btn btn-outline-dark"
             aria-label={`Remove the goal ${read ? nameOf(read.procedure, read.item) : text}`}
-            onClick={() => replace(text, null)}
+            onClick={() => remove(text)}
           >
             ×
           </button>
@@ -232,11 +267,12 @@ export function Goals({ view, asked, ask }: GoalProps) {
 /** What can be asked for besides parts: kits, and work by itself. */
 function workGoals(document: ProcedureDocument): { goal: string; words: string }[] {
   const index = indexItems(document);
-  const work = document.work ?? [];
-  const kits = [...new Set(work.flatMap((one) => one.for ?? []))];
+  // Steps for a new part come with its speaker.
+  const recorded = withoutFitSteps(document).work ?? [];
+  const kits = [...new Set(recorded.flatMap((one) => one.for ?? []))];
   return [
     ...kits.map((kit) => ({ goal: writeGoal(document.id, kit, 'kit'), words: `fit: ${kit.replace(/-/g, ' ')}` })),
-    ...work.map(({ id, kind }) => ({
+    ...recorded.map(({ id, kind }) => ({
       goal: writeGoal(document.id, id, 'out'),
       words: `${workKindOf(kind).verb}: ${itemWords(index, id)}`,
     })),

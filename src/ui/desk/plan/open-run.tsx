@@ -6,6 +6,7 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import Modal from 'react-bootstrap/Modal';
+import { parseFit } from '@/core/bench';
 import { Trouble, useSend } from '../../design';
 import type { Applicability } from '@/core/vehicle';
 import type { Asked } from './plan-address';
@@ -35,7 +36,7 @@ export function OpenRun({
 }) {
   const [open, setOpen] = useState(false);
   const [job, setJob] = useState(forJob ?? jobs[0]?.number ?? 0);
-  const [lines, setLines] = useState('');
+  const [lines, setLines] = useState(() => partsIn(asked).join('\n'));
   const { busy, trouble, run } = useSend();
   const router = useRouter();
   const start = async () => {
@@ -99,3 +100,10 @@ export function OpenRun({
 
 const newJobAddress = ({ make, model, body }: Applicability) =>
   `/jobs/new?${new URLSearchParams({ make, model, ...(body ? { body } : {}) })}`;
+
+/** What the plan puts in, each a line of the list. */
+const partsIn = ({ fits }: Asked): string[] =>
+  fits.flatMap((text) => {
+    const fit = parseFit(text);
+    return fit ? [fit.speaker, ...(fit.crossover ? ['Crossover'] : [])] : [];
+  });

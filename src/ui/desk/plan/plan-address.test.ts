@@ -1,3 +1,4 @@
+import { parseFit } from '@/core/bench';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { planAddress, readGoal, writeGoal, type Wish } from './plan-address';
@@ -35,6 +36,7 @@ it('the address holds the whole question', () => {
       procedures: ['a', 'b@right'],
       goals: ['a/x', 'keep b@right/y'],
       options: { windows: 'power', 'lower bin': 'none' },
+      fits: ['a/x:adapter+crossover:Saltmarsh 165 A & B'],
     },
     2403,
   );
@@ -43,6 +45,9 @@ it('the address holds the whole question', () => {
   expect(query.getAll('goal')).toEqual(['a/x', 'keep b@right/y']);
   expect(query.get('option.windows')).toBe('power');
   expect(query.get('option.lower bin')).toBe('none');
+  expect(query.getAll('fit').map(parseFit)).toEqual([
+    { procedure: 'a', of: 'x', joint: 'adapter', crossover: true, speaker: 'Saltmarsh 165 A & B' },
+  ]);
   expect(query.get('job')).toBe('2403');
-  expect(planAddress({ procedures: ['a'], goals: [], options: {} }, null)).toBe('/plan?procedure=a');
+  expect(planAddress({ procedures: ['a'], goals: [], options: {}, fits: [] }, null)).toBe('/plan?procedure=a');
 });

@@ -50,11 +50,13 @@ export function PlanPage({ view, asked: first, jobs, forJob, mayOpen }: PlanPage
   const [asking, setAsking] = useState(first.goals.length === 0);
   const [tab, setTab] = useState<Tab>('apart');
   const { goals, options } = asked;
+  // A zone or a new part is fetched from the server first: until then the page shows what it has.
+  const isHere = view.documents.length === asked.procedures.length && asked.fits.join() === first.fits.join();
   const question = useMemo((): PlannerQuestion | null => {
     const { documents, ownKinds, policy } = view;
-    if (goals.length === 0) return null;
+    if (goals.length === 0 || !isHere) return null;
     return { request: { documents, goals, options, order, policy: { ...policy, trayBins } }, ownKinds };
-  }, [view, goals, options, order, trayBins]);
+  }, [view, goals, options, order, trayBins, isHere]);
   const planning = usePlan(question);
   const { result } = planning;
   const plan = result?.ok ? result.plan : null;
@@ -221,7 +223,7 @@ function useAsked(first: Asked, forJob: number | null) {
     latest.current = { ...latest.current, ...change };
     setAsked(latest.current);
     const address = planAddress(latest.current, forJob);
-    if (change.procedures) router.push(address, { scroll: false });
+    if (change.procedures || change.fits) router.push(address, { scroll: false });
     else window.history.replaceState(null, '', address);
   };
   return { asked, ask };

@@ -1,0 +1,103 @@
+import Joi from 'joi';
+import Papa from 'papaparse';
+import type { Speaker } from '../../core/bench';
+import { hole, mm, readFit } from './fit';
+import { PezzoError } from '../../core/errors';
+
+const speaker = Joi.object<Speaker>({
+  name: Joi.string().trim().min(1).max(80).required(),
+  kind: Joi.valid('speaker', 'tweeter').default('speaker'),
+  basket: hole.required(),
+  cutout: hole.required(),
+  holes: Joi.number().integer().min(1).max(24).required(),
+  circle: hole.required(),
+  depth: mm().required(),
+  proud: mm(100).default(0),
+  stroke: mm(100).default(0),
+  ohms: Joi.number().positive().max(100).required(),
+  sensitivityDb: Joi.number().min(40).max(130).required(),
+  watts: Joi.number().positive().max(5000).required(),
+});
+
+/** Reads a speaker of the shop's list; lengths as they are typed. Throws `invalid` naming the field. */
+export const readSpeaker = (value: unknown): Speaker => readFit(speaker, value);
+
+/** The columns of a list of speakers, as they are written; lengths in mm. */
+export const SPEAKER_COLUMNS: [column: string, field: keyof Speaker][] = [
+  ['name', 'name'],
+  ['kind', 'kind'],
+  ['basket_mm', 'basket'],
+  ['cutout_mm', 'cutout'],
+  ['screws', 'holes'],
+  ['circle_mm', 'circle'],
+  ['depth_mm', 'depth'],
+  ['proud_mm', 'proud'],
+  ['stroke_mm', 'stroke'],
+  ['ohms', 'ohms'],
+  ['sensitivity_db', 'sensitivityDb'],
+  ['watts', 'watts'],
+];
+const FIELD_OF = new Map(SPEAKER_COLUMNS.map(([column, field]) => [column, field]));
+
+/** What was read of a list, and what was not, each with its line. */
+export interface ReadSpeakers {
+  speakers: Speaker[];
+  bad: { line: number; message: string }[];
+  /** How many lines were bad; only the first are named. */
+  badCount: number;
+}
+const MOST_NAMED = 50;
+/** Lines read at most. */
+export const MOST_SPEAKERS = 50_000;
+
+/** Reads a list of speakers as CSV. A bad line is named, the rest are kept; of two with one name the later counts. */
+export function readSpeakersCsv(text: string): ReadSpeakers {
+  const { data, meta } = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
+    header: true,
+    skipEmptyLines: 'greedy',
+    transformHeader: (name) => name.trim().toLowerCase(),
+  });
+  const missing = ['name', 'basket_mm', 'cutout_mm'].filter((column) => !meta.fields?.includes(column));
+  if (missing.length)
+    return { speakers: [], bad: [{ line: 1, message: `There is no column “${missing[0]}”.` }], badCount: 1 };
+  const read = new Map<string, Speaker>();
+  const bad: ReadSpeakers['bad'] = [];
+  let badCount = 0;
+  data.slice(0, MOST_SPEAKERS).forEach((row, at) => {
+    const one = readRow(row);
+    if ('message' in one) {
+      badCount += 1;
+      if (bad.length < MOST_NAMED) bad.push({ line: at + 2, message: one.message });
+    } else read.set(one.name, one);
+  });
+  if (data.length > MOST_SPEAKERS) {
+    badCount += data.length - MOST_SPEAKERS;
+    bad.push({ line: MOST_SPEAKERS + 2, message: `Only the first ${MOST_SPEAKERS} lines are read.` });
+  }
+  return { speakers: [...read.values()], bad, badCount };
+}
+
+function readRow(row: Record<string, string>): Speaker | { message: string } {
+  const fields = Object.entries(row).flatMap(([column, value]) => {
+    const field = FIELD_OF.get(column);
+    const plain = typeof value === 'string' ? value.trim().replace(/^(-?\d+),(\d+)$/, '$1.$2') : '';
+    return field && plain !== '' ? [[field, plain]] : [];
+  });
+  try {
+    return readSpeaker(Object.fromEntries(fields));
+  } catch (error) {
+    if (!(error instanceof PezzoError)) throw error;
+    const columns = new Map(SPEAKER_COLUMNS.map(([column, field]) => [field as string, column]));
+    return { message: error.message.replace(/“(\w+)”/, (all, field: string) => `“${columns.get(field) ?? field}”`) };
+  }
+}
+
+/** A list of speakers as CSV. */
+export const speakersCsv = (speakers: readonly Speaker[]): string =>
+  `${Papa.unparse(
+    {
+      fields: SPEAKER_COLUMNS.map(([column]) => column),
+      data: speakers.map((one) => SPEAKER_COLUMNS.map(([, field]) => one[field])),
+    },
+    { escapeFormulae: true },
+  )}\r\n`;

@@ -1,0 +1,226 @@
+'use client';
+import { useEffect, useMemo, useRef, useState, type ChangeEvent } from 'react';
+import type { MountView } from '@/contracts/views';
+import { FIT_RULES, parseMm, sayFitment, type Speaker } from '@/core/bench';
+import type { FitmentAnswer, FitmentQuestion } from '@/workers/fitment.worker';
+import { sendBytes, troubleWords } from '../../../device/http';
+import { Trouble } from '../../design';
+
+/** Rows shown of a place at once; the search finds the others. */
+const MOST_SHOWN = 60;
+
+/** The shop's speakers against a door or a whole vehicle: how each goes in, or why it does not. */
+export function FitmentTool({ mounts }: { mounts: MountView[] }) {
+  const choices = useMemo(() => choicesOf(mounts), [mounts]);
+  const [choice, setChoice] = useState(choices[0]?.words ?? '');
+  const [minimum, setMinimum] = useState('4');
+  const [sheets, setSheets] = useState(FIT_RULES.sheets.join(', '));
+  const [search, setSearch] = useState('');
+  const [works, setWorks] = useState(true);
+  const { speakers, reload } = useSpeakers();
+  const places = useMemo(() => choices.find(({ words }) => words === choice)?.mounts ?? [], [choices, choice]);
+  const question = useMemo((): FitmentQuestion | null => {
+    if (!speakers) return null;
+    const amplifierMinimum = Number(minimum.replace(',', '.'));
+    const thick = sheets.split(/[;,] */).flatMap((text) => parseMm(text) ?? []);
+    return {
+      places: places.map(({ mount }) => mount),
+      speakers,
+      rules: {
+        ...FIT_RULES,
+        amplifierMinimum: amplifierMinimum > 0 ? amplifierMinimum : FIT_RULES.amplifierMinimum,
+        sheets: thick,
+      },
+    };
+  }, [places, speakers, minimum, sheets]);
+  const answer = useFitment(question);
+  const wanted = search.trim().toLowerCase();
+  return (
+    <section className="sheet bench-wide" aria-label="Will it fit">
+      <h2>Which of our speakers go in, and how?</h2>
+      <div className="bench-bar">
+        <label>
+          Door or vehicle
+          <select className="form-select" value={choice} onChange={(event) => setChoice(event.target.value)}>
+            {choices.map(({ words }) => (
+              <option key={words}>{words}</option>
+            ))}
+          </select>
+        </label>
+        <Small label="Amplifier: at least" unit="Ω" value={minimum} onChange={setMinimum} />
+        <Small label="Sheets at hand" unit="mm" value={sheets} onChange={setSheets} />
+        <Small label="Find a speaker" value={search} onChange={setSearch} />
+        <label className="d-flex gap-2 align-items-center">
+          <input type="checkbox" checked={works} onChange={(event) => setWorks(event.target.checked)} />
+          only what goes in
+        </label>
+        <SpeakerList count={speakers?.length ?? 0} onChanged={reload} />
+      </div>
+      {places.length === 0 && (
+        <p className="empty">
+          No published door has its speaker’s place measured yet. Add it in the recorder, under the speaker.
+        </p>
+      )}
+      {answer &&
+        speakers &&
+        places.map((place, at) => {
+          const rows = (answer[at] ?? []).filter(
+            ({ speaker, fit }) =>
+              (!works || (fit.verdict !== 'never' && fit.verdict !== 'unmeasured')) &&
+              !!speakers[speaker]?.name.toLowerCase().includes(wanted),
+          );
+          return (
+            <section key={`${place.procedure} ${place.of}`} aria-label={placeWords(place)}>
+              <h3 className="h5 mt-3">
+                {placeWords(place)}{' '}
+                <span className="quiet">
+                  {rows.length} of {speakers.length}
+                </span>
+              </h3>
+              <ul className="fit-list">
+                {rows.slice(0, MOST_SHOWN).map(({ speaker, fit }) => {
+                  const one = speakers[speaker];
+                  const said = sayFitment(fit);
+                  return (
+                    <li key={one.name} className={`fit-row ${said.standing}`}>
+                      <b>{one.name}</b>
+                      <span className="quiet">
+                        {one.ohms} Ω · {one.depth} mm deep · {one.sensitivityDb} dB
+                      </span>
+                      <span>{said.words}</span>
+                    </li>
+                  );
+                })}
+              </ul>
+              {rows.length > MOST_SHOWN && (
+                <p className="quiet">And {rows.length - MOST_SHOWN} more: find one by name.</p>
+              )}
+            </section>
+          );
+        })}
+    </section>
+  );
+}
+
+const placeWords = ({ title, side, of }: MountView) => `${title}, ${side}: ${of}`;
+
+/** Every measured place by itself, and the places of each vehicle together. */
+function choicesOf(mounts: MountView[]): { words: string; mounts: MountView[] }[] {
+  const vehicles = new Map<string, MountView[]>();
+  for (const mount of mounts) {
+    const vehicle = mount.title.split(', ')[0];
+    vehicles.set(vehicle, [...(vehicles.get(vehicle) ?? []), mount]);
+  }
+  return [
+    ...mounts.map((mount) => ({ words: placeWords(mount), mounts: [mount] })),
+    ...[...vehicles].flatMap(([vehicle, own]) =>
+      own.length > 1 ? [{ words: `${vehicle}: every place`, mounts: own }] : [],
+    ),
+  ];
+}
+
+function Small(props: { label: string; unit?: string; value: string; onChange: (text: string) => void }) {
+  return (
+    <label>
+      {props.label}
+      <span className="d-flex gap-1 align-items-center">
+        <input className="form-control" value={props.value} onChange={(event) => props.onChange(event.target.value)} />
+        {props.unit && <span className="unit">{props.unit}</span>}
+      </span>
+    </label>
+  );
+}
+
+/** The shop's list, fetched once and again after an import. */
+function useSpeakers(): { speakers: Speaker[] | null; reload: () => void } {
+  const [speakers, setSpeakers] = useState<Speaker[] | null>(null);
+  const [turn, setTurn] = useState(0);
+  useEffect(() => {
+    let ended = false;
+    fetch('/api/speakers')
+      .then((response) => (response.ok ? (response.json() as Promise<Speaker[]>) : []))
+      .catch(() => [])
+      .then((list) => !ended && setSpeakers(list));
+    return () => {
+      ended = true;
+    };
+  }, [turn]);
+  return { speakers, reload: () => setTurn(turn + 1) };
+}
+
+/** Answers in a worker; a new question ends the old one. */
+function useFitment(question: FitmentQuestion | null): FitmentAnswer | null {
+  const [answer, setAnswer] = useState<FitmentAnswer | null>(null);
+  useEffect(() => {
+    if (!question) return;
+    const worker = new Worker(new URL('../../../workers/fitment.worker.ts', import.meta.url), { type: 'module' });
+    worker.onmessage = ({ data }: MessageEvent<FitmentAnswer>) => setAnswer(data);
+    worker.postMessage(question);
+    return () => worker.terminate();
+  }, [question]);
+  return answer;
+}
+
+/** The list in and out as CSV. */
+function SpeakerList({ count, onChanged }: { count: number; onChanged: () => void }) {
+  const file = useRef<HTMLInputElement>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const [done, setDone] = useState<{ kept: number; bad: { line: number; message: string }[]; badCount: number } | null>(
+    null,
+  );
+  const take = async (event: ChangeEvent<HTMLInputElement>) => {
+    const [chosen] = event.target.files ?? [];
+    event.target.value = '';
+    if (!chosen) return;
+    setBusy(true);
+    setTrouble(null);
+    try {
+      setDone(await sendBytes<NonNullable<typeof done>>('PUT', '/api/speakers/list.csv', chosen));
+      onChanged();
+    } catch (error) {
+      setTrouble(troubleWords(error));
+    } finally {
+      setBusy(false);
+    }
+  };
+  return (
+    <div>
+      <span className="quiet">{count} speakers on our list</span>
+      <div className="d-flex gap-2">
+        <button type="button" className="btn btn-outline-dark" disabled={busy} onClick={() => file.current?.click()}>
+          Import CSV
+        </button>
+        <a className="btn btn-outline-dark" href="/api/speakers/list.csv" download>
+          Export CSV
+        </a>
+      </div>
+      <input
+        ref={file}
+        type="file"
+        accept=".csv,text/csv"
+        hidden
+        aria-label="List of speakers as CSV"
+        onChange={take}
+      />
+      <Trouble text={trouble} />
+      {done && (
+        <div role="status">
+          <p className="good mb-0">{done.kept} speakers kept.</p>
+          {done.badCount > 0 && (
+            <details>
+              <summary>{done.badCount} lines not read</summary>
+              <ul>
+                {done.bad.map(({ line, message }) => (
+                  <li key={line}>
+                    Line {line}: {message}
+                  </li>
+                ))}
+              </ul>
+            </details>
+          )}
+        </div>
+      )}
+    </div>
+  );
+}

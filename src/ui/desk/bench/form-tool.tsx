@@ -1,0 +1,150 @@
+'use client';
+import { useMemo } from 'react';
+import type { MountView } from '@/contracts/views';
+import { PezzoError } from '@/core/errors';
+import { DepthDrawing } from './drawings/depth-drawing';
+import { RingDrawing } from './drawings/ring-drawing';
+import { KeepOnJob } from './keep-on-job';
+import { type Answer, type BenchField, type BenchTool, valuesOf } from './tools';
+
+const STANDINGS = { sure: '✓ Works', exact: '△ Only just', no: '✕ Does not work' } as const;
+
+/** A tool with fields: it answers while its numbers are typed, drawn to scale, in one sentence, with its formula one tap away. */
+export function FormTool({
+  tool,
+  typed,
+  onType,
+  mounts,
+  onTakeDoor,
+  jobs,
+}: {
+  tool: BenchTool;
+  /** What was typed, by field. */
+  typed: Record<string, string> | undefined;
+  onType: (values: Record<string, string>) => void;
+  mounts: MountView[];
+  onTakeDoor: (mount: MountView) => void;
+  jobs: { number: number; title: string }[];
+}) {
+  const own = useMemo(() => ({ ...startOf(tool), ...typed }), [tool, typed]);
+  const answer = useMemo(() => answerOf(tool, own), [tool, own]);
+  return (
+    <>
+      <section className="sheet bench-fields" aria-label={tool.name}>
+        <h2>{tool.asks}</h2>
+        {tool.takesDoor && mounts.length > 0 && (
+          <select
+            className="form-select mb-2"
+            aria-label="Measured on a door"
+            value=""
+            onChange={(event) => {
+              const mount = mounts[Number(event.target.value)];
+              if (event.target.value !== '' && mount) onTakeDoor(mount);
+            }}
+          >
+            <option value="">take what was measured on a door…</option>
+            {mounts.map((mount, n) => (
+              <option key={`${mount.procedure} ${mount.of}`} value={n}>
+                {mount.title}, {mount.side}: {mount.of}
+              </option>
+            ))}
+          </select>
+        )}
+        {tool.fields.map((field) => (
+          <Field
+            key={`${tool.code} ${field.key}`}
+            field={field}
+            value={own[field.key]}
+            onChange={(text) => onType({ [field.key]: text })}
+          />
+        ))}
+      </section>
+      <section className="sheet bench-answer" aria-label="Answer" aria-live="polite">
+        {'trouble' in answer ? (
+          <p className="trouble" role="alert">
+            {answer.trouble}
+          </p>
+        ) : (
+          <>
+            <Said answer={answer} />
+            <KeepOnJob jobs={jobs} tool={tool.name} given={own} said={answer.said} />
+          </>
+        )}
+        <details className="bench-formula">
+          <summary>How this is worked out</summary>
+          <p>{tool.formula}</p>
+          <p className="quiet mb-0">{tool.source}</p>
+        </details>
+      </section>
+    </>
+  );
+}
+
+function Said({ answer: { said, figures, drawn } }: { answer: Answer }) {
+  return (
+    <>
+      <p className={`bench-said ${said.standing}`}>
+        <b>{STANDINGS[said.standing]}</b>
+        {said.words}
+      </p>
+      {drawn?.of === 'depth' && <DepthDrawing input={drawn.input} result={drawn.result} />}
+      {drawn?.of === 'ring' && <RingDrawing input={drawn.input} result={drawn.result} />}
+      <dl className="facts">
+        {figures.map(([name, value]) => (
+          <div key={name} style={{ display: 'contents' }}>
+            <dt>{name}</dt>
+            <dd>{value}</dd>
+          </div>
+        ))}
+      </dl>
+    </>
+  );
+}
+
+function Field({ field, value, onChange }: { field: BenchField; value: string; onChange: (text: string) => void }) {
+  const id = `bench-${field.key}`;
+  return (
+    <div className="field-row">
+      <label className="field-label" htmlFor={id}>
+        {field.label}
+      </label>
+      <div className="field-controls">
+        {field.choices ? (
+          <select id={id} className="form-select" value={value} onChange={(event) => onChange(event.target.value)}>
+            {field.choices.map(([code, words]) => (
+              <option key={code} value={code}>
+                {words}
+              </option>
+            ))}
+          </select>
+        ) : (
+          <input
+            id={id}
+            className="form-control number-field"
+            value={value}
+            onChange={(event) => onChange(event.target.value)}
+          />
+        )}
+        {field.unit && <span className="unit">{field.unit}</span>}
+      </div>
+    </div>
+  );
+}
+
+const startOf = ({ fields }: BenchTool) => Object.fromEntries(fields.map(({ key, start }) => [key, start]));
+
+/** The answer, or why there is none, in the field's own name. */
+function answerOf(tool: BenchTool, typed: Record<string, string>): Answer | { trouble: string } {
+  try {
+    return tool.answer(valuesOf(tool.fields, typed));
+  } catch (error) {
+    if (!(error instanceof PezzoError)) throw error;
+    const labels = new Map(tool.fields.map(({ key, label }) => [key, label]));
+    return {
+      trouble: error.message.replace(
+        /“([^”]+)”/,
+        (all, key: string) => `“${labels.get(key.replace(/\[\d+\]$/, '')) ?? key}”`,
+      ),
+    };
+  }
+}

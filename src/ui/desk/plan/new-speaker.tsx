@@ -1,0 +1,104 @@
+'use client';
+import { useEffect, useMemo, useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import Modal from 'react-bootstrap/Modal';
+import { betterFit, type FitChoice, fitmentOf, JOINTS, type Joint, sayFitment, type Speaker } from '@/core/bench';
+import { indexItems, itemWords, type ProcedureDocument } from '@/core/procedure';
+import { Chips } from '../../design/chips';
+
+const JOINT_CHOICES = Object.entries(JOINTS).map(([code, { words }]): [Joint, string] => [code as Joint, words]);
+/** Speakers shown at once; the search finds the others. */
+const MOST_SHOWN = 30;
+
+/** Chooses what goes into a speaker's place, of the shop's list the best fitting first. */
+export function NewSpeakerChoice({
+  document,
+  of,
+  onChoose,
+}: {
+  document: ProcedureDocument;
+  of: string;
+  onChoose: (choice: FitChoice) => void;
+}) {
+  const [open, setOpen] = useState(false);
+  const [speakers, setSpeakers] = useState<Speaker[] | null>(null);
+  const [search, setSearch] = useState('');
+  const [joint, setJoint] = useState<Joint>('adapter');
+  const [crossover, setCrossover] = useState(false);
+  useEffect(() => {
+    if (!open || speakers) return;
+    let ended = false;
+    fetch('/api/speakers')
+      .then((response) => (response.ok ? (response.json() as Promise<Speaker[]>) : []))
+      .catch(() => [])
+      .then((list) => !ended && setSpeakers(list));
+    return () => {
+      ended = true;
+    };
+  }, [open, speakers]);
+  const name = itemWords(indexItems(document), of);
+  const kind = document.parts.find(({ id }) => id === of)?.kind === 'tweeter' ? 'tweeter' : 'speaker';
+  const ranked = useMemo(() => {
+    const place = document.mounts?.find((mount) => mount.of === of) ?? {};
+    return (speakers ?? [])
+      .filter((one) => one.kind === kind)
+      .map((speaker) => ({ speaker, fit: fitmentOf(place, speaker) }))
+      .sort((a, b) => betterFit(a.fit, b.fit));
+  }, [speakers, document, of, kind]);
+  const shown = ranked.filter(({ speaker }) => speaker.name.toLowerCase().includes(search.trim().toLowerCase()));
+  return (
+    <>
+      <Button variant="outline-dark" className="text-nowrap" onClick={() => setOpen(true)}>
+        Put a new one in…
+      </Button>
+      <Modal show={open} onHide={() => setOpen(false)} size="lg" scrollable centered>
+        <Modal.Header closeButton>
+          <Modal.Title>What goes in for the {name}</Modal.Title>
+        </Modal.Header>
+        <Modal.Body>
+          <div className="d-flex flex-wrap gap-3 mb-2">
+            <Chips label="Joints" value={joint} options={JOINT_CHOICES} onPick={setJoint} />
+            <label className="d-flex gap-2 align-items-center">
+              <input type="checkbox" checked={crossover} onChange={(event) => setCrossover(event.target.checked)} />
+              with a crossover
+            </label>
+          </div>
+          <input
+            className="form-control mb-2"
+            aria-label="Find a speaker"
+            placeholder="Find a speaker"
+            value={search}
+            onChange={(event) => setSearch(event.target.value)}
+          />
+          {speakers && shown.length === 0 && (
+            <p className="empty">None of the shop’s list. Add speakers at the bench, under Will it fit.</p>
+          )}
+          <ul className="fit-list">
+            {shown.slice(0, MOST_SHOWN).map(({ speaker, fit }) => {
+              const said = sayFitment(fit);
+              return (
+                <li key={speaker.name}>
+                  <button
+                    type="button"
+                    className={`fit-row ${fit.verdict === 'never' ? 'no' : said.standing}`}
+                    disabled={fit.verdict === 'never'}
+                    onClick={() => {
+                      setOpen(false);
+                      onChoose({ procedure: document.id, of, speaker: speaker.name, joint, crossover });
+                    }}
+                  >
+                    <b>{speaker.name}</b>
+                    <span className="quiet">
+                      {speaker.ohms} Ω · {speaker.depth} mm deep
+                    </span>
+                    <span>{said.words}</span>
+                  </button>
+                </li>
+              );
+            })}
+          </ul>
+        </Modal.Body>
+      </Modal>
+    </>
+  );
+}
