@@ -11,6 +11,8 @@ export interface BenchResultRow {
   said: string;
   standing: Said['standing'];
   why: string | null;
+  /** What of a procedure it is about, "procedure/item": its lead is told. */
+  about: string | null;
   keptBy: string;
   keptAt: Date;
 }
@@ -18,16 +20,26 @@ export interface BenchResultRow {
 /** Keeps a result on its job. One that is there already changes nothing. */
 export async function insertBenchResult(db: Db, one: Omit<BenchResultRow, 'keptAt'>): Promise<void> {
   await db.query(
-    `insert into bench_results (id, job_number, tool, given, said, standing, why, kept_by) values ($1, $2, $3, $4, $5, $6, $7, $8)
+    `insert into bench_results (id, job_number, tool, given, said, standing, why, about, kept_by) values ($1, $2, $3, $4, $5, $6, $7, $8, $9)
      on conflict (id) do nothing`,
-    [one.id, one.jobNumber, one.tool, JSON.stringify(one.given), one.said, one.standing, one.why, one.keptBy],
+    [
+      one.id,
+      one.jobNumber,
+      one.tool,
+      JSON.stringify(one.given),
+      one.said,
+      one.standing,
+      one.why,
+      one.about,
+      one.keptBy,
+    ],
   );
 }
 
 /** What was worked out for a job, the latest first. */
 export async function listBenchResults(db: Db, jobNumber: number): Promise<BenchResultRow[]> {
   const { rows } = await db.query<BenchResultRow>(
-    `select id, job_number as "jobNumber", tool, given, said, standing, why, kept_by as "keptBy", kept_at as "keptAt"
+    `select id, job_number as "jobNumber", tool, given, said, standing, why, about, kept_by as "keptBy", kept_at as "keptAt"
        from bench_results where job_number = $1 order by kept_at desc, id`,
     [jobNumber],
   );

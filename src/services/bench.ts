@@ -1,6 +1,7 @@
 import type { BenchResultForm } from '../contracts/schemas';
-import type { BenchResultView, MountView } from '../contracts/views';
-import { conflict } from '../core/errors';
+import type { BenchResultView, MountView, SkinView } from '../contracts/views';
+import { dampDoorOf } from '../core/bench';
+import { conflict, invalid } from '../core/errors';
 import { indexItems, itemWords } from '../core/procedure';
 import {
   db,
@@ -13,6 +14,7 @@ import {
   transaction,
   type Actor,
 } from '../data';
+import { approvedDocuments } from './library';
 import { demand } from './permission';
 
 /** Open jobs that results can be kept on. */
@@ -43,7 +45,13 @@ export async function keepBenchResult(by: Actor, jobNumber: number, form: BenchR
     const job = await getJob(tx, jobNumber);
     if ((await lockLog(tx, job.visit)).isClosed)
       throw conflict('given-back', 'This vehicle was given back. Open a new job for it.');
-    await insertBenchResult(tx, { ...form, jobNumber, why: form.why ?? null, keptBy: by.id });
+    await insertBenchResult(tx, {
+      ...form,
+      jobNumber,
+      why: form.why ?? null,
+      about: form.about ?? null,
+      keptBy: by.id,
+    });
   });
 }
 
@@ -59,4 +67,17 @@ export async function benchResultsOf(jobNumber: number): Promise<BenchResultView
     by: keptBy,
     at: keptAt.toISOString(),
   }));
+}
+
+/** The flat skin of a published zone, to be damped. Throws not-found, `invalid` where nothing of it is drawn. */
+export async function skinOf(procedure: string): Promise<SkinView> {
+  const [{ document }] = await approvedDocuments([procedure]);
+  const door = dampDoorOf(document);
+  if (!door)
+    throw invalid(
+      'not-drawn',
+      `Nothing of “${document.title}” is drawn that could be damped: draw its panel or shield.`,
+    );
+  const { width, height } = document.map;
+  return { ...door, procedure: document.id, title: document.title, side: document.side, width, height };
 }

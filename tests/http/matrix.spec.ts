@@ -9,6 +9,8 @@ type From = 'nobody' | 'trainee' | 'technician' | 'lead' | 'owner';
 
 /** Who may ask for what: from which role up, and whether a PIN is enough. Requests are harmless: what may be done is refused for another reason. */
 const ROUTES: Record<string, Record<string, { from: From; password?: true; at: string; data?: object | string }>> = {
+  'api/bench/skin/[procedure]': { GET: { from: 'trainee', at: '/api/bench/skin/none' } },
+  'api/bench/template': { POST: { from: 'trainee', at: '/api/bench/template', data: {} } },
   'api/customers': { DELETE: { from: 'owner', password: true, at: '/api/customers' } },
   'api/customers/[number]': { DELETE: { from: 'owner', password: true, at: '/api/customers/999999' } },
   'api/customers/[number]/export': { GET: { from: 'owner', password: true, at: '/api/customers/999999/export' } },
@@ -95,6 +97,15 @@ const ROUTES: Record<string, Record<string, { from: From; password?: true; at: s
   'api/setup': { POST: { from: 'nobody', at: '/api/setup', data: {} } },
   'api/sign-in': { POST: { from: 'nobody', at: '/api/sign-in', data: {} } },
   'api/sign-out': { POST: { from: 'nobody', at: '/api/sign-out', data: {} } },
+  'api/speakers': {
+    GET: { from: 'trainee', at: '/api/speakers' },
+    PUT: { from: 'technician', at: '/api/speakers', data: { name: 'x' } },
+  },
+  'api/speakers/[name]': { DELETE: { from: 'technician', at: '/api/speakers/none' } },
+  'api/speakers/list.csv': {
+    GET: { from: 'trainee', at: '/api/speakers/list.csv' },
+    PUT: { from: 'technician', at: '/api/speakers/list.csv', data: 'name\n' },
+  },
   'api/stores': { POST: { from: 'technician', at: '/api/stores', data: { kind: 'tab', change: -9000 } } },
   'api/vehicles': { GET: { from: 'technician', at: '/api/vehicles?make=Velden&model=Kite' } },
   'service-worker.js': { GET: { from: 'nobody', at: '/service-worker.js' } },

@@ -4,7 +4,7 @@ import { asOwner } from '../support/database';
 import { kiteShop } from '../support/kite-shop';
 import { demoProcedure } from '../support/demo';
 import { approveDraft, benchResultsOf, bringIn, jobsAtTheBench, keepBenchResult, mountsKnown } from '@/services';
-import { db, type Actor } from '@/data';
+import { db, listFindings, type Actor } from '@/data';
 
 let drop: () => Promise<void>;
 let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
@@ -24,11 +24,13 @@ const result = () => ({
 
 describe('the bench', () => {
   it('knows what was measured on published doors', async () => {
-    expect(await mountsKnown()).toEqual([]);
+    const before = await mountsKnown();
+    expect(before.map(({ procedure }) => procedure)).toEqual(['kite-rear-door']);
     await bringIn(people.lead, JSON.stringify(demoProcedure('carry-front-door-right')));
-    expect(await mountsKnown()).toEqual([]);
+    expect(await mountsKnown()).toEqual(before);
     await approveDraft(people.lead, 'carry-front-door-right', 1, 'first');
     expect(await mountsKnown()).toMatchObject([
+      {},
       { procedure: 'carry-front-door-right', side: 'right', of: 'door speaker', mount: { toGlass: 62, bore: 142 } },
     ]);
   });
@@ -45,6 +47,15 @@ describe('the bench', () => {
     ]);
     await expect(db.query(`update bench_results set said = 'x'`)).rejects.toThrow(/permission denied/);
     await expect(asOwner('delete from bench_results')).rejects.toThrow('append-only');
+  });
+
+  it('tells a procedure what was measured, its mirrored twin’s too', async () => {
+    const about = 'kite-rear-door@right/woofer';
+    await keepBenchResult(people.technician, job, { ...result(), about });
+    expect(await listFindings(db, 'kite-rear-door', 10)).toMatchObject([
+      { item: about, text: 'Depth and spacer: Take 6 mm.', person: 'technician', jobNumber: job },
+    ]);
+    expect(await listFindings(db, 'carry-front-door-right', 10)).toEqual([]);
   });
 
   it('keeps nothing on a job that is not there', async () => {

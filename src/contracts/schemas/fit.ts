@@ -1,15 +1,45 @@
 import Joi from 'joi';
 import {
+  aimOf,
+  amplifierLoad,
+  awgToMm2,
+  capacitorFor,
   type Circuit,
-  drillSize,
+  CLEARANCE_SIZES,
+  clearanceFor,
+  dampFor,
   type DampInput,
+  depthStop,
   type DepthInput,
+  drillSize,
   type DrillSet,
+  fitmentOf,
+  GROMMET_MM,
+  levelDifferenceDb,
+  type Loudness,
+  nearestDrill,
+  ovalFor,
+  type OvalInput,
+  padFor,
   parseMm,
+  pilotFor,
+  type Place,
+  POLARITY_TESTS,
+  type PolarityEvidence,
+  polarityOf,
   PREFERRED_SERIES,
   type PreferredSeries,
+  ringFor,
   type RingInput,
+  settingRatio,
+  spacerFor,
+  type Speaker,
+  stepFor,
+  TAPPER_SIZES,
   type Vector,
+  wireFor,
+  type WireRun,
+  wireRunFor,
 } from '../../core/bench';
 import { invalid } from '../../core/errors';
 
@@ -27,8 +57,8 @@ const WORDS = {
 
 /** Nothing in a door is larger, mm. */
 const [SMALL, DOOR, VEHICLE] = [500, 2000, 10_000];
-export const mm = (max = SMALL) => length(0, max);
-export const hole = length(0.1, SMALL);
+const mm = (max = SMALL) => length(0, max);
+const hole = length(0.1, SMALL);
 const ohms = Joi.number().positive().max(10_000);
 const hertz = Joi.number().positive().max(100_000);
 const pattern = { count: Joi.number().integer().min(1).max(24).required(), circle: hole.required() };
@@ -64,15 +94,16 @@ export interface DrillForm {
   sets: DrillSet[];
 }
 const SETS = ['metric', 'fraction', 'number', 'letter'] as const;
+const sets = Joi.array()
+  .items(Joi.valid(...SETS))
+  .min(1)
+  .default([...SETS]);
 const drill = Joi.object<DrillForm>({
   mm: length(0.1, 100),
   size: Joi.string()
     .max(40)
     .custom((value: string, helpers) => (drillSize(value) ? value : helpers.error('size.unknown'))),
-  sets: Joi.array()
-    .items(Joi.valid(...SETS))
-    .min(1)
-    .default([...SETS]),
+  sets,
 })
   .xor('mm', 'size')
   .messages({ 'size.unknown': '{{#label}} is no drill: write "#29", "F", "11/64" or a length' });
@@ -89,54 +120,201 @@ const vector = Joi.array().items(Joi.number().min(-VEHICLE).max(VEHICLE)).length
 const isSomewhere = (value: number[], helpers: Joi.CustomHelpers) =>
   value.every((one) => one === 0) ? helpers.error('vector.none') : value;
 
-/** What each tool of the bench is given. */
-export const FIT_SCHEMAS = {
-  depth,
-  ring,
-  drill,
-  load: Joi.object<{ circuit: Circuit; amplifierMinimum: number }>({
-    circuit: circuit.required(),
-    amplifierMinimum: ohms.required(),
-  }),
-  pad: Joi.object<{ db: number; ohms: number }>({
-    db: Joi.number().min(-60).max(20).required(),
-    ohms: ohms.required(),
-  }),
-  capacitor: Joi.object<{ ohms: number; hertz: number; series: PreferredSeries }>({
-    ohms: ohms.required(),
-    hertz: hertz.required(),
-    series: Joi.valid(...PREFERRED_SERIES).default('E12'),
-  }),
-  wire: Joi.object<{ awg?: number; mm2?: number; metres: number; ohms: number }>({
-    awg: Joi.number().integer().min(-3).max(40),
-    mm2: Joi.number().positive().max(200),
-    metres: Joi.number().positive().max(100).required(),
-    ohms: ohms.required(),
-  }).xor('awg', 'mm2'),
-  aim: Joi.object<{ at: Vector; axis: Vector; ears: Vector; dome: number; hertz: number }>({
-    at: vector.required(),
-    axis: vector.required().custom(isSomewhere),
-    ears: vector.required(),
-    dome: length(1, 200).required(),
-    hertz: hertz.required(),
-  }).messages({ 'vector.none': '{{#label}} points nowhere' }),
-  damp: Joi.object<DampInput>({
-    area: polygons.min(1).required(),
-    holes: polygons.default([]),
-    keepOut: polygons.default([]),
-    coverage: Joi.number().greater(0).max(1).required(),
-    sheet: Joi.array().items(length(10, DOOR)).length(2).required(),
-    kgPerM2: Joi.number().positive().max(50).required(),
-  }),
-};
-export type FitTool = keyof typeof FIT_SCHEMAS;
-
 /** Reads what a tool is given. Throws `invalid` naming the field. */
 export function readFit<T>(schema: Joi.ObjectSchema<T>, value: unknown): T {
   const { error, value: read } = schema.messages(WORDS).validate(value, { abortEarly: true, convert: true });
   if (error) throw invalid('fit-input', `${error.message.replace(/"/g, '“').replace(/“([^“]*)“/g, '“$1”')}.`);
   return read as T;
 }
+
+/** A speaker of the shop's list. */
+export const speakerSchema = Joi.object<Speaker>({
+  name: Joi.string().trim().min(1).max(80).required(),
+  kind: Joi.valid('speaker', 'tweeter').default('speaker'),
+  basket: hole.required(),
+  cutout: hole.required(),
+  holes: Joi.number().integer().min(1).max(24).required(),
+  circle: hole.required(),
+  depth: mm().required(),
+  proud: mm(100).default(0),
+  stroke: mm(100).default(0),
+  ohms: Joi.number().positive().max(100).required(),
+  sensitivityDb: Joi.number().min(40).max(130).required(),
+  watts: Joi.number().positive().max(5000).required(),
+});
+
+const oval = Joi.object<OvalInput>({
+  length: hole.required(),
+  width: hole.required(),
+  squareness: Joi.number().min(1).max(10).default(2.5),
+  measured: Joi.array().items(point).min(3).max(200),
+  screwsAlong: mm().required(),
+  screwsAcross: mm().required(),
+  speaker: Joi.object({ ...pattern, cutout: hole.required(), basket: hole.required() }).required(),
+  screw: hole.required(),
+  ligament: mm(100).default(0),
+});
+
+/** A hole to be made: for what, through how thick a sheet, and how far away what lies behind. */
+export interface HoleForm {
+  for: 'pilot' | 'clearance' | 'boot-door' | 'boot-body';
+  screw?: number;
+  sheet: number;
+  behind?: number;
+  sets: DrillSet[];
+}
+const drilled = Joi.object<HoleForm>({
+  for: Joi.valid('pilot', 'clearance', 'boot-door', 'boot-body').required(),
+  screw: length(0.5, 20).when('for', { is: Joi.valid('pilot', 'clearance'), then: Joi.required() }),
+  sheet: length(0.1, 30).default(0.8),
+  behind: mm(),
+  sets,
+});
+
+/** The hole for a screw or boot: the drill for it, the step of a step drill, and where the stop goes. Throws `invalid` for a screw that is not sold. */
+function workHole({ for: use, screw, sheet, behind, sets: own }: HoleForm) {
+  const wanted =
+    use === 'pilot'
+      ? pilotFor(screw!, sheet)
+      : use === 'clearance'
+        ? clearanceFor(screw!)
+        : use === 'boot-door'
+          ? GROMMET_MM.door
+          : GROMMET_MM.body;
+  if (wanted === null) {
+    const sold = (use === 'pilot' ? TAPPER_SIZES : CLEARANCE_SIZES).join(', ');
+    throw invalid('fit-input', `“screw” is no size that is sold: take one of ${sold}.`);
+  }
+  return { mm: wanted, ...nearestDrill(wanted, own)!, step: stepFor(wanted), stop: depthStop(sheet, behind ?? null) };
+}
+
+const loudness = Joi.object({
+  sensitivityDb: Joi.number().min(40).max(130).required(),
+  watts: Joi.number().positive().max(5000).required(),
+}).required();
+
+const run = Joi.object<WireRun>({
+  legs: Joi.array()
+    .items(
+      Joi.object({ name: Joi.string().min(1).max(80).required(), mm: mm(VEHICLE).required(), boot: Joi.boolean() }),
+    )
+    .min(1)
+    .max(30)
+    .required(),
+  slack: Joi.number().min(0).max(1).default(0.1),
+  loop: mm(VEHICLE).default(200),
+  ohms: ohms.required(),
+  lossDb: Joi.number().positive().max(20).default(0.5),
+});
+
+const evidence = Joi.object<PolarityEvidence>({
+  method: Joi.valid(...POLARITY_TESTS.map(({ code }) => code)).required(),
+  seen: Joi.string().max(20).required(),
+}).custom((one: PolarityEvidence, helpers) =>
+  POLARITY_TESTS.find(({ code }) => code === one.method)!.seen.some(({ code }) => code === one.seen)
+    ? one
+    : helpers.error('seen.unknown'),
+);
+
+const place = Joi.object<Place>({
+  bore: hole,
+  holes: Joi.object({ ...pattern, start: Joi.number().min(-360).max(360) }),
+  toGlass: mm(),
+  toRegulator: mm(),
+  regulator: Joi.valid('behind', 'beside'),
+  grilleGap: mm(),
+  tolerance: mm(50),
+});
+
+/** Reads what a tool is given, then works it out. */
+const tool =
+  <I, R>(schema: Joi.ObjectSchema<I>, work: (input: I) => R) =>
+  (value: unknown): { input: I; result: R } => {
+    const input = readFit(schema, value);
+    return { input, result: work(input) };
+  };
+
+/** Every tool of the bench, for the page and the command line: what is given read, and what comes of it. Each throws `invalid` naming the field. */
+export const FIT = {
+  depth: tool(depth, spacerFor),
+  ring: tool(ring, ringFor),
+  oval: tool(oval, ovalFor),
+  drill: tool(drill, ({ mm: wanted, size, sets: own }) => nearestDrill(wanted ?? drillSize(size!)!, own)!),
+  hole: tool(drilled, workHole),
+  load: tool(
+    Joi.object<{ circuit: Circuit; amplifierMinimum: number; bridged: boolean }>({
+      circuit: circuit.required(),
+      amplifierMinimum: ohms.required(),
+      bridged: Joi.boolean().default(false),
+    }),
+    ({ circuit: drivers, amplifierMinimum, bridged }) => amplifierLoad(drivers, amplifierMinimum, bridged),
+  ),
+  pad: tool(
+    Joi.object<{ db: number; ohms: number }>({ db: Joi.number().min(-60).max(20).required(), ohms: ohms.required() }),
+    ({ db, ohms: driver }) => padFor(db, driver),
+  ),
+  level: tool(
+    Joi.object<{ a: Loudness; b: Loudness; setting: number }>({
+      a: loudness,
+      b: loudness,
+      setting: Joi.number().min(-20).max(20).default(0),
+    }),
+    ({ a, b, setting }) => ({ db: levelDifferenceDb(a, b) + setting, ...settingRatio(setting) }),
+  ),
+  capacitor: tool(
+    Joi.object<{ ohms: number; hertz: number; series: PreferredSeries }>({
+      ohms: ohms.required(),
+      hertz: hertz.required(),
+      series: Joi.valid(...PREFERRED_SERIES).default('E12'),
+    }),
+    ({ ohms: driver, hertz: corner, series }) => capacitorFor(driver, corner, series),
+  ),
+  wire: tool(
+    Joi.object<{ awg?: number; mm2?: number; metres: number; ohms: number }>({
+      awg: Joi.number().integer().min(-3).max(40),
+      mm2: Joi.number().positive().max(200),
+      metres: Joi.number().positive().max(100).required(),
+      ohms: ohms.required(),
+    }).xor('awg', 'mm2'),
+    ({ awg, mm2, metres, ohms: speaker }) => wireFor(mm2 ?? awgToMm2(awg!), metres, speaker),
+  ),
+  run: tool(run, wireRunFor),
+  aim: tool(
+    Joi.object<{ at: Vector; axis: Vector; ears: Vector; dome: number; hertz: number }>({
+      at: vector.required(),
+      axis: vector.required().custom(isSomewhere),
+      ears: vector.required(),
+      dome: length(1, 200).required(),
+      hertz: hertz.required(),
+    }).messages({ 'vector.none': '{{#label}} points nowhere' }),
+    ({ at, axis, ears, dome, hertz: tone }) => aimOf(at, axis, ears, dome, tone),
+  ),
+  damp: tool(
+    Joi.object<DampInput>({
+      area: polygons.min(1).required(),
+      holes: polygons.default([]),
+      keepOut: polygons.default([]),
+      coverage: Joi.number().greater(0).max(1).required(),
+      sheet: Joi.array().items(length(10, DOOR)).length(2).required(),
+      kgPerM2: Joi.number().positive().max(50).required(),
+    }),
+    dampFor,
+  ),
+  polarity: tool(
+    Joi.object<{ identified: boolean; evidence: PolarityEvidence[] }>({
+      identified: Joi.valid(true).required().messages({
+        'any.only': '{{#label}} must be true: never probe a pair that is not known to be the speaker’s (airbags)',
+      }),
+      evidence: Joi.array().items(evidence).max(40).required(),
+    }).messages({ 'seen.unknown': '{{#label}} shows nothing of that kind' }),
+    ({ evidence: seen }) => polarityOf(seen),
+  ),
+  fitment: tool(
+    Joi.object<{ place: Place; speaker: Speaker }>({ place: place.required(), speaker: speakerSchema.required() }),
+    ({ place: at, speaker }) => fitmentOf(at, speaker),
+  ),
+};
+export type FitTool = keyof typeof FIT;
 
 /** A result of the bench as it is kept on a job; one that does not work for sure says why it is done all the same. */
 export const benchResultSchema = Joi.object<BenchResultForm>({
@@ -145,6 +323,9 @@ export const benchResultSchema = Joi.object<BenchResultForm>({
   given: Joi.object().pattern(Joi.string().max(40), Joi.string().max(200).allow('')).max(40).required(),
   said: Joi.string().min(1).max(1000).required(),
   standing: Joi.valid('sure', 'exact', 'no').required(),
+  about: Joi.string()
+    .max(200)
+    .pattern(/^[^/]+\/[^/]+$/),
   why: Joi.string().trim().min(3).max(400).when('standing', { is: 'sure', otherwise: Joi.required() }),
 });
 export interface BenchResultForm {
@@ -154,4 +335,24 @@ export interface BenchResultForm {
   said: string;
   standing: 'sure' | 'exact' | 'no';
   why?: string;
+  /** What of a procedure was measured, "procedure/item". */
+  about?: string;
 }
+
+/** A template to be drawn: of which tool, from what it was given, as what file. */
+export interface TemplateForm {
+  tool: 'ring' | 'oval';
+  given: object;
+  format: 'dxf' | 'svg' | 'pdf';
+  paper: 'a4' | 'letter';
+  mirrored: boolean;
+  title: string;
+}
+export const templateSchema = Joi.object<TemplateForm>({
+  tool: Joi.valid('ring', 'oval').required(),
+  given: Joi.object().unknown().required(),
+  format: Joi.valid('dxf', 'svg', 'pdf').required(),
+  paper: Joi.valid('a4', 'letter').default('a4'),
+  mirrored: Joi.boolean().default(false),
+  title: Joi.string().trim().min(1).max(80).default('Template'),
+});

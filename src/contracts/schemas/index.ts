@@ -1,5 +1,5 @@
 export { costSchema } from './costs';
-export { type BenchResultForm, benchResultSchema, FIT_SCHEMAS, type FitTool, readFit } from './fit';
+export { type BenchResultForm, benchResultSchema, FIT, type FitTool, type TemplateForm, templateSchema } from './fit';
 export {
   type LogAnswer,
   type LogEvent,
@@ -45,14 +45,7 @@ export {
   signInSchema,
   stockMoveSchema,
 } from './forms';
-export {
-  MOST_SPEAKERS,
-  readSpeaker,
-  readSpeakersCsv,
-  type ReadSpeakers,
-  SPEAKER_COLUMNS,
-  speakersCsv,
-} from './speakers';
+export { MOST_SPEAKERS, readSpeaker, readSpeakersCsv, type ReadSpeakers, speakersCsv } from './speakers';
 export { MAX_JSON_DEPTH, measureJson } from './json-shape';
 export {
   MAX_PROCEDURE_BYTES,

@@ -1,26 +1,10 @@
-import Joi from 'joi';
 import Papa from 'papaparse';
 import type { Speaker } from '../../core/bench';
-import { hole, mm, readFit } from './fit';
+import { readFit, speakerSchema } from './fit';
 import { PezzoError } from '../../core/errors';
 
-const speaker = Joi.object<Speaker>({
-  name: Joi.string().trim().min(1).max(80).required(),
-  kind: Joi.valid('speaker', 'tweeter').default('speaker'),
-  basket: hole.required(),
-  cutout: hole.required(),
-  holes: Joi.number().integer().min(1).max(24).required(),
-  circle: hole.required(),
-  depth: mm().required(),
-  proud: mm(100).default(0),
-  stroke: mm(100).default(0),
-  ohms: Joi.number().positive().max(100).required(),
-  sensitivityDb: Joi.number().min(40).max(130).required(),
-  watts: Joi.number().positive().max(5000).required(),
-});
-
 /** Reads a speaker of the shop's list; lengths as they are typed. Throws `invalid` naming the field. */
-export const readSpeaker = (value: unknown): Speaker => readFit(speaker, value);
+export const readSpeaker = (value: unknown): Speaker => readFit(speakerSchema, value);
 
 /** The columns of a list of speakers, as they are written; lengths in mm. */
 export const SPEAKER_COLUMNS: [column: string, field: keyof Speaker][] = [

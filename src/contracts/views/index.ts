@@ -13,4 +13,4 @@ export type { RunStart, VisitView } from './bay';
 export type { PlanView } from './plan';
 export type { StoresView } from './stores';
 export { type CostForm, DEFAULT_COST_FORM, costSettings } from './costs';
-export { type BenchResultView, type MountView, type SettingsForm, TRAY_SIZES } from './shop';
+export { type BenchResultView, type MountView, type SettingsForm, type SkinView, TRAY_SIZES } from './shop';

@@ -70,6 +70,8 @@ export interface Report {
   notes: string[];
   closed: boolean;
   runs: RunReport[];
+  /** What was worked out for this job, and why it was done where it did not work for sure. */
+  bench: { tool: string; said: string; why: string | null; by: string; at: string }[];
   photos: { id: string; words: string }[];
 }
 

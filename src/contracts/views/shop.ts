@@ -1,3 +1,4 @@
+import type { DampDoor } from '../../core/bench';
 import type { OwnKind } from '../../core/hardware';
 import type { Mount, ProcedureDocument, Schools } from '../../core/procedure';
 import type { CostForm } from './costs';
@@ -53,4 +54,13 @@ export interface BenchResultView {
   by: string;
   /** ISO 8601. */
   at: string;
+}
+
+/** The flat skin of a zone, with the size of its drawing, mm. */
+export interface SkinView extends DampDoor {
+  procedure: string;
+  title: string;
+  side: ProcedureDocument['side'];
+  width: number;
+  height: number;
 }

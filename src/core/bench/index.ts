@@ -1,42 +1,22 @@
 export { aimOf, type Vector } from './aim';
 export { capacitorFor, PREFERRED_SERIES, type PreferredSeries } from './capacitor';
-export { dampFor, type DampInput } from './damp';
+export { dampFor, type DampInput, type DampResult } from './damp';
 export { type DepthInput, type DepthResult, spacerFor } from './depth';
 export { drillSize, type DrillSet, nearestDrill } from './drill';
 export { type FitChoice, fitText, parseFit } from './fit-choice';
-export {
-  betterFit,
-  FIT_RULES,
-  type Fitment,
-  fitmentOf,
-  type FitRules,
-  type Obstacle,
-  type Place,
-  type Speaker,
-  type Verdict,
-} from './fitment';
-export { type Joint, JOINTS, newPartId, withNewSpeaker, type NewSpeaker, withoutFitSteps } from './fit-steps';
-export { type Circuit, loadFor, padFor } from './load';
+export { betterFit, FIT_RULES, type Fitment, fitmentOf, type FitRules, type Place, type Speaker } from './fitment';
+export { type Joint, JOINTS, newPartId, withNewSpeaker, withoutFitSteps } from './fit-steps';
+export { type Circuit, padFor } from './load';
 export { ringFor, type RingInput, type RingResult } from './ring';
-export {
-  plainNumber,
-  sayAim,
-  sayCapacitor,
-  sayDepth,
-  sayDrill,
-  sayFitment,
-  sayLoad,
-  sayPad,
-  sayRing,
-  sayWire,
-} from './say';
+export { plainNumber, sayDepth, sayDrill, sayFitment, sayRing } from './say';
+export { sayBehind, sayHole, sayOval, sayRun, sayWire } from './say-car';
+export { sayAim, sayCapacitor, sayFactory, sayLevel, sayLoad, sayPad, sayPhase, sayPolarity } from './say-sound';
+
 export { parseMm } from './typed-size';
 export { awgToMm2, wireFor } from './wire';
-export { circuitText, parseCircuit } from './circuit-text';
+export { parseCircuit } from './circuit-text';
 export { COVERAGES, type DampDoor, dampDoorOf, flippedPieces, RATTLE_LIST, USUAL_COVERAGE } from './damp-door';
-export { type DampPiece, type DampResult } from './damp';
-export { type Corner, type Polygon } from './areas';
-export { amplifierLoad, factoryLoads, levelDifferenceDb, settingRatio, TWEETER_SETTINGS } from './level';
+export { amplifierLoad, factoryLoads, levelDifferenceDb, type Loudness, settingRatio, TWEETER_SETTINGS } from './level';
 export {
   BEHIND,
   type BehindAnswers,
@@ -45,7 +25,6 @@ export {
   depthStop,
   GROMMET_MM,
   markOn,
-  mayCut,
   pilotFor,
   stepFor,
   TAPPER_SIZES,
@@ -84,4 +63,4 @@ export {
   wavOf,
 } from './tones';
 export { wireRunFor, type WireRun } from './wire-run';
-export type { Said, Standing } from './standing';
+export type { Said } from './standing';

@@ -1,13 +1,17 @@
 import { loadFor, type Circuit } from './load';
 
+/** What makes a driver loud: dB at 1 W and 1 m, and the power it gets. */
+export interface Loudness {
+  sensitivityDb: number;
+  watts: number;
+}
+
 /**
  * How much louder one driver is than another, dB: the difference of their sensitivities and ten times the logarithm of their powers' ratio.
  * @example levelDifferenceDb({ sensitivityDb: 90, watts: 50 }, { sensitivityDb: 87, watts: 100 }); // -0.01
  */
-export const levelDifferenceDb = (
-  a: { sensitivityDb: number; watts: number },
-  b: { sensitivityDb: number; watts: number },
-): number => a.sensitivityDb - b.sensitivityDb + 10 * Math.log10(a.watts / b.watts);
+export const levelDifferenceDb = (a: Loudness, b: Loudness): number =>
+  a.sensitivityDb - b.sensitivityDb + 10 * Math.log10(a.watts / b.watts);
 
 /** The settings of a crossover's tweeter level that are usual, dB. */
 export const TWEETER_SETTINGS = [-3, -2, 0, 3] as const;

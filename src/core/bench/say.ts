@@ -1,17 +1,15 @@
 import { capital } from '../text';
 import type { DepthInput, DepthResult } from './depth';
 import type { Drill } from './drill';
-import type { Pad } from './load';
-import type { CapacitorResult } from './capacitor';
 import type { Fitment, Obstacle } from './fitment';
 import type { RingFailure, RingResult } from './ring';
 import type { Said } from './standing';
-import type { WireResult } from './wire';
 
 /** A number without more places than it is worth: "4.3", "12". */
 export const plainNumber = (value: number, places = 1): string =>
   Number.isFinite(value) ? String(Number(value.toFixed(places))) : '–';
-const mm = (value: number) => `${plainNumber(value)} mm`;
+/** A length in words. */
+export const mm = (value: number) => `${plainNumber(value)} mm`;
 
 /** What to put under a speaker, or what would have to be different. */
 export function sayDepth(input: DepthInput, { window, sure, stack, fits, shortBy }: DepthResult): Said {
@@ -74,45 +72,6 @@ export function sayDrill({ nearest, errorMm }: { nearest: Drill; errorMm: number
     words: `Take the ${name} drill (${plainNumber(nearest.mm, 3)} mm): ${off === 'exactly' ? 'that is it exactly' : off}.`,
   };
 }
-
-/** Whether the amplifier may drive it. */
-export const sayLoad = ({ ohms, ok }: { ohms: number; ok: boolean }, minimum: number): Said =>
-  ok
-    ? { standing: 'sure', words: `The amplifier sees ${plainNumber(ohms, 2)} Ω: it may drive that.` }
-    : {
-        standing: 'no',
-        words: `The amplifier sees ${plainNumber(ohms, 2)} Ω and must not see less than ${plainNumber(minimum, 2)} Ω: join fewer, or in series.`,
-      };
-
-/** Which resistors make the level. */
-export function sayPad({ seriesOhms, shuntOhms, powerRatio }: Pad): Said {
-  if (seriesOhms === null) return { standing: 'no', words: 'A pad only attenuates: turn the others down instead.' };
-  if (shuntOhms === null) return { standing: 'sure', words: 'No pad is needed.' };
-  return {
-    standing: 'sure',
-    words: `${plainNumber(seriesOhms, 2)} Ω in series, ${plainNumber(shuntOhms, 2)} Ω across the driver: ${plainNumber(powerRatio * 100, 0)} % of the power reaches it.`,
-  };
-}
-
-/** Which capacitor to buy. */
-export const sayCapacitor = ({ nearestFarads, actualHertz }: CapacitorResult): Said => ({
-  standing: 'sure',
-  words: `Take ${plainNumber(nearestFarads * 1e6, 2)} µF: the corner comes to ${plainNumber(actualHertz, 0)} Hz.`,
-});
-
-/** What a wire costs, and whether that matters: half a decibel is what nobody hears (common practice, no source). */
-export function sayWire({ loopOhms, lossDb, dampingAtMost }: WireResult): Said {
-  const words = `${plainNumber(loopOhms, 3)} Ω there and back takes ${plainNumber(lossDb, 2)} dB; damping at the speaker is ${plainNumber(dampingAtMost, 0)} at most.`;
-  return lossDb <= 0.5
-    ? { standing: 'sure', words: `Thick enough: ${words}` }
-    : { standing: 'exact', words: `Take it thicker: ${words}` };
-}
-
-/** How far off its axis a tweeter is heard, and what that costs. */
-export const sayAim = ({ degrees, lossDb }: { degrees: number; lossDb: number }): Said => ({
-  standing: lossDb <= 3 ? 'sure' : 'exact',
-  words: `${plainNumber(degrees, 0)}° off its axis: about ${plainNumber(lossDb)} dB of treble lost${lossDb > 3 ? '. Turn it towards the ears' : ''}.`,
-});
 
 const MEASURES: Record<string, string> = { toGlass: 'to the glass', grilleGap: 'to the grille', bore: 'the opening' };
 

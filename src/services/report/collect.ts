@@ -4,7 +4,17 @@ import { sideWords } from '../../core/vehicle';
 import type { LaterLine, Report, RunReport } from '../../contracts/views';
 import { isBalanced, type RunEvent } from '../../core/run';
 import { comparedLines, foldVisit, laterWords, type VisitEvent } from '../../core/visit';
-import { db, getJob, listEvents, listEventsOf, listPeople, listRunsOfJobs, type JobRow, type RunRow } from '../../data';
+import {
+  db,
+  getJob,
+  listBenchResults,
+  listEvents,
+  listEventsOf,
+  listPeople,
+  listRunsOfJobs,
+  type JobRow,
+  type RunRow,
+} from '../../data';
 import { lookAt, sparesUsed } from '../runs';
 import { readShop } from '../shop';
 import { linesOf } from '../visits';
@@ -12,11 +22,12 @@ import { linesOf } from '../visits';
 /** Gathers the report of a job from its logs. Throws not-found. */
 export async function collectReport(jobNumber: number): Promise<Report> {
   const job = await getJob(db, jobNumber);
-  const [shop, runs, people, visitLog] = await Promise.all([
+  const [shop, runs, people, visitLog, bench] = await Promise.all([
     readShop(),
     listRunsOfJobs(db, [jobNumber]),
     listPeople(db),
     listEvents<VisitEvent>(db, job.visit, 0),
+    listBenchResults(db, jobNumber),
   ]);
   const logs = await listEventsOf<RunEvent>(
     db,
@@ -51,6 +62,13 @@ export async function collectReport(jobNumber: number): Promise<Report> {
     notes: visit.notes.map(({ text }) => text),
     closed: visit.closed,
     runs: runs.map((run) => runReport(run, logs.get(run.id)!, name)).filter((run) => run.startedAt !== null),
+    bench: bench.map(({ tool, said, why, keptBy, keptAt }) => ({
+      tool,
+      said,
+      why,
+      by: name(keptBy),
+      at: keptAt.toISOString(),
+    })),
     photos: visit.photos.map(({ photo, words }) => ({ id: photo, words: words ?? '' })),
   };
 }
@@ -117,7 +135,7 @@ function runReport(run: RunRow, events: RunEvent[], name: (id: string) => string
       lost: row.lost,
       omitted: row.omitted,
       kept: row.kept,
-      reasons: row.reasons,
+      reasons: [...row.reasons, ...(row.kept ? [`${row.kept} kept with the old part`] : [])],
       wasMissing: row.wasMissing,
       balances: isBalanced(row),
     })),

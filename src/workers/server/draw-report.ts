@@ -49,6 +49,7 @@ export function drawReport(given: Report, pictures: Pictures): Promise<Buffer> {
   lines(doc, report);
   notes(doc, report);
   later(doc, 'Recorded after it was signed or given back', report.later);
+  benchPart(doc, report);
   for (const run of report.runs) runPart(doc, run);
   photos(doc, report, pictures);
   signatures(doc, report);
@@ -245,16 +246,24 @@ function later(doc: Doc, title: string, all: LaterLine[]): void {
   for (const { words, by, at } of all) paragraph(doc, `${words} (${by}, ${doc.dates.moment(at)})`, OXIDE);
 }
 
+/** What was worked out for the job. */
+function benchPart(doc: Doc, { bench }: Report): void {
+  if (bench.length === 0) return;
+  heading(doc, 'Worked out at the bench');
+  for (const { tool, said, why, by } of bench)
+    paragraph(doc, `${tool}: ${said}${why ? ` Done all the same: ${why}.` : ''} (${by})`, why ? OXIDE : INK);
+}
+
 function runPart(doc: Doc, run: RunReport): void {
   heading(doc, run.title);
   paragraph(
     doc,
     `${run.finishedAt ? 'Taken apart and put back' : 'Begun, not finished'} by ${run.people.join(', ')}${run.startedAt ? `, begun ${doc.dates.moment(run.startedAt)}` : ''}${run.finishedAt ? `, finished ${doc.dates.moment(run.finishedAt)}` : ''}.`,
   );
-  for (const { line, done } of run.fitted)
+  for (const { line, done, why } of run.fitted)
     paragraph(
       doc,
-      `${done ? 'Done' : run.finishedAt ? 'Not done' : 'To do'}: ${line}`,
+      why ? `Left out: ${line}, ${why}` : `${done ? 'Done' : run.finishedAt ? 'Not done' : 'To do'}: ${line}`,
       done || !run.finishedAt ? INK : OXIDE,
     );
   for (const { why, mended, by } of run.rounds)

@@ -1,6 +1,8 @@
 import type { Report } from '../../contracts/views';
 import { drawReport } from './draw-report';
 
+export { drawTemplate } from './draw-template';
+
 /** Draws a hand-over report for the server, off its event loop. Returns the PDF's bytes. */
 export const draw = ({
   report,

@@ -1,11 +1,11 @@
 'use client';
 import dynamic from 'next/dynamic';
-import { useState } from 'react';
+import { Fragment, useState } from 'react';
 import type { MountView } from '@/contracts/views';
 import { PageHead } from '../../design';
 import { FormTool } from './form-tool';
 import { depthOf, ringOf } from './from-door';
-import { BENCH_TOOLS } from './tools';
+import { BENCH_TOOLS, CAR_TOOLS, SOUND_TOOLS, SPEAKER_TOOLS } from './tools';
 
 export interface BenchProps {
   mounts: MountView[];
@@ -17,9 +17,30 @@ export interface BenchProps {
 const loading = () => <p className="quiet">Opening…</p>;
 const FitmentTool = dynamic(() => import('./fitment').then((module) => module.FitmentTool), { loading });
 
-/** Tools with a page of their own, after those with fields. */
-const PANELS = [{ code: 'fitment', name: 'Will it fit' }] as const;
-const CODES = new Set<string>([...BENCH_TOOLS, ...PANELS].map(({ code }) => code));
+const DampingTool = dynamic(() => import('./damping').then((module) => module.DampingTool), { loading });
+const MarkingTool = dynamic(() => import('./marking').then((module) => module.MarkingTool), { loading });
+const PolarityTool = dynamic(() => import('./polarity').then((module) => module.PolarityTool), { loading });
+const TonesTool = dynamic(() => import('./tones').then((module) => module.TonesTool), { loading });
+const WiresTool = dynamic(() => import('./wires').then((module) => module.WiresTool), { loading });
+
+/** The tools by what they are about; those without fields have a page of their own. */
+const GROUPS: { name: string; tools: readonly { code: string; name: string }[] }[] = [
+  { name: 'Speaker', tools: [...SPEAKER_TOOLS, { code: 'fitment', name: 'Will it fit' }] },
+  {
+    name: 'Car',
+    tools: [
+      { code: 'marking', name: 'Marking out' },
+      ...CAR_TOOLS,
+      { code: 'wires', name: 'Wire run' },
+      { code: 'damping', name: 'Damping' },
+    ],
+  },
+  {
+    name: 'Sound',
+    tools: [...SOUND_TOOLS, { code: 'polarity', name: 'Polarity and phase' }, { code: 'tones', name: 'Test tones' }],
+  },
+];
+const CODES = new Set(GROUPS.flatMap(({ tools }) => tools.map(({ code }) => code)));
 
 /** The bench: what has to be worked out between apart and together, a tool each. The address names the tool. */
 export function Bench({ mounts, jobs, first }: BenchProps) {
@@ -38,13 +59,22 @@ export function Bench({ mounts, jobs, first }: BenchProps) {
   };
   return (
     <div className="fill-page">
-      <PageHead title="Bench" under="What has to be worked out between apart and together" />
+      <PageHead title="Bench" under="What has to be worked out between apart and together">
+        <button type="button" className="btn btn-outline-dark no-print" onClick={() => window.print()}>
+          Print
+        </button>
+      </PageHead>
       <div className={tool ? 'bench' : 'bench wide'}>
         <nav className="bench-tools" aria-label="Tools of the bench">
-          {[...BENCH_TOOLS, ...PANELS].map((one) => (
-            <button key={one.code} type="button" aria-pressed={one.code === code} onClick={() => open(one.code)}>
-              {one.name}
-            </button>
+          {GROUPS.map(({ name, tools }) => (
+            <Fragment key={name}>
+              <h2>{name}</h2>
+              {tools.map((one) => (
+                <button key={one.code} type="button" aria-pressed={one.code === code} onClick={() => open(one.code)}>
+                  {one.name}
+                </button>
+              ))}
+            </Fragment>
           ))}
         </nav>
         {tool && (
@@ -59,6 +89,11 @@ export function Bench({ mounts, jobs, first }: BenchProps) {
           />
         )}
         {code === 'fitment' && <FitmentTool mounts={mounts} />}
+        {code === 'marking' && <MarkingTool jobs={jobs} />}
+        {code === 'wires' && <WiresTool jobs={jobs} />}
+        {code === 'damping' && <DampingTool jobs={jobs} />}
+        {code === 'polarity' && <PolarityTool mounts={mounts} jobs={jobs} />}
+        {code === 'tones' && <TonesTool jobs={jobs} />}
       </div>
     </div>
   );

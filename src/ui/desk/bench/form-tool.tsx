@@ -2,9 +2,9 @@
 import { useMemo } from 'react';
 import type { MountView } from '@/contracts/views';
 import { PezzoError } from '@/core/errors';
-import { DepthDrawing } from './drawings/depth-drawing';
-import { RingDrawing } from './drawings/ring-drawing';
+import { DrawnAnswer } from './drawings/drawn';
 import { KeepOnJob } from './keep-on-job';
+import { TemplateFiles } from './template-files';
 import { type Answer, type BenchField, type BenchTool, valuesOf } from './tools';
 
 const STANDINGS = { sure: '✓ Works', exact: '△ Only just', no: '✕ Does not work' } as const;
@@ -67,7 +67,16 @@ export function FormTool({
         ) : (
           <>
             <Said answer={answer} />
-            <KeepOnJob jobs={jobs} tool={tool.name} given={own} said={answer.said} />
+            {answer.drawn && (answer.drawn.of === 'ring' || answer.drawn.of === 'oval') && (
+              <TemplateFiles tool={answer.drawn.of} given={answer.drawn.input} />
+            )}
+            <KeepOnJob
+              jobs={jobs}
+              mounts={tool.takesDoor ? mounts : []}
+              tool={tool.name}
+              given={own}
+              said={answer.said}
+            />
           </>
         )}
         <details className="bench-formula">
@@ -87,8 +96,7 @@ function Said({ answer: { said, figures, drawn } }: { answer: Answer }) {
         <b>{STANDINGS[said.standing]}</b>
         {said.words}
       </p>
-      {drawn?.of === 'depth' && <DepthDrawing input={drawn.input} result={drawn.result} />}
-      {drawn?.of === 'ring' && <RingDrawing input={drawn.input} result={drawn.result} />}
+      {drawn && <DrawnAnswer drawn={drawn} />}
       <dl className="facts">
         {figures.map(([name, value]) => (
           <div key={name} style={{ display: 'contents' }}>
@@ -120,7 +128,7 @@ function Field({ field, value, onChange }: { field: BenchField; value: string; o
         ) : (
           <input
             id={id}
-            className="form-control number-field"
+            className={`form-control ${field.isText || field.isList ? 'words-field' : 'number-field'}`}
             value={value}
             onChange={(event) => onChange(event.target.value)}
           />

@@ -3,22 +3,27 @@ import Link from 'next/link';
 import { useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { v4 as uuid } from 'uuid';
+import type { MountView } from '@/contracts/views';
 import type { Said } from '@/core/bench';
 import { Trouble, useSend } from '../../design';
 
 /** Keeps an answer on an open job; one that does not work for sure asks why it is done all the same. */
 export function KeepOnJob({
   jobs,
+  mounts = [],
   tool,
   given,
   said,
 }: {
   jobs: { number: number; title: string }[];
+  /** Places of procedures that it may be a finding about. */
+  mounts?: MountView[];
   tool: string;
   given: Record<string, string>;
   said: Said;
 }) {
   const [job, setJob] = useState('');
+  const [about, setAbout] = useState('');
   const [why, setWhy] = useState('');
   const [kept, setKept] = useState<{ job: string; words: string } | null>(null);
   const { busy, trouble, run } = useSend();
@@ -26,10 +31,14 @@ export function KeepOnJob({
   const id = useRef({ of: '', id: '' });
   const needsWhy = said.standing !== 'sure';
   const keep = async () => {
-    const of = JSON.stringify([job, tool, given]);
+    const of = JSON.stringify([job, tool, given, about]);
     if (id.current.of !== of) id.current = { of, id: uuid() };
     const result = { id: id.current.id, tool, given, said: said.words, standing: said.standing };
-    const done = await run('POST', `/api/jobs/${job}/bench-results`, { ...result, ...(needsWhy ? { why } : {}) });
+    const done = await run('POST', `/api/jobs/${job}/bench-results`, {
+      ...result,
+      ...(needsWhy ? { why } : {}),
+      ...(about ? { about } : {}),
+    });
     if (done !== null) setKept({ job, words: said.words });
   };
   if (jobs.length === 0) return null;
@@ -48,6 +57,21 @@ export function KeepOnJob({
           </option>
         ))}
       </select>
+      {mounts.length > 0 && (
+        <select
+          className="form-select w-auto"
+          aria-label="Tell a procedure too"
+          value={about}
+          onChange={(event) => setAbout(event.target.value)}
+        >
+          <option value="">for this vehicle only</option>
+          {mounts.map((one) => (
+            <option key={`${one.procedure} ${one.mount.of}`} value={`${one.procedure}/${one.mount.of}`}>
+              tell {one.title}, {one.side}: {one.of}
+            </option>
+          ))}
+        </select>
+      )}
       {needsWhy && (
         <input
           className="form-control w-auto"

@@ -51,9 +51,16 @@ export function NewSpeakerChoice({
       <Button variant="outline-dark" className="text-nowrap" onClick={() => setOpen(true)}>
         Put a new one in…
       </Button>
-      <Modal show={open} onHide={() => setOpen(false)} size="lg" scrollable centered>
+      <Modal
+        show={open}
+        onHide={() => setOpen(false)}
+        size="lg"
+        scrollable
+        centered
+        aria-labelledby="new-speaker-title"
+      >
         <Modal.Header closeButton>
-          <Modal.Title>What goes in for the {name}</Modal.Title>
+          <Modal.Title id="new-speaker-title">What goes in for the {name}</Modal.Title>
         </Modal.Header>
         <Modal.Body>
           <div className="d-flex flex-wrap gap-3 mb-2">

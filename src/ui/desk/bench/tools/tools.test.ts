@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { PezzoError } from '@/core/errors';
-import { BENCH_TOOLS, valuesOf } from './tools';
+import { BENCH_TOOLS, valuesOf } from '.';
 
 const tool = (code: string) => BENCH_TOOLS.find((one) => one.code === code)!;
 const startOf = (code: string) => Object.fromEntries(tool(code).fields.map(({ key, start }) => [key, start]));
@@ -25,8 +25,8 @@ describe('the tools of the bench', () => {
     ['ring', { 'speaker.basket': '190' }, 'sure', 'chamfer or rebate'],
     ['drill', { size: '#29', sets: 'metric' }, 'sure', 'Take the 3.5 mm drill'],
     ['drill', { size: '3,2', sets: 'fraction' }, 'sure', 'Take the 1/8 in drill'],
-    ['load', { drivers: '4; 4; 4' }, 'no', '1.33 Ω'],
-    ['load', { drivers: '4, 4', joined: 'series' }, 'sure', '8 Ω'],
+    ['load', { circuit: '4 || 4 || 4' }, 'no', '1.33 Ω'],
+    ['load', { circuit: '4 + 4' }, 'sure', '8 Ω'],
     ['pad', { db: '+3' }, 'no', 'only attenuates'],
     ['wire', { thick: '18 AWG', metres: '8' }, 'exact', 'thicker'],
     ['wire', { thick: '2,5 mm²' }, 'sure', 'Thick enough'],

@@ -1,0 +1,93 @@
+import { capital } from '../text';
+import type { Drill } from './drill';
+import { BEHIND, mayCut, type BehindAnswers } from './marking';
+import type { OvalFailure, OvalResult } from './oval';
+import { mm, plainNumber } from './say';
+import type { Said } from './standing';
+import type { WireResult } from './wire';
+import type { WireRunResult } from './wire-run';
+
+/** What a wire costs, and whether that matters: half a decibel is what nobody hears (common practice, no source). */
+export function sayWire({ loopOhms, lossDb, dampingAtMost }: WireResult): Said {
+  const words = `${plainNumber(loopOhms, 3)} Ω there and back takes ${plainNumber(lossDb, 2)} dB; damping at the speaker is ${plainNumber(dampingAtMost, 0)} at most.`;
+  return lossDb <= 0.5
+    ? { standing: 'sure', words: `Thick enough: ${words}` }
+    : { standing: 'exact', words: `Take it thicker: ${words}` };
+}
+
+/** How much to cut, how thick, and where tape goes. */
+export function sayRun({ cutMm, mm2, marks }: WireRunResult): Said {
+  if (mm2 === null)
+    return {
+      standing: 'no',
+      words: `${plainNumber(cutMm / 1000, 2)} m is too long for any wire that is sold: move the amplifier.`,
+    };
+  const tape = marks.length
+    ? ` Tape at ${marks.map(({ mm: at }) => plainNumber(at / 10, 0)).join(' and ')} cm for the ${marks.length > 1 ? 'boots' : 'boot'}.`
+    : '';
+  return { standing: 'sure', words: `Cut ${plainNumber(cutMm / 1000, 2)} m of ${plainNumber(mm2, 2)} mm².${tape}` };
+}
+
+const OVAL: Record<OvalFailure['what'], (by: string) => string> = {
+  rim: (by) => `the speaker’s holes come ${by} too near the rim`,
+  opening: (by) => `the speaker’s holes come ${by} too near the opening`,
+  holes: (by) => `two holes come ${by} too near each other`,
+  'factory-rim': (by) => `the factory holes come ${by} too near the rim`,
+  'factory-opening': (by) => `the factory holes come ${by} too near the opening`,
+  basket: (by) => `the basket is ${by} wider than the plate`,
+};
+
+/** How to turn a round speaker on an oval plate, or what fails. */
+export function sayOval({ fits, turn, leastLigament, fails }: OvalResult): Said {
+  const hard = fails.filter(({ what }) => what !== 'basket');
+  if (!fits)
+    return { standing: 'no', words: `${capital(hard.map(({ what, byMm }) => OVAL[what](mm(byMm))).join('; '))}.` };
+  const rebate = fails.length ? ' The basket stands over the rim: chamfer the plate.' : '';
+  return {
+    standing: 'sure',
+    words: `Speaker’s first hole at ${plainNumber(turn)}° from the long axis: at least ${mm(leastLigament)} of material stays.${rebate}`,
+  };
+}
+
+/** Which drill, and how deep it may go. */
+export function sayHole({
+  mm: wanted,
+  nearest,
+  errorMm,
+  step,
+  stop,
+}: {
+  mm: number;
+  nearest: Drill;
+  errorMm: number;
+  step: { step: number; widerBy: number } | null;
+  stop: number | null;
+}): Said {
+  if (stop === null)
+    return { standing: 'no', words: 'What is behind is nearer than a drill comes through: mark another place.' };
+  const name =
+    nearest.set === 'metric' ? `${nearest.name} mm` : nearest.set === 'fraction' ? `${nearest.name} in` : nearest.name;
+  // Beyond the sets only a step drill or a hole saw makes it.
+  if (Math.abs(errorMm) > 0.6)
+    return step
+      ? {
+          standing: 'exact',
+          words: `${mm(wanted)}: step drill to ${mm(step.step)}, ${mm(step.widerBy)} wider. Stop at ${mm(stop)}.`,
+        }
+      : { standing: 'exact', words: `${mm(wanted)}: with a hole saw. Stop at ${mm(stop)}.` };
+  return {
+    standing: Math.abs(errorMm) <= 0.1 ? 'sure' : 'exact',
+    words: `${mm(wanted)}: take the ${name} drill, stop at ${mm(stop)}.`,
+  };
+}
+
+/** Whether anything may be cut or drilled yet. */
+export function sayBehind(answers: BehindAnswers): Said {
+  const { may, open, inTheWay } = mayCut(answers);
+  const asks = (code: string) => BEHIND.find((one) => one.code === code)!.asks.toLowerCase();
+  if (inTheWay.length)
+    return { standing: 'no', words: `Do not cut here: ${inTheWay.map(asks).join('; ')} in the way.` };
+  return may
+    ? { standing: 'sure', words: 'Clear behind: it may be cut. Eye and ear protection on.' }
+    : { standing: 'no', words: `Look behind first: ${open.map(asks).join('; ')}.` };
+}

@@ -1,0 +1,113 @@
+import { expect, test, type Page } from '@playwright/test';
+import { answerAll } from '../../scripts/support/browser';
+import { expectAccessible, openJob, signIn } from './support';
+
+/** Taps through a run, answering what is asked, until a heading or button is there. */
+async function workUntil(page: Page, name: RegExp): Promise<void> {
+  for (let n = 0; n < 120; n += 1) {
+    const heading = page.getByRole('heading', { level: 1 });
+    if (name.test((await heading.textContent())!)) return;
+    const progress = () =>
+      page
+        .locator('.progress-words')
+        .textContent({ timeout: 2000 })
+        .catch(() => '');
+    const words = async () => `${await heading.textContent()}${await progress()}`;
+    const standing = await words();
+    await answerAll(page);
+    await page.locator('.done-bar').click();
+    await expect.poll(words).not.toBe(standing);
+  }
+  throw new Error(`${name} never came`);
+}
+
+/** Lets the lead skip the check-in of a job’s vehicle, and starts the run. */
+async function begin(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'A lead skips it' }).click();
+  const decide = page.getByRole('group', { name: 'A lead decides' });
+  await decide.getByRole('button', { name: 'our own vehicle' }).click();
+  await decide.getByLabel('Lead', { exact: true }).selectOption('tomas-varga');
+  await decide.getByLabel('PIN of the lead').fill('2002');
+  await decide.getByRole('button', { name: 'Skip the check-in' }).click();
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+}
+
+test('works out depth and ring, prints a template, plans the steps for a new speaker, and closes over nothing forgotten', async ({
+  page,
+}) => {
+  test.setTimeout(150_000);
+  await signIn(page, 'Tomas Varga', 'saltmarsh-bench');
+  const job = await openJob(page, 'Rear speakers');
+  const answer = page.getByRole('region', { name: 'Answer' });
+  const keep = async () => {
+    await page.getByLabel('Job to keep it on').selectOption(String(job));
+    await page.getByRole('button', { name: 'Keep on the job' }).click();
+    await expect(page.getByText(`Kept on job ${job}`)).toBeVisible();
+  };
+
+  await page.goto('/bench?tool=depth');
+  await page.getByLabel('Measured on a door').selectOption({ label: 'Velden Kite, rear door, left: door speaker' });
+  await page.getByLabel('Speaker: mounting depth').fill('66');
+  await page.getByLabel('Sheets at hand').fill('3, 6, 12');
+  await expect(answer.getByText(/Take 6 mm/)).toBeVisible();
+  await keep();
+  await page.getByRole('button', { name: 'Ring', exact: true }).click();
+  await expect(page.getByLabel('Hole in the door')).toHaveValue('142');
+  await page.getByLabel('What stands on it').fill('Kite rear door');
+  for (const format of ['PDF', 'SVG', 'DXF']) {
+    const download = page.waitForEvent('download');
+    await page.getByRole('button', { name: format, exact: true }).click();
+    expect((await download).suggestedFilename()).toBe(`template.${format.toLowerCase()}`);
+  }
+  await keep();
+
+  await page.goto(`/plan?procedure=kite-rear-door&goal=kite-rear-door%2Fwoofer&option.windows=power&job=${job}`);
+  await page.getByRole('button', { name: 'Change' }).click();
+  await page.getByRole('button', { name: 'Put a new one in…' }).click();
+  const choose = page.getByRole('dialog');
+  await choose.getByLabel('with a crossover').check();
+  await choose.getByLabel('Find a speaker').fill('165 F');
+  await expectAccessible(page);
+  await choose.getByRole('button', { name: /^Saltmarsh 165 F/ }).click();
+  await expect(page.getByText('Saltmarsh 165 F in place of the door speaker').first()).toBeVisible();
+  await page.getByRole('button', { name: /^Fit ·/ }).click();
+  await expect(page.getByRole('region', { name: 'Fitting' })).toContainText('Check the polarity');
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Take it to the bay' }).click();
+  await expect(page.getByLabel('Parts to fit, one per line')).toHaveValue('Saltmarsh 165 F\nCrossover');
+  await page.getByLabel('Parts to fit, one per line').fill('Saltmarsh 165 F\nCrossover\nCrossover');
+  await page.getByRole('button', { name: 'Start there' }).click();
+  await begin(page);
+
+  await workUntil(page, /^Fit the new parts$/);
+  await page.locator('.done-bar').click();
+  await expect(page.getByRole('heading', { level: 1 })).not.toHaveText('Fit the new parts');
+  await expectAccessible(page);
+  await workUntil(page, /^Fit the new parts$/);
+  // Two crossovers that nobody ticked keep the way back shut.
+  await page.getByRole('checkbox', { name: /^.?Saltmarsh 165 F/ }).click();
+  const bar = page.locator('.done-bar');
+  await expect(bar).toBeDisabled();
+  await expect(bar).toHaveText('Tick or leave out: 2 lines');
+  await page.getByLabel('Serial number of Saltmarsh 165 F').fill('SN 0471');
+  await page.getByRole('button', { name: 'Save', exact: true }).first().click();
+  await page.getByRole('checkbox', { name: /Crossover, 1 of 2/ }).click();
+  await page.getByRole('button', { name: 'Leave it out…' }).click();
+  await page.getByRole('button', { name: 'not delivered' }).click();
+  await expect(bar).toHaveText('Put it back');
+  await expectAccessible(page);
+  await bar.click();
+  await workUntil(page, /^Everything is accounted for/);
+  await expect(page.getByRole('row', { name: /^4 × T25/ })).toContainText('4');
+  await expect(page.getByText('does not balance')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Finish', exact: true }).click();
+
+  const report = (await (await page.request.get(`/api/jobs/${job}/report.json`)).json()) as {
+    bench: { tool: string }[];
+    runs: { fitted: unknown[]; notes: string[]; tests: { check: string }[] }[];
+  };
+  expect(report.bench.map(({ tool }) => tool).sort()).toEqual(['Depth and spacer', 'Ring']);
+  expect(report.runs[0].notes).toContain('Serial number of Saltmarsh 165 F: SN 0471');
+  expect(report.runs[0].fitted).toContainEqual({ line: 'Crossover, 2 of 2', done: false, why: 'not delivered' });
+  expect(report.runs[0].tests.map(({ check }) => check)).toContain('Saltmarsh 165 F works');
+});
