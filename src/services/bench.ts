@@ -1,10 +1,11 @@
-import type { BenchResultForm } from '../contracts/schemas';
+import type { BenchResultForm, PairForm } from '../contracts/schemas';
 import type { BenchResultView, MountView, SkinView } from '../contracts/views';
 import { dampDoorOf } from '../core/bench';
 import { conflict, invalid } from '../core/errors';
-import { indexItems, itemWords } from '../core/procedure';
+import { indexItems, itemWords, recordedId, withPair } from '../core/procedure';
 import {
   db,
+  findDraft,
   getJob,
   insertBenchResult,
   listBenchResults,
@@ -14,7 +15,7 @@ import {
   transaction,
   type Actor,
 } from '../data';
-import { approvedDocuments } from './library';
+import { approvedDocuments, saveDraft } from './library';
 import { demand } from './permission';
 
 /** Open jobs that results can be kept on. */
@@ -31,6 +32,7 @@ export async function mountsKnown(): Promise<MountView[]> {
       side: document.side,
       of: itemWords(index, mount.of),
       mount,
+      pair: document.pairs?.find((pair) => pair.of === mount.of) ?? null,
     }));
   });
 }
@@ -80,4 +82,21 @@ export async function skinOf(procedure: string): Promise<SkinView> {
     );
   const { width, height } = document.map;
   return { ...door, procedure: document.id, title: document.title, side: document.side, width, height };
+}
+
+/** Writes into a procedure's draft which wire of a speaker's pair is plus, and how that was found; a draft is begun where there is none. Throws not-found, a conflict where somebody else just changed it. */
+export async function writePair(by: Actor, { procedure, of, plus, minus, verified, job }: PairForm): Promise<void> {
+  demand(by, 'record');
+  const id = recordedId(procedure);
+  const draft = await findDraft(db, id);
+  const document = draft?.document ?? (await approvedDocuments([id]))[0].document;
+  if (!document.parts.some((part) => part.id === of))
+    throw invalid('no-place', 'That speaker is not part of the procedure any more.');
+  const found = {
+    of,
+    plus: { colour: plus },
+    minus: { colour: minus },
+    verified: verified.map((one) => ({ ...one, ...(job ? { job } : {}) })),
+  };
+  await saveDraft(by, id, draft?.version ?? 0, JSON.stringify(withPair(document, found)));
 }

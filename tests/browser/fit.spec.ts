@@ -92,7 +92,7 @@ test('works out depth and ring, prints a template, plans the steps for a new spe
   await page.getByLabel('Serial number of Saltmarsh 165 F').fill('SN 0471');
   await page.getByRole('button', { name: 'Save', exact: true }).first().click();
   await page.getByRole('checkbox', { name: /Crossover, 1 of 2/ }).click();
-  await page.getByRole('button', { name: 'Leave it out…' }).click();
+  await page.getByRole('button', { name: 'Leave out Crossover, 2 of 2' }).click();
   await page.getByRole('button', { name: 'not delivered' }).click();
   await expect(bar).toHaveText('Put it back');
   await expectAccessible(page);
@@ -109,5 +109,98 @@ test('works out depth and ring, prints a template, plans the steps for a new spe
   expect(report.bench.map(({ tool }) => tool).sort()).toEqual(['Depth and spacer', 'Ring']);
   expect(report.runs[0].notes).toContain('Serial number of Saltmarsh 165 F: SN 0471');
   expect(report.runs[0].fitted).toContainEqual({ line: 'Crossover, 2 of 2', done: false, why: 'not delivered' });
-  expect(report.runs[0].tests.map(({ check }) => check)).toContain('Saltmarsh 165 F works');
+  expect(report.runs[0].tests.map(({ check }) => check)).toContain('New speaker (Saltmarsh 165 F) works');
+});
+
+test('cuts first speaker openings into a Tarn: marked out and looked behind at the bench, fitted by its own steps, cleared up before the card closes', async ({
+  page,
+}) => {
+  test.setTimeout(150_000);
+  await signIn(page, 'Tomas Varga', 'saltmarsh-bench');
+  const made = await page.request.post('/api/jobs', {
+    data: { title: 'First door speakers', customer: 'Quayside Weddings', make: 'Brannock', model: 'Tarn', year: 1990 },
+  });
+  const { number: job } = (await made.json()) as { number: number };
+  await page.goto(`/jobs/${job}`);
+  await page.getByRole('link', { name: 'To the bench' }).click();
+  await page.getByRole('button', { name: 'Marking out' }).click();
+  const answer = page.getByRole('region', { name: 'Answer' });
+  await expect(answer.getByText(/Look behind first/)).toBeVisible();
+  for (const clear of await page.getByRole('button', { name: 'clear', exact: true }).all()) await clear.click();
+  await expect(answer.getByText('Clear behind: it may be cut.')).toBeVisible();
+  await expectAccessible(page);
+  await expect(page.getByLabel('Job to keep it on')).toHaveValue(String(job));
+  await page.getByRole('button', { name: 'Keep on the job' }).click();
+  await expect(page.getByText(`Kept on job ${job}`)).toBeVisible();
+
+  await page.goto(`/plan?procedure=tarn-front-door&goal=fit+tarn-front-door%2Fpod&job=${job}`);
+  await page.getByRole('button', { name: /^Fit ·/ }).click();
+  await expect(page.getByRole('region', { name: 'Fitting' })).toContainText('Cut the');
+  await page.getByRole('button', { name: 'Take it to the bay' }).click();
+  await page.getByRole('button', { name: 'Start there' }).click();
+  await begin(page);
+  await workUntil(page, /^Fit the new parts$/);
+  await page.locator('.done-bar').click();
+  await expect(page.getByRole('heading', { level: 1 })).not.toHaveText('Fit the new parts');
+  await workUntil(page, /^Fit the new parts$/);
+  await page.locator('.done-bar').click();
+  await workUntil(page, /^Everything is accounted for/);
+  await page.getByRole('button', { name: 'Finish', exact: true }).click();
+  const report = (await (await page.request.get(`/api/jobs/${job}/report.json`)).json()) as {
+    bench: { tool: string; said: string }[];
+    runs: { finishedAt: string | null }[];
+  };
+  expect(report.bench).toMatchObject([{ tool: 'Marking out' }]);
+  expect(report.runs[0].finishedAt).not.toBeNull();
+});
+
+test('finds a pair’s plus by tests that add up, and writes it into the draft', async ({ page }) => {
+  await signIn(page, 'Tomas Varga', 'saltmarsh-bench');
+  await page.goto('/bench?tool=polarity');
+  const answer = page.getByRole('region', { name: 'Answer' });
+  // Nothing is probed before the pair is known to be the speaker's.
+  await expect(page.getByRole('button', { name: 'Cone jumps out' })).toHaveCount(0);
+  await page.getByRole('checkbox').check();
+  await page
+    .getByLabel('Which speaker')
+    .selectOption({ label: 'Wicket Carry, front door, crank windows, right: door speaker' });
+  await page.getByRole('button', { name: 'Meter on 200 mV, factory feed live' }).click();
+  await page.getByRole('button', { name: 'Reads minus' }).click();
+  await expect(answer.getByText(/70 % sure: confirm it/)).toBeVisible();
+  await page.getByRole('button', { name: '1.5 V cell' }).click();
+  await page.getByRole('button', { name: 'Cone jumps out' }).click();
+  await expect(answer.getByText(/contradict each other/)).toBeVisible();
+  await page.getByRole('button', { name: 'Cone pushed by hand' }).click();
+  await page.getByRole('button', { name: 'Reads minus while it goes in' }).click();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Write it into the procedure’s draft' }).click();
+  await expect(page.getByText(/^In the draft of Wicket Carry/)).toBeVisible();
+  await page.getByRole('button', { name: 'Practise on a simulated speaker' }).click();
+  await page.getByRole('button', { name: 'Make the test' }).click();
+  await expect(page.getByRole('img', { name: /^Shown:/ })).toBeVisible();
+
+  await page.goto('/bench?tool=damping');
+  await page.getByLabel('Door', { exact: true }).selectOption({ label: 'Velden Kite, rear door, left' });
+  await expect(answer.getByText(/m² of flat skin/)).toBeVisible();
+  await expectAccessible(page);
+  await page.goto('/bench?tool=fitment');
+  await page.getByLabel('List of speakers as CSV').setInputFiles({
+    name: 'ours.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(
+      'name,basket_mm,cutout_mm,screws,circle_mm,depth_mm,ohms,sensitivity_db,watts\nBench test,165,140,4,156,"2 1/4 in",4,90,50\nToo big,2 m,140,4,156,60,4,90,50\n',
+    ),
+  });
+  await expect(page.getByText('1 speaker kept.')).toBeVisible();
+  await page.getByText('1 line not read').click();
+  await expect(page.getByText(/^Line 3: .*basket_mm/)).toBeVisible();
+  await page.getByLabel('Find a speaker').fill('Bench test');
+  await expect(page.getByText('Bench test').first()).toBeVisible();
+  await expectAccessible(page);
+  await page.request.delete('/api/speakers/Bench%20test');
+  for (const tool of ['wires', 'tones', 'oval', 'load', 'aim', 'hole']) {
+    await page.goto(`/bench?tool=${tool}`);
+    await expect(page.getByRole('navigation', { name: 'Tools of the bench' })).toBeVisible();
+    await expectAccessible(page);
+  }
 });

@@ -9,6 +9,13 @@ type From = 'nobody' | 'trainee' | 'technician' | 'lead' | 'owner';
 
 /** Who may ask for what: from which role up, and whether a PIN is enough. Requests are harmless: what may be done is refused for another reason. */
 const ROUTES: Record<string, Record<string, { from: From; password?: true; at: string; data?: object | string }>> = {
+  'api/bench/pairs': {
+    POST: {
+      from: 'technician',
+      at: '/api/bench/pairs',
+      data: { procedure: 'none', of: 'x', plus: 'BK', minus: 'RD', verified: [{ how: 'cell', result: 'out' }] },
+    },
+  },
   'api/bench/skin/[procedure]': { GET: { from: 'trainee', at: '/api/bench/skin/none' } },
   'api/bench/template': { POST: { from: 'trainee', at: '/api/bench/template', data: {} } },
   'api/customers': { DELETE: { from: 'owner', password: true, at: '/api/customers' } },

@@ -4,8 +4,12 @@ import { requirePerson } from '../../session';
 
 export const metadata = { title: 'Bench' };
 
-export default async function BenchPage({ searchParams }: { searchParams: Promise<{ tool?: string | string[] }> }) {
-  const { tool } = await searchParams;
+type Query = Record<'tool' | 'job', string | string[] | undefined>;
+const one = (value: string | string[] | undefined) => [value ?? ''].flat()[0];
+
+export default async function BenchPage({ searchParams }: { searchParams: Promise<Query> }) {
+  const { tool, job } = await searchParams;
   const [, mounts, jobs] = await Promise.all([requirePerson(), mountsKnown(), jobsAtTheBench()]);
-  return <Bench mounts={mounts} jobs={jobs} first={[tool ?? ''].flat()[0]} />;
+  const number = Number(one(job));
+  return <Bench mounts={mounts} jobs={jobs} first={one(tool)} forJob={Number.isInteger(number) ? number : null} />;
 }

@@ -356,3 +356,31 @@ export const templateSchema = Joi.object<TemplateForm>({
   mirrored: Joi.boolean().default(false),
   title: Joi.string().trim().min(1).max(80).default('Template'),
 });
+
+/** Which wire of a pair is plus, to be written into a procedure's draft. Colours are IEC 60757 codes, base/stripe. */
+export interface PairForm {
+  procedure: string;
+  of: string;
+  plus: string;
+  minus: string;
+  verified: { how: string; result: string }[];
+  job: number | null;
+}
+const colour = Joi.string().trim().min(1).max(30).required();
+export const pairSchema = Joi.object<PairForm>({
+  procedure: Joi.string().max(80).required(),
+  of: Joi.string().max(80).required(),
+  plus: colour,
+  minus: colour.invalid(Joi.ref('plus')).messages({ 'any.invalid': 'Plus and minus are two different wires.' }),
+  verified: Joi.array()
+    .items(Joi.object({ how: Joi.string().max(80).required(), result: Joi.string().max(80).required() }))
+    .min(1)
+    .max(10)
+    .required(),
+  job: Joi.number()
+    .integer()
+    .positive()
+    .max(2 ** 31 - 1)
+    .allow(null)
+    .default(null),
+});

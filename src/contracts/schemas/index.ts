@@ -1,5 +1,14 @@
 export { costSchema } from './costs';
-export { type BenchResultForm, benchResultSchema, FIT, type FitTool, type TemplateForm, templateSchema } from './fit';
+export {
+  type BenchResultForm,
+  benchResultSchema,
+  FIT,
+  type FitTool,
+  type PairForm,
+  pairSchema,
+  type TemplateForm,
+  templateSchema,
+} from './fit';
 export {
   type LogAnswer,
   type LogEvent,

@@ -1,6 +1,6 @@
 import type { DampDoor } from '../../core/bench';
 import type { OwnKind } from '../../core/hardware';
-import type { Mount, ProcedureDocument, Schools } from '../../core/procedure';
+import type { Mount, Pair, ProcedureDocument, Schools } from '../../core/procedure';
 import type { CostForm } from './costs';
 
 /** Compartments that trays are sold with. */
@@ -42,6 +42,8 @@ export interface MountView {
   /** The speaker, by its name. */
   of: string;
   mount: Mount;
+  /** Which wire is plus, where somebody has found out. */
+  pair: Pair | null;
 }
 
 /** What was worked out at the bench for a job. */

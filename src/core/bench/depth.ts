@@ -68,21 +68,50 @@ const PER_MM = 100;
 /** A stack of more would be turned from one piece. */
 const MOST_SHEETS = 12;
 
-/** The fewest sheets whose thickness lies in a window, of those the nearest to `middle`, then the thinner; null where none do. */
-function fewestSheets(sheets: readonly number[], [least, most]: Window, middle: number): number[] | null {
-  if (least > most) return null;
+/** Stacks are worked out up to the next of these, so that windows near one another share them. */
+const BUCKET = 50 * PER_MM;
+
+interface Stack {
+  sum: number;
+  sheets: number[];
+}
+/** The stacks of each list of sheets, up to some thickness, the fewest sheets first. A list that is asked about again is not worked out again. */
+const known = new WeakMap<readonly number[], Map<number, Stack[]>>();
+
+/** Every thickness up to `most` that sheets make, each with the fewest of them: breadth first over the number of sheets. */
+function stacksUpTo(sheets: readonly number[], most: number): Stack[] {
+  const bound = Math.ceil(most / BUCKET) * BUCKET;
+  const own = known.get(sheets) ?? new Map<number, Stack[]>();
+  known.set(sheets, own);
+  const ready = own.get(bound);
+  if (ready) return ready;
   const thicknesses = [...new Set(sheets.map((mm) => Math.round(mm * PER_MM)))].filter((one) => one > 0);
-  let level = new Map<number, number[]>([[0, []]]);
-  for (let count = 0; count <= MOST_SHEETS; count += 1) {
-    const hits = [...level].filter(([sum]) => sum >= least * PER_MM - 1e-6 && sum <= most * PER_MM + 1e-6);
-    const away = (sum: number) => Math.abs(sum - middle * PER_MM);
-    hits.sort(([a], [b]) => away(a) - away(b) || a - b);
-    if (hits.length) return hits[0][1].map((one) => one / PER_MM).sort((a, b) => b - a);
-    const next = new Map<number, number[]>();
-    for (const [sum, stack] of level)
+  const all: Stack[] = [{ sum: 0, sheets: [] }];
+  const seen = new Set([0]);
+  for (let from = 0, count = 0; count < MOST_SHEETS && from < all.length; count += 1) {
+    const end = all.length;
+    for (const { sum, sheets: under } of all.slice(from, end))
       for (const one of thicknesses)
-        if (sum + one <= most * PER_MM + 1e-6 && !next.has(sum + one)) next.set(sum + one, [...stack, one]);
-    level = next;
+        if (sum + one <= bound && !seen.has(sum + one)) {
+          seen.add(sum + one);
+          all.push({ sum: sum + one, sheets: [...under, one] });
+        }
+    from = end;
   }
-  return null;
+  own.set(bound, all);
+  return all;
+}
+
+/** The fewest sheets whose thickness lies in a window, of those the nearest to `middle`, then the thinner; null where none do. */
+export function fewestSheets(sheets: readonly number[], [least, most]: Window, middle: number): number[] | null {
+  if (least > most || most < 0) return null;
+  const away = (sum: number) => Math.abs(sum - middle * PER_MM);
+  let best: Stack | null = null;
+  for (const stack of stacksUpTo(sheets, most * PER_MM)) {
+    if (best && stack.sheets.length > best.sheets.length) break;
+    if (stack.sum < least * PER_MM - 1e-6 || stack.sum > most * PER_MM + 1e-6) continue;
+    const nearer = best && (away(stack.sum) - away(best.sum) || stack.sum - best.sum);
+    if (nearer === null || nearer < 0) best = stack;
+  }
+  return best && best.sheets.map((one) => one / PER_MM).sort((a, b) => b - a);
 }

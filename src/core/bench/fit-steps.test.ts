@@ -80,7 +80,7 @@ describe('steps for a new speaker', () => {
     const tests = plan.refit
       .filter(({ gate }) => gate === 'test')
       .flatMap(({ checks }) => checks.map(({ text }) => text));
-    expect(tests).toContain('Saltmarsh 165 A works');
+    expect(tests).toContain('New speaker (Saltmarsh 165 A) works');
     expect(tests.join()).not.toContain('Door speaker works');
   });
 

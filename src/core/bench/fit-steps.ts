@@ -94,7 +94,7 @@ export function withNewSpeaker(document: ProcedureDocument, chosen: NewSpeaker):
   const sound = add('sound', 'check', 'first sound', [polarity], {
     note: 'With the battery off, the cell’s click will do: the test before the panel closes asks again.',
   });
-  const screwed = add('screws', 'fit', speaker.name, [sound, ...mounted], {
+  const screwed = add('screws', 'fit', `new ${speaker.kind} (${speaker.name})`, [sound, ...mounted], {
     replaces: of,
     note: `Gasket under the rim. Start all ${speaker.holes} screws by hand, then tighten evenly crosswise; stop when the rim is home.`,
     material: ['gasket tape'],

@@ -1,4 +1,4 @@
-import { spacerFor, type DepthResult, type Window } from './depth';
+import { fewestSheets, spacerFor, type DepthResult, type Window } from './depth';
 import { ringFor, type HolePattern, type RingFailure, type RingResult } from './ring';
 import type { Standing } from './standing';
 import { tidy } from './tidy';
@@ -100,8 +100,13 @@ export function fitmentOf(place: Place, speaker: Speaker, rules: FitRules = FIT_
     };
   const known = place as Required<Pick<Place, 'toGlass' | 'grilleGap' | 'bore'>> & Place;
   const depth = spacerFor({
-    ...known,
-    ...speaker,
+    toGlass: known.toGlass,
+    toRegulator: known.toRegulator,
+    regulator: known.regulator,
+    grilleGap: known.grilleGap,
+    depth: speaker.depth,
+    proud: speaker.proud,
+    stroke: speaker.stroke,
     tolerance: place.tolerance ?? 1,
     speakerTolerance: 0,
     behind: rules.behind,
@@ -170,19 +175,10 @@ function onRing(
 
 /** Sheets for a ring that is at least so thick, nearest the middle of what is sure. */
 function stackOf(sheets: readonly number[], { window, sure }: DepthResult, least: number): number[] | null {
-  const within = ([from, to]: Window) =>
-    spacerFor({
-      toGlass: 0,
-      depth: Math.max(from, least),
-      grilleGap: to,
-      tolerance: 0,
-      proud: 0,
-      stroke: 0,
-      speakerTolerance: 0,
-      behind: 0,
-      front: 0,
-      sheets,
-    }).stack;
+  const within = ([from, to]: Window) => {
+    const thick = Math.max(from, least);
+    return fewestSheets(sheets, [thick, to], (thick + to) / 2);
+  };
   return within(sure) ?? within(window);
 }
 

@@ -60,3 +60,4 @@ export {
   type Work,
   type WorkPhase,
 } from './types';
+export { withPair } from './measured';

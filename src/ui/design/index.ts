@@ -8,3 +8,4 @@ export { PageHead } from './page-head';
 export { Plate } from './plate';
 export { Trouble } from './trouble';
 export { useSend } from './use-send';
+export { useSpeakers } from './use-speakers';

@@ -80,7 +80,12 @@ function NewPart({ line, bay: { handle } }: { line: string; bay: Bay }) {
         </div>
       )}
       {!isIn && !isLeaving && !state.leftOut.has(line) && (
-        <button type="button" className="btn btn-outline-dark" onClick={() => setLeaving(true)}>
+        <button
+          type="button"
+          className="btn btn-outline-dark"
+          aria-label={`Leave out ${line}`}
+          onClick={() => setLeaving(true)}
+        >
           Leave it out…
         </button>
       )}

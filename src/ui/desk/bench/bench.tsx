@@ -1,10 +1,12 @@
 'use client';
 import dynamic from 'next/dynamic';
-import { Fragment, useState } from 'react';
+import { Fragment, useMemo, useState } from 'react';
 import type { MountView } from '@/contracts/views';
+import type { Speaker } from '@/core/bench';
 import { PageHead } from '../../design';
+import { BenchJobContext } from './bench-job';
 import { FormTool } from './form-tool';
-import { depthOf, ringOf } from './from-door';
+import { depthOf, depthOfSpeaker, patternOfSpeaker, ringOf } from './from-door';
 import { BENCH_TOOLS, CAR_TOOLS, SOUND_TOOLS, SPEAKER_TOOLS } from './tools';
 
 export interface BenchProps {
@@ -12,6 +14,8 @@ export interface BenchProps {
   jobs: { number: number; title: string }[];
   /** The tool that is open first, by its code. */
   first: string;
+  /** The job it is opened for. */
+  forJob: number | null;
 }
 
 const loading = () => <p className="quiet">Opening…</p>;
@@ -43,7 +47,9 @@ const GROUPS: { name: string; tools: readonly { code: string; name: string }[] }
 const CODES = new Set(GROUPS.flatMap(({ tools }) => tools.map(({ code }) => code)));
 
 /** The bench: what has to be worked out between apart and together, a tool each. The address names the tool. */
-export function Bench({ mounts, jobs, first }: BenchProps) {
+export function Bench({ mounts, jobs, first, forJob }: BenchProps) {
+  const [job, setJob] = useState(jobs.some(({ number }) => number === forJob) ? String(forJob) : '');
+  const benchJob = useMemo(() => ({ jobs, job, setJob }), [jobs, job]);
   const [code, setCode] = useState(CODES.has(first) ? first : BENCH_TOOLS[0].code);
   const [typed, setTyped] = useState<Record<string, Record<string, string>>>({});
   const tool = BENCH_TOOLS.find((one) => one.code === code);
@@ -53,48 +59,54 @@ export function Bench({ mounts, jobs, first }: BenchProps) {
     type('depth', depthOf(mount));
     type('ring', ringOf(mount));
   };
+  const takeSpeaker = (speaker: Speaker) => {
+    type('depth', depthOfSpeaker(speaker));
+    for (const code of ['ring', 'oval']) type(code, patternOfSpeaker(speaker));
+  };
   const open = (next: string) => {
     setCode(next);
-    window.history.replaceState(null, '', `/bench?tool=${next}`);
+    window.history.replaceState(null, '', `/bench?tool=${next}${job ? `&job=${job}` : ''}`);
   };
   return (
-    <div className="fill-page">
-      <PageHead title="Bench" under="What has to be worked out between apart and together">
-        <button type="button" className="btn btn-outline-dark no-print" onClick={() => window.print()}>
-          Print
-        </button>
-      </PageHead>
-      <div className={tool ? 'bench' : 'bench wide'}>
-        <nav className="bench-tools" aria-label="Tools of the bench">
-          {GROUPS.map(({ name, tools }) => (
-            <Fragment key={name}>
-              <h2>{name}</h2>
-              {tools.map((one) => (
-                <button key={one.code} type="button" aria-pressed={one.code === code} onClick={() => open(one.code)}>
-                  {one.name}
-                </button>
-              ))}
-            </Fragment>
-          ))}
-        </nav>
-        {tool && (
-          <FormTool
-            key={code}
-            tool={tool}
-            typed={typed[code]}
-            onType={(values) => type(code, values)}
-            mounts={mounts}
-            onTakeDoor={takeDoor}
-            jobs={jobs}
-          />
-        )}
-        {code === 'fitment' && <FitmentTool mounts={mounts} />}
-        {code === 'marking' && <MarkingTool jobs={jobs} />}
-        {code === 'wires' && <WiresTool jobs={jobs} />}
-        {code === 'damping' && <DampingTool jobs={jobs} />}
-        {code === 'polarity' && <PolarityTool mounts={mounts} jobs={jobs} />}
-        {code === 'tones' && <TonesTool jobs={jobs} />}
+    <BenchJobContext value={benchJob}>
+      <div className="fill-page">
+        <PageHead title="Bench" under="What has to be worked out between apart and together">
+          <button type="button" className="btn btn-outline-dark no-print" onClick={() => window.print()}>
+            Print
+          </button>
+        </PageHead>
+        <div className={tool ? 'bench' : 'bench wide'}>
+          <nav className="bench-tools" aria-label="Tools of the bench">
+            {GROUPS.map(({ name, tools }) => (
+              <Fragment key={name}>
+                <h2>{name}</h2>
+                {tools.map((one) => (
+                  <button key={one.code} type="button" aria-pressed={one.code === code} onClick={() => open(one.code)}>
+                    {one.name}
+                  </button>
+                ))}
+              </Fragment>
+            ))}
+          </nav>
+          {tool && (
+            <FormTool
+              key={code}
+              tool={tool}
+              typed={typed[code]}
+              onType={(values) => type(code, values)}
+              mounts={mounts}
+              onTakeDoor={takeDoor}
+              onTakeSpeaker={takeSpeaker}
+            />
+          )}
+          {code === 'fitment' && <FitmentTool mounts={mounts} />}
+          {code === 'marking' && <MarkingTool />}
+          {code === 'wires' && <WiresTool />}
+          {code === 'damping' && <DampingTool />}
+          {code === 'polarity' && <PolarityTool mounts={mounts} />}
+          {code === 'tones' && <TonesTool />}
+        </div>
       </div>
-    </div>
+    </BenchJobContext>
   );
 }

@@ -20,7 +20,7 @@ type Coverage = (typeof COVERAGES)[number]['code'];
 const SCHOOLS = COVERAGES.map(({ code, words }): [Coverage, string] => [code, words]);
 
 /** How a door is damped: what stays bare, pieces on the shop's sheets, weight; the other door from the same pieces, flipped. */
-export function DampingTool({ jobs }: { jobs: { number: number; title: string }[] }) {
+export function DampingTool() {
   const { skin, trouble, find, doors, choose } = useSkin();
   const [coverage, setCoverage] = useState<Coverage>(USUAL_COVERAGE);
   const [sheet, setSheet] = useState({ width: '500', height: '375' });
@@ -119,7 +119,6 @@ export function DampingTool({ jobs }: { jobs: { number: number; title: string }[
             </label>
             <Sheets result={result} sheet={question!.sheet} speaker={skin.speaker !== null} />
             <KeepOnJob
-              jobs={jobs}
               tool="Damping"
               given={{ door: skin.title, coverage, sheet: `${sheet.width} × ${sheet.height}`, weight }}
               said={said}

@@ -1,10 +1,10 @@
 'use client';
 import { useEffect, useMemo, useRef, useState, type ChangeEvent } from 'react';
 import type { MountView } from '@/contracts/views';
-import { FIT_RULES, parseMm, sayFitment, type Speaker } from '@/core/bench';
+import { FIT_RULES, parseMm, sayFitment } from '@/core/bench';
 import type { FitmentAnswer, FitmentQuestion } from '@/workers/fitment.worker';
 import { sendBytes, troubleWords } from '../../../device/http';
-import { Trouble } from '../../design';
+import { Trouble, useSpeakers } from '../../design';
 
 /** Rows shown of a place at once; the search finds the others. */
 const MOST_SHOWN = 60;
@@ -131,23 +131,6 @@ function Small(props: { label: string; unit?: string; value: string; onChange: (
   );
 }
 
-/** The shop's list, fetched once and again after an import. */
-function useSpeakers(): { speakers: Speaker[] | null; reload: () => void } {
-  const [speakers, setSpeakers] = useState<Speaker[] | null>(null);
-  const [turn, setTurn] = useState(0);
-  useEffect(() => {
-    let ended = false;
-    fetch('/api/speakers')
-      .then((response) => (response.ok ? (response.json() as Promise<Speaker[]>) : []))
-      .catch(() => [])
-      .then((list) => !ended && setSpeakers(list));
-    return () => {
-      ended = true;
-    };
-  }, [turn]);
-  return { speakers, reload: () => setTurn(turn + 1) };
-}
-
 /** Answers in a worker; a new question ends the old one. */
 function useFitment(question: FitmentQuestion | null): FitmentAnswer | null {
   const [answer, setAnswer] = useState<FitmentAnswer | null>(null);
@@ -206,10 +189,14 @@ function SpeakerList({ count, onChanged }: { count: number; onChanged: () => voi
       <Trouble text={trouble} />
       {done && (
         <div role="status">
-          <p className="good mb-0">{done.kept} speakers kept.</p>
+          <p className="good mb-0">
+            {done.kept} {done.kept === 1 ? 'speaker' : 'speakers'} kept.
+          </p>
           {done.badCount > 0 && (
             <details>
-              <summary>{done.badCount} lines not read</summary>
+              <summary>
+                {done.badCount} {done.badCount === 1 ? 'line' : 'lines'} not read
+              </summary>
               <ul>
                 {done.bad.map(({ line, message }) => (
                   <li key={line}>

@@ -1,7 +1,9 @@
 'use client';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import type { MountView } from '@/contracts/views';
+import type { Speaker } from '@/core/bench';
 import { PezzoError } from '@/core/errors';
+import { useSpeakers } from '../../design';
 import { DrawnAnswer } from './drawings/drawn';
 import { KeepOnJob } from './keep-on-job';
 import { TemplateFiles } from './template-files';
@@ -16,7 +18,7 @@ export function FormTool({
   onType,
   mounts,
   onTakeDoor,
-  jobs,
+  onTakeSpeaker,
 }: {
   tool: BenchTool;
   /** What was typed, by field. */
@@ -24,7 +26,7 @@ export function FormTool({
   onType: (values: Record<string, string>) => void;
   mounts: MountView[];
   onTakeDoor: (mount: MountView) => void;
-  jobs: { number: number; title: string }[];
+  onTakeSpeaker: (speaker: Speaker) => void;
 }) {
   const own = useMemo(() => ({ ...startOf(tool), ...typed }), [tool, typed]);
   const answer = useMemo(() => answerOf(tool, own), [tool, own]);
@@ -50,6 +52,7 @@ export function FormTool({
             ))}
           </select>
         )}
+        {tool.takesSpeaker && <SpeakerPick onTake={onTakeSpeaker} />}
         {tool.fields.map((field) => (
           <Field
             key={`${tool.code} ${field.key}`}
@@ -70,13 +73,7 @@ export function FormTool({
             {answer.drawn && (answer.drawn.of === 'ring' || answer.drawn.of === 'oval') && (
               <TemplateFiles tool={answer.drawn.of} given={answer.drawn.input} />
             )}
-            <KeepOnJob
-              jobs={jobs}
-              mounts={tool.takesDoor ? mounts : []}
-              tool={tool.name}
-              given={own}
-              said={answer.said}
-            />
+            <KeepOnJob mounts={tool.takesDoor ? mounts : []} tool={tool.name} given={own} said={answer.said} />
           </>
         )}
         <details className="bench-formula">
@@ -85,6 +82,33 @@ export function FormTool({
           <p className="quiet mb-0">{tool.source}</p>
         </details>
       </section>
+    </>
+  );
+}
+
+/** Takes a speaker's sizes from the shop's list, by its name. */
+function SpeakerPick({ onTake }: { onTake: (speaker: Speaker) => void }) {
+  const [isWanted, want] = useState(false);
+  const { speakers } = useSpeakers(isWanted);
+  const take = (name: string) => {
+    const speaker = speakers?.find((one) => one.name === name);
+    if (speaker) onTake(speaker);
+  };
+  return (
+    <>
+      <input
+        className="form-control mb-2"
+        aria-label="Speaker of our list"
+        placeholder="take a speaker of our list…"
+        list="our-speakers"
+        onFocus={() => want(true)}
+        onChange={(event) => take(event.target.value)}
+      />
+      <datalist id="our-speakers">
+        {speakers?.map(({ name }) => (
+          <option key={name} value={name} />
+        ))}
+      </datalist>
     </>
   );
 }

@@ -1,4 +1,5 @@
 import type { MountView } from '@/contracts/views';
+import type { Speaker } from '@/core/bench';
 
 /** Of some fields those that were measured, as they are typed. */
 const some = (entries: [key: string, value: number | undefined][]) =>
@@ -23,4 +24,22 @@ export const ringOf = ({ mount }: MountView) =>
     ['factory.count', mount.holes?.count],
     ['factory.circle', mount.holes?.circle],
     ['factory.start', mount.holes?.start],
+  ]);
+
+/** A speaker of the shop's list as the depth tool takes it. */
+export const depthOfSpeaker = ({ depth, proud, stroke }: Speaker) =>
+  some([
+    ['depth', depth],
+    ['proud', proud],
+    ['stroke', stroke],
+    ['speakerTolerance', 0],
+  ]);
+
+/** And as the ring and the oval plate do. */
+export const patternOfSpeaker = ({ holes, circle, cutout, basket }: Speaker) =>
+  some([
+    ['speaker.count', holes],
+    ['speaker.circle', circle],
+    ['speaker.cutout', cutout],
+    ['speaker.basket', basket],
   ]);

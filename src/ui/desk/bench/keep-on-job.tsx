@@ -6,23 +6,22 @@ import { v4 as uuid } from 'uuid';
 import type { MountView } from '@/contracts/views';
 import type { Said } from '@/core/bench';
 import { Trouble, useSend } from '../../design';
+import { useBenchJob } from './bench-job';
 
 /** Keeps an answer on an open job; one that does not work for sure asks why it is done all the same. */
 export function KeepOnJob({
-  jobs,
   mounts = [],
   tool,
   given,
   said,
 }: {
-  jobs: { number: number; title: string }[];
   /** Places of procedures that it may be a finding about. */
   mounts?: MountView[];
   tool: string;
   given: Record<string, string>;
   said: Said;
 }) {
-  const [job, setJob] = useState('');
+  const { jobs, job, setJob } = useBenchJob();
   const [about, setAbout] = useState('');
   const [why, setWhy] = useState('');
   const [kept, setKept] = useState<{ job: string; words: string } | null>(null);

@@ -11,7 +11,7 @@ const ANSWERS: ['clear' | 'in-the-way', string][] = [
 ];
 
 /** A place found again from two edges, on both sides; nothing may be cut before everything behind it was looked at. */
-export function MarkingTool({ jobs }: { jobs: { number: number; title: string }[] }) {
+export function MarkingTool() {
   const [datum, setDatum] = useState({ from: 'lower seam', up: '45', andFrom: 'hinge edge', back: '120' });
   const [size, setSize] = useState('142');
   const [answers, setAnswers] = useState<BehindAnswers>({});
@@ -61,7 +61,6 @@ export function MarkingTool({ jobs }: { jobs: { number: number; title: string }[
             <p className="datum-words">{words}</p>
             <Sides datum={{ from: datum.from, andFrom: datum.andFrom, up: up!, back: back! }} diameter={diameter} />
             <KeepOnJob
-              jobs={jobs}
               tool="Marking out"
               given={{ ...datum, hole: size, ...(answers as Record<string, string>) }}
               said={{ standing: said.standing, words: `${words} ${said.words}` }}

@@ -18,6 +18,8 @@ import {
 } from '@/core/bench';
 import { listed } from '@/core/text';
 import { Chips } from '../../design/chips';
+import { Trouble, useSend } from '../../design';
+import { useBenchJob } from './bench-job';
 import { KeepOnJob } from './keep-on-job';
 import { ConeDrawing } from './drawings/cone-drawing';
 import { SaidLine } from './said-line';
@@ -26,7 +28,7 @@ const METHODS = POLARITY_TESTS.map(({ code, name }): [PolarityMethod, string] =>
 const SPEAKERS = ['front left', 'front right', 'rear left', 'rear right', 'centre', 'subwoofer'];
 
 /** Which wire is plus, and whether the whole car moves together: guided tests whose evidence adds up; a speaker to practise on. */
-export function PolarityTool({ mounts, jobs }: { mounts: MountView[]; jobs: { number: number; title: string }[] }) {
+export function PolarityTool({ mounts }: { mounts: MountView[] }) {
   const [part, setPart] = useState<'pair' | 'phase' | 'returns'>('pair');
   return (
     <div className="bench-wide">
@@ -40,18 +42,19 @@ export function PolarityTool({ mounts, jobs }: { mounts: MountView[]; jobs: { nu
         ]}
         onPick={setPart}
       />
-      {part === 'pair' && <Pair mounts={mounts} jobs={jobs} />}
-      {part === 'phase' && <Phase jobs={jobs} />}
-      {part === 'returns' && <Returns jobs={jobs} />}
+      {part === 'pair' && <Pair mounts={mounts} />}
+      {part === 'phase' && <Phase />}
+      {part === 'returns' && <Returns />}
     </div>
   );
 }
 
-function Pair({ mounts, jobs }: { mounts: MountView[]; jobs: { number: number; title: string }[] }) {
+function Pair({ mounts }: { mounts: MountView[] }) {
   const [known, setKnown] = useState(false);
   const [method, setMethod] = useState<PolarityMethod>('cell');
   const [evidence, setEvidence] = useState<PolarityEvidence[]>([]);
   const [wires, setWires] = useState({ first: '', second: '' });
+  const [place, setPlace] = useState<MountView | null>(null);
   const [practice, setPractice] = useState<SimulatedSpeaker | null>(null);
   const [shown, setShown] = useState<string | null>(null);
   const test = POLARITY_TESTS.find(({ code }) => code === method)!;
@@ -64,6 +67,11 @@ function Pair({ mounts, jobs }: { mounts: MountView[]; jobs: { number: number; t
         `The ${nameOf(found.plus)}${wires[found.plus].trim() ? ' wire' : ''}`,
       )
     : said.words;
+  const takePlace = (mount: MountView | undefined) => {
+    setPlace(mount ?? null);
+    const pair = mount?.pair;
+    if (pair) setWires({ first: pair.plus.colour ?? '', second: pair.minus.colour ?? '' });
+  };
   const start = (speaker: SimulatedSpeaker | null) => {
     setPractice(speaker);
     setEvidence([]);
@@ -88,6 +96,30 @@ function Pair({ mounts, jobs }: { mounts: MountView[]; jobs: { number: number; t
         </label>
         {known || practice ? (
           <>
+            {mounts.length > 0 && !practice && (
+              <select
+                className="form-select mt-2"
+                aria-label="Which speaker"
+                value={place ? mounts.indexOf(place) : ''}
+                onChange={(event) => takePlace(mounts[Number(event.target.value)])}
+              >
+                <option value="">which speaker…</option>
+                {mounts.map((mount, n) => (
+                  <option key={`${mount.procedure} ${mount.of}`} value={n}>
+                    {mount.title}, {mount.side}: {mount.of}
+                  </option>
+                ))}
+              </select>
+            )}
+            {place?.pair && (
+              <p className="quiet mb-0">
+                Known so far: {place.pair.plus.colour ?? place.pair.plus.cavity} is plus
+                {place.pair.verified?.length
+                  ? `, by ${listed(place.pair.verified.map(({ how }) => how))}`
+                  : ', not verified'}
+                .
+              </p>
+            )}
             <div className="d-flex gap-2 my-2">
               {(['first', 'second'] as const).map((wire) => (
                 <input
@@ -159,13 +191,20 @@ function Pair({ mounts, jobs }: { mounts: MountView[]; jobs: { number: number; t
             {found.plus && (
               <>
                 <KeepOnJob
-                  jobs={jobs}
                   mounts={mounts}
                   tool="Polarity"
                   given={{ ...wires, ...Object.fromEntries(evidence.map(({ method: one, seen }) => [one, seen])) }}
                   said={{ standing: said.standing, words }}
                 />
               </>
+            )}
+            {place && found.plus && found.sure >= SURE_ENOUGH && (
+              <WritePair
+                place={place}
+                plus={wires[found.plus].trim()}
+                minus={wires[found.plus === 'first' ? 'second' : 'first'].trim()}
+                evidence={evidence}
+              />
             )}
             <button type="button" className="btn btn-outline-dark mt-2" onClick={() => start(randomSpeaker())}>
               Practise on a simulated speaker
@@ -185,6 +224,54 @@ function Pair({ mounts, jobs }: { mounts: MountView[]; jobs: { number: number; t
           </p>
         </details>
       </section>
+    </div>
+  );
+}
+
+/** Writes what was found into the procedure's draft, with how it was found. */
+function WritePair({
+  place,
+  plus,
+  minus,
+  evidence,
+}: {
+  place: MountView;
+  plus: string;
+  minus: string;
+  evidence: PolarityEvidence[];
+}) {
+  const { job } = useBenchJob();
+  const { busy, trouble, run } = useSend();
+  const [written, setWritten] = useState<string | null>(null);
+  const words = `${plus} ${minus} ${place.procedure}`;
+  if (!plus || !minus) return <p className="quiet">Name both wires to write it into the procedure.</p>;
+  const write = async () => {
+    const verified = evidence.flatMap(({ method, seen }) => {
+      const test = POLARITY_TESTS.find(({ code }) => code === method)!;
+      const told = test.seen.find(({ code }) => code === seen)!;
+      return told.plus ? [{ how: method, result: told.words.toLowerCase() }] : [];
+    });
+    const body = {
+      procedure: place.procedure,
+      of: place.mount.of,
+      plus,
+      minus,
+      verified,
+      job: job ? Number(job) : null,
+    };
+    if ((await run('POST', '/api/bench/pairs', body)) !== null) setWritten(words);
+  };
+  return (
+    <div className="mt-2">
+      <button type="button" className="btn btn-outline-dark" disabled={busy} onClick={() => void write()}>
+        Write it into the procedure’s draft
+      </button>
+      {written === words && (
+        <p className="good mb-0" role="status">
+          In the draft of {place.title}: a lead publishes it.
+        </p>
+      )}
+      <Trouble text={trouble} />
     </div>
   );
 }
@@ -234,7 +321,7 @@ const randomSpeaker = (): SimulatedSpeaker => ({
   wideIsPlus: Math.random() < 0.85,
 });
 
-function Phase({ jobs }: { jobs: { number: number; title: string }[] }) {
+function Phase() {
   const [checks, setChecks] = useState<PhaseCheck[]>([]);
   const [pair, setPair] = useState({ a: SPEAKERS[0], b: SPEAKERS[1] });
   const said = sayPhase(phaseOf(checks));
@@ -294,7 +381,6 @@ function Phase({ jobs }: { jobs: { number: number; title: string }[] }) {
         </ul>
         {checks.length > 0 && (
           <KeepOnJob
-            jobs={jobs}
             tool="Phase"
             given={Object.fromEntries(
               checks.map(({ a, b, inPhase }) => [`${a} – ${b}`.slice(0, 40), inPhase ? 'in phase' : 'out of phase']),
@@ -307,7 +393,7 @@ function Phase({ jobs }: { jobs: { number: number; title: string }[] }) {
   );
 }
 
-function Returns({ jobs }: { jobs: { number: number; title: string }[] }) {
+function Returns() {
   const [tests, setTests] = useState<{ speaker: string; return: string }[]>([]);
   const [speaker, setSpeaker] = useState(SPEAKERS[0]);
   const [wire, setWire] = useState('');
@@ -369,7 +455,6 @@ function Returns({ jobs }: { jobs: { number: number; title: string }[] }) {
         </ul>
         {tests.length > 0 && (
           <KeepOnJob
-            jobs={jobs}
             tool="Returns"
             given={Object.fromEntries(tests.map((one) => [one.speaker, one.return]))}
             said={said}

@@ -53,7 +53,7 @@ const KINDS: Kind[] = [
 ];
 
 /** Test tones made here and as WAV files; they begin quiet. What rattled is kept with its frequency. */
-export function TonesTool({ jobs }: { jobs: { number: number; title: string }[] }) {
+export function TonesTool() {
   const [db, setDb] = useState<number>(STEPS[0]);
   const { playing, at, play, stop } = usePlayer();
   const [rattles, setRattles] = useState<{ hertz: number; where: string }[]>([]);
@@ -134,7 +134,6 @@ export function TonesTool({ jobs }: { jobs: { number: number; title: string }[] 
         </ul>
         {rattles.length > 0 && (
           <KeepOnJob
-            jobs={jobs}
             tool="Rattles"
             given={Object.fromEntries(
               rattles.map(({ hertz: one, where: place }, n) => [`${n + 1}`, `${one} Hz, ${place}`]),

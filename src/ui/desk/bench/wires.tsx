@@ -24,7 +24,7 @@ const JOINT_CHOICES: [Joint | 'twist', string][] = [
 ];
 
 /** A cable's way leg by leg: what to cut, where the boots sit, how thick, how it is joined. */
-export function WiresTool({ jobs }: { jobs: { number: number; title: string }[] }) {
+export function WiresTool() {
   const [legs, setLegs] = useState(START);
   const [rest, setRest] = useState({ slack: '10', loop: '200', ohms: '4', lossDb: '0.5' });
   const [joint, setJoint] = useState<Joint | 'twist'>('adapter');
@@ -121,7 +121,6 @@ export function WiresTool({ jobs }: { jobs: { number: number; title: string }[] 
               )}
             </ul>
             <KeepOnJob
-              jobs={jobs}
               tool="Wire run"
               given={{
                 ...Object.fromEntries(legs.map(({ name, mm }, n) => [`${n + 1} ${name}`.slice(0, 40), mm])),

@@ -45,7 +45,11 @@ export function JobPage({
       <PageHead
         title={`Job ${job.number}: ${job.title}`}
         under={[carWords(standing), job.customer].filter(Boolean).join(' · ')}
-      />
+      >
+        <Link className="btn btn-outline-dark" href={`/bench?job=${job.number}`}>
+          To the bench
+        </Link>
+      </PageHead>
       <HighVoltage job={job} names={visit.names} mayName={mayLook} />
       <FlagCard flags={flags} mayLook={mayLook} />
       <div className="answer-strip" aria-label="Where this job stands">

@@ -1,9 +1,10 @@
 'use client';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Modal from 'react-bootstrap/Modal';
-import { betterFit, type FitChoice, fitmentOf, JOINTS, type Joint, sayFitment, type Speaker } from '@/core/bench';
+import { betterFit, type FitChoice, fitmentOf, JOINTS, type Joint, sayFitment } from '@/core/bench';
 import { indexItems, itemWords, type ProcedureDocument } from '@/core/procedure';
+import { useSpeakers } from '../../design';
 import { Chips } from '../../design/chips';
 
 const JOINT_CHOICES = Object.entries(JOINTS).map(([code, { words }]): [Joint, string] => [code as Joint, words]);
@@ -21,21 +22,10 @@ export function NewSpeakerChoice({
   onChoose: (choice: FitChoice) => void;
 }) {
   const [open, setOpen] = useState(false);
-  const [speakers, setSpeakers] = useState<Speaker[] | null>(null);
+  const { speakers } = useSpeakers(open);
   const [search, setSearch] = useState('');
   const [joint, setJoint] = useState<Joint>('adapter');
   const [crossover, setCrossover] = useState(false);
-  useEffect(() => {
-    if (!open || speakers) return;
-    let ended = false;
-    fetch('/api/speakers')
-      .then((response) => (response.ok ? (response.json() as Promise<Speaker[]>) : []))
-      .catch(() => [])
-      .then((list) => !ended && setSpeakers(list));
-    return () => {
-      ended = true;
-    };
-  }, [open, speakers]);
   const name = itemWords(indexItems(document), of);
   const kind = document.parts.find(({ id }) => id === of)?.kind === 'tweeter' ? 'tweeter' : 'speaker';
   const ranked = useMemo(() => {

@@ -46,6 +46,8 @@ export interface BenchTool {
   fields: BenchField[];
   /** What was measured on a door can be taken over. */
   takesDoor?: boolean;
+  /** A speaker's sizes can be taken from the shop's list. */
+  takesSpeaker?: boolean;
   formula: string;
   source: string;
   /** Throws a refusal naming the field. */

@@ -13,6 +13,7 @@ export const SPEAKER_TOOLS: BenchTool[] = [
   {
     code: 'depth',
     takesDoor: true,
+    takesSpeaker: true,
     name: 'Depth and spacer',
     asks: 'How thick must the spacer under the speaker be?',
     fields: [
@@ -44,6 +45,7 @@ export const SPEAKER_TOOLS: BenchTool[] = [
   {
     code: 'ring',
     takesDoor: true,
+    takesSpeaker: true,
     name: 'Ring',
     asks: 'Does the speaker go on this ring, and turned how far?',
     fields: [
@@ -76,6 +78,7 @@ export const SPEAKER_TOOLS: BenchTool[] = [
   },
   {
     code: 'oval',
+    takesSpeaker: true,
     name: 'Oval plate',
     asks: 'Does a round speaker go on a 6×9 or 5×7 place?',
     fields: [
