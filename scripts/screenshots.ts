@@ -1,5 +1,6 @@
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
+import sharp from 'sharp';
 import type { Page } from '@playwright/test';
 import { answerAll, openBrowser, signedIn } from './support/browser';
 import { ensureBuild } from './support/build';
@@ -43,14 +44,6 @@ const DESK_SHOTS: Shot[] = [
   ],
   ['plan', LUMEN, answered],
   [
-    'plan-order',
-    LUMEN,
-    async (page) => {
-      await answered(page);
-      await page.getByRole('button', { name: /^Back ·/ }).click();
-    },
-  ],
-  [
     'plan-tray',
     LUMEN,
     async (page) => {
@@ -85,11 +78,10 @@ const DESK_SHOTS: Shot[] = [
   ],
   [
     'bench',
-    '/bench',
+    '/bench?job=2402',
     async (page) => {
-      await page
-        .getByLabel('Measured on a door')
-        .selectOption({ label: 'Wicket Carry, front door, crank windows, right: door speaker' });
+      await page.getByLabel('Measured on a door').selectOption({ label: 'Velden Kite, rear door, left: door speaker' });
+      await page.getByLabel('Speaker: mounting depth').fill('66');
     },
   ],
   [
@@ -149,11 +141,13 @@ async function main(): Promise<void> {
       await take(desk, name);
     }
     const phone = await (await signedIn(browser, app.url, 'rui-castellane', '4004', PHONE)).newPage();
+    await takeTools(desk);
     await takeRun(desk, 'run', take);
     await takeRun(phone, 'run-phone', take);
     await takeStuck(desk, take);
     await takeGate(desk, take);
     await takeNight(desk, take);
+    await takeFitStep(desk, take);
     await desk.goto('/jobs/2401');
     await desk
       .getByRole('link', { name: /^Velden Kite, rear door, left/ })
@@ -162,11 +156,6 @@ async function main(): Promise<void> {
     await desk.getByRole('heading', { name: /^Finished/ }).waitFor();
     await desk.getByText('● saved').waitFor();
     await take(desk, 'ledger');
-    await (await browser.newPage({ viewport: DESK })).goto(app.url).then(async () => {
-      const page = browser.contexts().at(-1)!.pages()[0];
-      await page.getByRole('button', { name: /^Bea/ }).click();
-      await take(page, 'sign-in');
-    });
   } finally {
     await browser.close();
     await app.stop();
@@ -208,6 +197,56 @@ async function takeStuck(page: Page, take: (page: Page, name: string) => Promise
   await page.waitForTimeout(400);
   await take(page, 'wont-move');
   await page.getByRole('button', { name: 'To the step' }).click();
+}
+
+/** Four more tools of the bench on one picture. */
+async function takeTools(page: Page): Promise<void> {
+  const shots: Buffer[] = [];
+  const shoot = async (tool: string, before?: () => Promise<unknown>) => {
+    await page.goto(`/bench?tool=${tool}`);
+    await before?.();
+    await page.waitForTimeout(700);
+    shots.push(await page.screenshot());
+  };
+  await shoot('ring');
+  await shoot('polarity', async () => {
+    await page.getByRole('checkbox').check();
+    await page.getByLabel('Which speaker').selectOption({ label: 'Velden Kite, rear door, left: door speaker' });
+    await page.getByRole('button', { name: 'Cone jumps out' }).click();
+  });
+  await shoot('damping', async () => {
+    await page.getByLabel('Door', { exact: true }).selectOption({ label: 'Velden Kite, rear door, left' });
+    await page.getByText('m² of flat skin').waitFor();
+  });
+  await shoot('fitment', () => page.getByText('Screw it straight in').first().waitFor());
+  const { width, height } = DESK;
+  await sharp({ create: { width: 2 * width, height: 2 * height, channels: 3, background: 'white' } })
+    .composite(shots.map((input, n) => ({ input, left: (n % 2) * width, top: Math.floor(n / 2) * height })))
+    .png()
+    .toBuffer()
+    .then((tiled) => sharp(tiled).resize(1800).png({ palette: true }).toFile(join(FOLDER, 'bench-tools.png')));
+}
+
+/** A step between apart and together: the ring for a new speaker. */
+async function takeFitStep(page: Page, take: (page: Page, name: string) => Promise<unknown>): Promise<void> {
+  const made = await page.request.post('/api/runs', {
+    data: {
+      job: 2402,
+      procedures: ['kite-rear-door@right'],
+      goals: ['fit kite-rear-door@right/new-woofer'],
+      options: { windows: 'power' },
+      newParts: ['Saltmarsh 165 F'],
+      fits: ['kite-rear-door@right/woofer:adapter:Saltmarsh 165 F'],
+    },
+  });
+  const { id } = (await made.json()) as { id: string };
+  await page.goto(`/runs/${id}`);
+  const skip = page.getByRole('button', { name: 'Start', exact: true });
+  await skip.click();
+  const heading = page.getByRole('heading', { level: 1 });
+  for (let n = 0; n < 80 && !/adapter ring/.test((await heading.textContent())!); n += 1) await step(page);
+  await page.waitForTimeout(600);
+  await take(page, 'fit-step');
 }
 
 /** The bay at night, a test before the shield closes. */

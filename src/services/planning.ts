@@ -75,13 +75,13 @@ export async function planView(
 /** The documents with the steps for what goes in. Throws `invalid` where a speaker or its place is not there. */
 async function withNewParts(documents: ProcedureDocument[], fits: string[]): Promise<ProcedureDocument[]> {
   let fitted = documents;
-  for (const { procedure, of, speaker: name, joint, crossover } of fits.flatMap((text) => parseFit(text) ?? [])) {
+  for (const { procedure, of, speaker: name, ...how } of fits.flatMap((text) => parseFit(text) ?? [])) {
     const document = fitted.find(({ id }) => id === procedure);
     if (!document?.parts.some(({ id }) => id === of))
       throw invalid('no-place', `The place that “${name}” is to go into is not part of this plan.`);
     const speaker = await findSpeaker(db, name);
     if (!speaker) throw invalid('no-speaker', `No speaker of the shop’s list is called “${name}” any more.`);
-    const more = withNewSpeaker(document, { of, speaker, joint, crossover });
+    const more = withNewSpeaker(document, { of, speaker, ...how });
     fitted = fitted.map((one) => (one.id === procedure ? more : one));
   }
   return fitted;

@@ -101,6 +101,7 @@ test('works out depth and ring, prints a template, plans the steps for a new spe
   await expect(page.getByRole('row', { name: /^4 × T25/ })).toContainText('4');
   await expect(page.getByText('does not balance')).toHaveCount(0);
   await page.getByRole('button', { name: 'Finish', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Finished: everything is accounted for' })).toBeVisible();
 
   const report = (await (await page.request.get(`/api/jobs/${job}/report.json`)).json()) as {
     bench: { tool: string }[];
@@ -146,6 +147,7 @@ test('cuts first speaker openings into a Tarn: marked out and looked behind at t
   await page.locator('.done-bar').click();
   await workUntil(page, /^Everything is accounted for/);
   await page.getByRole('button', { name: 'Finish', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Finished: everything is accounted for' })).toBeVisible();
   const report = (await (await page.request.get(`/api/jobs/${job}/report.json`)).json()) as {
     bench: { tool: string; said: string }[];
     runs: { finishedAt: string | null }[];

@@ -65,7 +65,7 @@ describe('the shop’s speakers', () => {
 
 describe('a new speaker in a plan', () => {
   const fit = (speaker: string, of = 'woofer') =>
-    fitText({ procedure: 'kite-rear-door', of, speaker, joint: 'adapter', crossover: false });
+    fitText({ procedure: 'kite-rear-door', of, speaker, joint: 'adapter', crossover: false, frame: false });
 
   it('brings its steps, and a run follows them', async () => {
     const fits = [fit('Saltmarsh 165 A')];

@@ -1,4 +1,4 @@
-import { jobsAtTheBench, mountsKnown } from '@/services';
+import { jobsAtTheBench, mountsKnown, readShop } from '@/services';
 import { Bench } from '@/ui/desk/bench';
 import { requirePerson } from '../../session';
 
@@ -9,7 +9,20 @@ const one = (value: string | string[] | undefined) => [value ?? ''].flat()[0];
 
 export default async function BenchPage({ searchParams }: { searchParams: Promise<Query> }) {
   const { tool, job } = await searchParams;
-  const [, mounts, jobs] = await Promise.all([requirePerson(), mountsKnown(), jobsAtTheBench()]);
+  const [, mounts, jobs, { settings }] = await Promise.all([
+    requirePerson(),
+    mountsKnown(),
+    jobsAtTheBench(),
+    readShop(),
+  ]);
   const number = Number(one(job));
-  return <Bench mounts={mounts} jobs={jobs} first={one(tool)} forJob={Number.isInteger(number) ? number : null} />;
+  return (
+    <Bench
+      mounts={mounts}
+      jobs={jobs}
+      schools={settings.schools}
+      first={one(tool)}
+      forJob={Number.isInteger(number) ? number : null}
+    />
+  );
 }

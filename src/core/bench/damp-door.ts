@@ -11,8 +11,6 @@ export const COVERAGES = [
   { code: 'most', words: 'about 75 %', share: 0.75 },
   { code: 'full', words: 'full', share: 1 },
 ] as const;
-/** The default school: most of the flat inner skin. */
-export const USUAL_COVERAGE = 'most';
 
 /** Kept clear round a clip's hole, and round a weep hole, mm (common practice, no source). */
 const CLIP_CLEAR = 14;

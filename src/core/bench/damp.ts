@@ -36,7 +36,7 @@ export interface DampResult {
 }
 
 /** Tiles that the smaller side of a sheet is counted in. */
-const TILES = 5;
+const TILES = 8;
 /** Tiles looked at; a larger area is cut more coarsely. */
 const MOST_TILES = 900;
 
@@ -72,7 +72,7 @@ interface Rectangle {
   height: number;
 }
 
-/** Rectangles no larger than a sheet that lie on a region, largest first: rows of tiles run together. */
+/** Rectangles no larger than a sheet that lie on a region, largest first: tiles run together into rows, and rows of one width into higher ones. */
 function rectanglesOn(region: Region, sheet: readonly [number, number]): Rectangle[] {
   const corners = region.area.flat();
   if (corners.length === 0) return [];
@@ -80,23 +80,47 @@ function rectanglesOn(region: Region, sheet: readonly [number, number]): Rectang
   const [left, low] = [Math.min(...xs), Math.min(...ys)];
   const [width, height] = [Math.max(...xs) - left, Math.max(...ys) - low];
   const side = Math.max(Math.min(...sheet) / TILES, Math.sqrt((width * height) / MOST_TILES));
-  const longest = Math.max(1, Math.floor(Math.max(...sheet) / side));
+  // Tiles share the area out evenly, so that a plain rectangle is covered to its edge.
+  const [columns, rows] = [Math.max(1, Math.ceil(width / side)), Math.max(1, Math.ceil(height / side))];
+  const [wide, high] = [width / columns, height / rows];
+  const longest = Math.max(1, Math.floor((Math.max(...sheet) + 1e-9) / wide));
+  const highest = Math.max(1, Math.floor((Math.min(...sheet) + 1e-9) / high));
   const made: Rectangle[] = [];
-  for (let row = 0; row * side < height; row += 1) {
-    let run = 0;
-    const columns = Math.ceil(width / side);
-    for (let column = 0; column <= columns; column += 1) {
-      const at: Corner = [left + column * side, low + row * side];
-      const isIn = column < columns && liesInside(region, at, side, side);
-      if (isIn) run += 1;
-      if (run > 0 && (!isIn || run === longest)) {
-        const end = isIn ? column + 1 : column;
-        made.push({ at: [left + (end - run) * side, at[1]], width: run * side, height: side });
-        run = 0;
+  let above = new Map<string, Rectangle>();
+  for (let row = 0; row < rows; row += 1) {
+    const own = new Map<string, Rectangle>();
+    for (const [from, count] of runsOf(columns, longest, (column) =>
+      liesInside(region, [left + column * wide, low + row * high], wide, high),
+    )) {
+      const key = `${from} ${count}`;
+      const below = above.get(key);
+      if (below && below.height < (highest - 0.5) * high) {
+        below.height += high;
+        own.set(key, below);
+        continue;
       }
+      const one = { at: [left + from * wide, low + row * high] as Corner, width: count * wide, height: high };
+      made.push(one);
+      own.set(key, one);
+    }
+    above = own;
+  }
+  return made.sort((a, b) => b.width * b.height - a.width * a.height || a.at[1] - b.at[1] || a.at[0] - b.at[0]);
+}
+
+/** Runs of columns that are in, each from where and how many, at most `longest`. */
+function runsOf(columns: number, longest: number, isIn: (column: number) => boolean): [from: number, count: number][] {
+  const runs: [number, number][] = [];
+  let count = 0;
+  for (let column = 0; column <= columns; column += 1) {
+    const own = column < columns && isIn(column);
+    if (own) count += 1;
+    if (count > 0 && (!own || count === longest)) {
+      runs.push([own ? column + 1 - count : column - count, count]);
+      count = 0;
     }
   }
-  return made.sort((a, b) => b.width - a.width || a.at[1] - b.at[1] || a.at[0] - b.at[0]);
+  return runs;
 }
 
 /** Lays rectangles on as few sheets as shelves allow, the long side along the sheet's. */

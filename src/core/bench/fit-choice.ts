@@ -9,16 +9,18 @@ export interface FitChoice {
   speaker: string;
   joint: Joint;
   crossover: boolean;
+  /** The factory frame is kept, its cone cut out. */
+  frame: boolean;
 }
 
 /** "kite-rear-door/woofer:adapter+crossover:Saltmarsh 165 A". */
-export const fitText = ({ procedure, of, speaker, joint, crossover }: FitChoice): string =>
-  `${procedure}/${of}:${joint}${crossover ? '+crossover' : ''}:${speaker}`;
+export const fitText = ({ procedure, of, speaker, joint, crossover, frame }: FitChoice): string =>
+  `${procedure}/${of}:${joint}${crossover ? '+crossover' : ''}${frame ? '+frame' : ''}:${speaker}`;
 
 /** Reads it back; null where it is none. */
 export function parseFit(text: string): FitChoice | null {
-  const match = /^([^/:]+)\/([^/:]+):([a-z]+)(\+crossover)?:(.{1,80})$/.exec(text);
+  const match = /^([^/:]+)\/([^/:]+):([a-z]+)(\+crossover)?(\+frame)?:(.{1,80})$/.exec(text);
   if (!match || !Object.hasOwn(JOINTS, match[3])) return null;
-  const [, procedure, of, joint, box, speaker] = match;
-  return { procedure, of, speaker, joint: joint as Joint, crossover: box !== undefined };
+  const [, procedure, of, joint, box, kept, speaker] = match;
+  return { procedure, of, speaker, joint: joint as Joint, crossover: box !== undefined, frame: kept !== undefined };
 }

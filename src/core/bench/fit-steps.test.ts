@@ -99,6 +99,15 @@ describe('steps for a new speaker', () => {
     expect(left).toEqual(expect.arrayContaining(['swarf', 'bare-edge']));
   });
 
+  it('keep the factory frame where that is the school: nothing is taken out, and it says that it cannot go back', () => {
+    const kept = withNewSpeaker(KITE, { of: 'woofer', speaker: SPEAKER, joint: 'crimp', frame: true });
+    const frame = planOf(kept, [GOAL], { windows: 'power' });
+    expect(keys(frame.steps.removal)).not.toContain('takeOff:kite-rear-door/woofer');
+    expect(keys(frame.steps.fit)[0]).toBe(of('cone'));
+    expect(frame.steps.fit[0].detail).toContain('cannot go back to stock');
+    expect(frame.refit.flatMap(({ checks }) => checks.map(({ fact }) => fact as string))).toContain('swarf');
+  });
+
   it('are taken out of the document again', () => {
     expect(withoutFitSteps(FITTED)).toEqual(KITE);
     expect(withNewSpeaker(FITTED, { of: 'woofer', speaker: SPEAKER, joint: 'adapter', crossover: true })).toEqual(

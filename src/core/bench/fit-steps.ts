@@ -1,9 +1,9 @@
-import { indexItems, itemWords, type ProcedureDocument, type Work } from '../procedure';
+import { indexItems, itemWords, type ProcedureDocument, type Schools, type Work } from '../procedure';
 import { type Fitment, fitmentOf, type FitRules, type Place, type Speaker } from './fitment';
 import { plainNumber } from './say';
 
 /** How wires are joined. */
-export type Joint = 'adapter' | 'solder' | 'crimp';
+export type Joint = Schools['joints'];
 /** The schools of joints; the first is the default: the car can go back to stock (common practice, no source). */
 export const JOINTS: Record<Joint, { words: string; note: string; material: string }> = {
   adapter: {
@@ -31,6 +31,8 @@ export interface NewSpeaker {
   joint: Joint;
   /** A crossover or another box goes in beside it. */
   crossover?: boolean;
+  /** The cone is cut out and the factory frame kept: this cannot go back to stock. */
+  frame?: boolean;
   rules?: FitRules;
 }
 
@@ -79,12 +81,11 @@ export function withNewSpeaker(document: ProcedureDocument, chosen: NewSpeaker):
     made.push(work);
     return work.id;
   };
-  add('bag', 'bag', `old ${old} and its screws`, [`${of}:off`], {
-    note: 'It goes back in when the car goes back to stock.',
-  });
-  const mounted = [...(place.holes ? [] : drilled(speaker, of, add)), ...ringed(fit, of, add)];
-  const cable = chosen.crossover ? [crossover(of, add)] : [];
-  const join = add('join', 'join', 'speaker wires', [`${of}:off`, ...cable], {
+  // The factory frame stays where it is: what is before it must be off, not it.
+  const base = chosen.frame ? (document.parts.find(({ id: part }) => part === of)?.behind ?? []) : [`${of}:off`];
+  const mounted = chosen.frame ? [coneOut(old, base, add)] : seated(old, chosen, place, fit, base, add);
+  const cable = chosen.crossover ? [crossover(base, add)] : [];
+  const join = add('join', 'join', 'speaker wires', [...base, ...(chosen.frame ? mounted : []), ...cable], {
     note: JOINTS[joint].note,
     material: [JOINTS[joint].material],
   });
@@ -95,8 +96,8 @@ export function withNewSpeaker(document: ProcedureDocument, chosen: NewSpeaker):
     note: 'With the battery off, the cell’s click will do: the test before the panel closes asks again.',
   });
   const screwed = add('screws', 'fit', `new ${speaker.kind} (${speaker.name})`, [sound, ...mounted], {
-    replaces: of,
-    note: `Gasket under the rim. Start all ${speaker.holes} screws by hand, then tighten evenly crosswise; stop when the rim is home.`,
+    ...(chosen.frame ? {} : { replaces: of }),
+    note: `Gasket under the rim. Start all ${speaker.holes} screws by hand, then tighten evenly crosswise; stop when the rim is home. A tab this door has no room for is bent or cut off, its edge taped.`,
     material: ['gasket tape'],
   });
   add('ties', 'tie', 'speaker cables', [screwed], {
@@ -111,9 +112,24 @@ export function withNewSpeaker(document: ProcedureDocument, chosen: NewSpeaker):
 
 type Add = (step: string, kind: string, name: string, needs: string[], more?: Partial<Work>) => string;
 
+/** The old speaker comes out whole: it is bagged, and the new one gets its holes and its ring or sheets. */
+function seated(old: string, { speaker }: NewSpeaker, place: Place, fit: Fitment, base: string[], add: Add): string[] {
+  add('bag', 'bag', `old ${old} and its screws`, base, { note: 'It goes back in when the car goes back to stock.' });
+  return [...(place.holes ? [] : drilled(speaker, base, add)), ...ringed(fit, base, add)];
+}
+
+/** The cone is cut out of the factory frame, which carries the new speaker. */
+const coneOut = (old: string, base: string[], add: Add): string =>
+  add('cone', 'cut', `cone out of the ${old}’s frame`, base, {
+    tool: 'knife',
+    leaves: ['swarf'],
+    reversible: false,
+    note: 'Unplug it first. Cut away from your hand; gloves and eye protection. Nothing may fall into the door.',
+  });
+
 /** A place without recorded holes gets them: marked from the template, what is behind looked at, drilled, the edges sealed. */
-function drilled({ holes }: Speaker, of: string, add: Add): string[] {
-  const mark = add('mark', 'mark-out', `${holes} screw holes`, [`${of}:off`], {
+function drilled({ holes }: Speaker, base: string[], add: Add): string[] {
+  const mark = add('mark', 'mark-out', `${holes} screw holes`, base, {
     note: 'From the template. Run the glass down and look behind: glass path, regulator, rods, loom, airbag sensor, fuel and brake lines.',
   });
   const drill = add('drill', 'drill', `${holes} screw holes`, [mark], {
@@ -125,13 +141,13 @@ function drilled({ holes }: Speaker, of: string, add: Add): string[] {
 }
 
 /** The ring or the sheets under the speaker, or nothing. */
-function ringed({ verdict, stack, thickness, ring, standing }: Fitment, of: string, add: Add): string[] {
+function ringed({ verdict, stack, thickness, ring, standing }: Fitment, base: string[], add: Add): string[] {
   if (verdict !== 'ring' && verdict !== 'spacer') return [];
   const what = `${plainNumber(thickness)} mm ${verdict === 'ring' ? 'adapter ring' : 'spacer'}`;
   const sheets = stack.length > 1 ? `${stack.map((one) => plainNumber(one)).join(' + ')} mm. ` : '';
   const turned = ring?.turn ? `Speaker holes turned by ${plainNumber(ring.turn)}°. ` : '';
   const exact = standing === 'exact' ? 'Works only if every reading is exact: measure again first. ' : '';
-  const fitted = add('ring', 'fit', what, [`${of}:off`], {
+  const fitted = add('ring', 'fit', what, base, {
     note: `${exact}${sheets}${turned}On the factory holes, before the speaker.`,
     material: ['ring material'],
   });
@@ -143,8 +159,8 @@ function ringed({ verdict, stack, thickness, ring, standing }: Fitment, of: stri
 }
 
 /** A box for the crossover, and its cable. */
-function crossover(of: string, add: Add): string {
-  const routed = add('cable', 'route-cable', 'crossover cable', [`${of}:off`], {
+function crossover(base: string[], add: Add): string {
+  const routed = add('cable', 'route-cable', 'crossover cable', base, {
     note: 'Behind the plate, along the factory loom, clear of the glass.',
   });
   return add('crossover', 'fit', 'crossover', [routed], {

@@ -15,7 +15,7 @@ export { sayAim, sayCapacitor, sayFactory, sayLevel, sayLoad, sayPad, sayPhase, 
 export { parseMm } from './typed-size';
 export { awgToMm2, wireFor } from './wire';
 export { parseCircuit } from './circuit-text';
-export { COVERAGES, type DampDoor, dampDoorOf, flippedPieces, RATTLE_LIST, USUAL_COVERAGE } from './damp-door';
+export { COVERAGES, type DampDoor, dampDoorOf, flippedPieces, RATTLE_LIST } from './damp-door';
 export { amplifierLoad, factoryLoads, levelDifferenceDb, type Loudness, settingRatio, TWEETER_SETTINGS } from './level';
 export {
   BEHIND,

@@ -5,6 +5,9 @@ export interface Schools {
   pryTool: 'plastic' | 'taped-steel';
   powerDriver: 'remove' | 'hand';
   butyl: 'reuse' | 'new';
+  joints: 'adapter' | 'solder' | 'crimp';
+  riveted: 'ring' | 'frame';
+  damping: 'most' | 'strips' | 'quarter' | 'full';
 }
 export type SchoolName = keyof Schools;
 
@@ -68,6 +71,36 @@ export const SCHOOL_QUESTIONS: SchoolQuestion[] = [
     ],
     why: 'Butyl that still grips seals as well as new; where it does not, it is renewed.',
   },
+  {
+    of: 'joints',
+    asks: 'Joints',
+    choices: [
+      ['adapter', 'plug adapters'],
+      ['solder', 'solder and sleeve'],
+      ['crimp', 'crimp'],
+    ],
+    why: 'With an adapter the car can go back to stock. Twist-on caps are not recommended: they shake loose.',
+  },
+  {
+    of: 'riveted',
+    asks: 'A riveted speaker',
+    choices: [
+      ['ring', 'rivets drilled out, adapter ring'],
+      ['frame', 'cone cut out, its frame kept: not reversible'],
+    ],
+    why: 'With a ring the old speaker can go back in.',
+  },
+  {
+    of: 'damping',
+    asks: 'How much of the inner skin is damped',
+    choices: [
+      ['most', 'about 75 %'],
+      ['strips', 'light strips'],
+      ['quarter', 'about 25 %'],
+      ['full', 'all of it'],
+    ],
+    why: 'Most of the flat skin does what can be heard; the rest is weight.',
+  },
 ];
 
 export const DEFAULT_SCHOOLS: Schools = {
@@ -76,6 +109,9 @@ export const DEFAULT_SCHOOLS: Schools = {
   pryTool: 'plastic',
   powerDriver: 'remove',
   butyl: 'reuse',
+  joints: 'adapter',
+  riveted: 'ring',
+  damping: 'most',
 };
 
 /** The shop's schools as a procedure, then a job, follows them. */

@@ -1,3 +1,4 @@
+import { DEFAULT_SCHOOLS, type Schools } from '@/core/procedure';
 import { createContext, useContext } from 'react';
 
 /** The job that the bench works for just now, over all its tools. */
@@ -5,7 +6,14 @@ export interface BenchJob {
   jobs: { number: number; title: string }[];
   job: string;
   setJob: (job: string) => void;
+  /** How the shop does it where practitioners disagree. */
+  schools: Schools;
 }
 
-export const BenchJobContext = createContext<BenchJob>({ jobs: [], job: '', setJob: () => undefined });
+export const BenchJobContext = createContext<BenchJob>({
+  jobs: [],
+  job: '',
+  setJob: () => undefined,
+  schools: DEFAULT_SCHOOLS,
+});
 export const useBenchJob = (): BenchJob => useContext(BenchJobContext);

@@ -3,6 +3,7 @@ import dynamic from 'next/dynamic';
 import { Fragment, useMemo, useState } from 'react';
 import type { MountView } from '@/contracts/views';
 import type { Speaker } from '@/core/bench';
+import type { Schools } from '@/core/procedure';
 import { PageHead } from '../../design';
 import { BenchJobContext } from './bench-job';
 import { FormTool } from './form-tool';
@@ -12,6 +13,7 @@ import { BENCH_TOOLS, CAR_TOOLS, SOUND_TOOLS, SPEAKER_TOOLS } from './tools';
 export interface BenchProps {
   mounts: MountView[];
   jobs: { number: number; title: string }[];
+  schools: Schools;
   /** The tool that is open first, by its code. */
   first: string;
   /** The job it is opened for. */
@@ -47,9 +49,9 @@ const GROUPS: { name: string; tools: readonly { code: string; name: string }[] }
 const CODES = new Set(GROUPS.flatMap(({ tools }) => tools.map(({ code }) => code)));
 
 /** The bench: what has to be worked out between apart and together, a tool each. The address names the tool. */
-export function Bench({ mounts, jobs, first, forJob }: BenchProps) {
+export function Bench({ mounts, jobs, schools, first, forJob }: BenchProps) {
   const [job, setJob] = useState(jobs.some(({ number }) => number === forJob) ? String(forJob) : '');
-  const benchJob = useMemo(() => ({ jobs, job, setJob }), [jobs, job]);
+  const benchJob = useMemo(() => ({ jobs, job, setJob, schools }), [jobs, job, schools]);
   const [code, setCode] = useState(CODES.has(first) ? first : BENCH_TOOLS[0].code);
   const [typed, setTyped] = useState<Record<string, Record<string, string>>>({});
   const tool = BENCH_TOOLS.find((one) => one.code === code);

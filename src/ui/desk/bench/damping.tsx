@@ -1,18 +1,11 @@
 'use client';
 import { useEffect, useMemo, useState } from 'react';
 import type { ProcedureRowView, SkinView } from '@/contracts/views';
-import {
-  COVERAGES,
-  type DampResult,
-  flippedPieces,
-  parseMm,
-  plainNumber,
-  RATTLE_LIST,
-  USUAL_COVERAGE,
-} from '@/core/bench';
+import { COVERAGES, type DampResult, flippedPieces, parseMm, plainNumber, RATTLE_LIST } from '@/core/bench';
 import { Chips } from '../../design/chips';
 import { Trouble } from '../../design';
 import { send, troubleWords } from '../../../device/http';
+import { useBenchJob } from './bench-job';
 import { KeepOnJob } from './keep-on-job';
 import { SaidLine } from './said-line';
 
@@ -22,7 +15,7 @@ const SCHOOLS = COVERAGES.map(({ code, words }): [Coverage, string] => [code, wo
 /** How a door is damped: what stays bare, pieces on the shop's sheets, weight; the other door from the same pieces, flipped. */
 export function DampingTool() {
   const { skin, trouble, find, doors, choose } = useSkin();
-  const [coverage, setCoverage] = useState<Coverage>(USUAL_COVERAGE);
+  const [coverage, setCoverage] = useState<Coverage>(useBenchJob().schools.damping);
   const [sheet, setSheet] = useState({ width: '500', height: '375' });
   const [weight, setWeight] = useState('4.2');
   const [flipped, setFlipped] = useState(false);
@@ -39,7 +32,7 @@ export function DampingTool() {
   const said = result &&
     skin && {
       standing: 'sure' as const,
-      words: `${result.sheets} ${result.sheets === 1 ? 'sheet' : 'sheets'}, ${result.pieces.length} pieces, ${plainNumber(result.kg, 2)} kg on ${plainNumber(result.areaM2, 2)} m² of flat skin.`,
+      words: `${result.sheets} ${result.sheets === 1 ? 'sheet' : 'sheets'}, ${result.pieces.length} pieces, ${plainNumber(result.kg, 2)} kg on ${plainNumber(covered(result), 0)} % of ${plainNumber(result.areaM2, 2)} m² of flat skin.`,
     };
   return (
     <div className="bench-two">
@@ -140,6 +133,10 @@ export function DampingTool() {
     </div>
   );
 }
+
+/** How much of the flat skin the pieces cover, %. */
+const covered = ({ pieces, areaM2 }: DampResult) =>
+  pieces.reduce((sum, { width, height }) => sum + width * height, 0) / 1e4 / Math.max(areaM2, 1e-9);
 
 /** The doors that are found, and the skin of the one that was chosen. */
 function useSkin() {

@@ -4,6 +4,7 @@ import { FIT } from '@/contracts/schemas/fit';
 import { JOINTS, parseMm, plainNumber, sayRun, type Joint } from '@/core/bench';
 import { PezzoError } from '@/core/errors';
 import { Chips } from '../../design/chips';
+import { useBenchJob } from './bench-job';
 import { KeepOnJob } from './keep-on-job';
 import { SaidLine } from './said-line';
 
@@ -27,7 +28,7 @@ const JOINT_CHOICES: [Joint | 'twist', string][] = [
 export function WiresTool() {
   const [legs, setLegs] = useState(START);
   const [rest, setRest] = useState({ slack: '10', loop: '200', ohms: '4', lossDb: '0.5' });
-  const [joint, setJoint] = useState<Joint | 'twist'>('adapter');
+  const [joint, setJoint] = useState<Joint | 'twist'>(useBenchJob().schools.joints);
   const [isPower, setPower] = useState(false);
   const found = read(legs, rest);
   const change = (at: number, leg: Partial<TypedLeg>) =>

@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import type { PlanView } from '@/contracts/views';
-import { indexItems, itemWords, layersOf, type Point, type ProcedureDocument } from '@/core/procedure';
+import { DEFAULT_SCHOOLS, indexItems, itemWords, layersOf, type Point, type ProcedureDocument } from '@/core/procedure';
 import { fitText, JOINTS, newPartId, parseFit, withoutFitSteps } from '@/core/bench';
 import { capital } from '@/core/text';
 import { workKindOf } from '@/core/hardware';
@@ -146,7 +146,10 @@ const fitOf = ({ fits }: Asked, { procedure, item }: { procedure: string; item: 
 
 const fitWords = (asked: Asked, goal: { procedure: string; item: string }) => {
   const fit = fitOf(asked, goal);
-  return fit && `${fit.speaker} goes in, ${JOINTS[fit.joint].words}${fit.crossover ? ', with a crossover' : ''}`;
+  return (
+    fit &&
+    `${fit.speaker} goes in, ${JOINTS[fit.joint].words}${fit.crossover ? ', with a crossover' : ''}${fit.frame ? ', frame kept' : ''}`
+  );
 };
 
 /** The goals as they are said: "door speaker out". */
@@ -214,6 +217,7 @@ export function Goals({ view, asked, ask }: GoalProps) {
             <NewSpeakerChoice
               document={view.documents.find(({ id }) => id === read.procedure)!}
               of={read.item}
+              schools={{ ...DEFAULT_SCHOOLS, ...view.policy.schools }}
               onChoose={(choice) =>
                 ask({
                   fits: [...asked.fits, fitText(choice)],

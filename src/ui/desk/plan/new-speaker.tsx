@@ -3,11 +3,15 @@ import { useMemo, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Modal from 'react-bootstrap/Modal';
 import { betterFit, type FitChoice, fitmentOf, JOINTS, type Joint, sayFitment } from '@/core/bench';
-import { indexItems, itemWords, type ProcedureDocument } from '@/core/procedure';
+import { indexItems, itemWords, type ProcedureDocument, type Schools } from '@/core/procedure';
 import { useSpeakers } from '../../design';
 import { Chips } from '../../design/chips';
 
 const JOINT_CHOICES = Object.entries(JOINTS).map(([code, { words }]): [Joint, string] => [code as Joint, words]);
+const MOUNTS: [Schools['riveted'], string][] = [
+  ['ring', 'comes out whole'],
+  ['frame', 'cone cut out, frame kept: not reversible'],
+];
 /** Speakers shown at once; the search finds the others. */
 const MOST_SHOWN = 30;
 
@@ -15,17 +19,21 @@ const MOST_SHOWN = 30;
 export function NewSpeakerChoice({
   document,
   of,
+  schools,
   onChoose,
 }: {
   document: ProcedureDocument;
   of: string;
+  /** How the shop does it. */
+  schools: Pick<Schools, 'joints' | 'riveted'>;
   onChoose: (choice: FitChoice) => void;
 }) {
   const [open, setOpen] = useState(false);
   const { speakers } = useSpeakers(open);
   const [search, setSearch] = useState('');
-  const [joint, setJoint] = useState<Joint>('adapter');
+  const [joint, setJoint] = useState<Joint>(schools.joints);
   const [crossover, setCrossover] = useState(false);
+  const [mount, setMount] = useState(schools.riveted);
   const name = itemWords(indexItems(document), of);
   const kind = document.parts.find(({ id }) => id === of)?.kind === 'tweeter' ? 'tweeter' : 'speaker';
   const ranked = useMemo(() => {
@@ -55,6 +63,7 @@ export function NewSpeakerChoice({
         <Modal.Body>
           <div className="d-flex flex-wrap gap-3 mb-2">
             <Chips label="Joints" value={joint} options={JOINT_CHOICES} onPick={setJoint} />
+            <Chips label="The old one" value={mount} options={MOUNTS} onPick={setMount} />
             <label className="d-flex gap-2 align-items-center">
               <input type="checkbox" checked={crossover} onChange={(event) => setCrossover(event.target.checked)} />
               with a crossover
@@ -81,7 +90,14 @@ export function NewSpeakerChoice({
                     disabled={fit.verdict === 'never'}
                     onClick={() => {
                       setOpen(false);
-                      onChoose({ procedure: document.id, of, speaker: speaker.name, joint, crossover });
+                      onChoose({
+                        procedure: document.id,
+                        of,
+                        speaker: speaker.name,
+                        joint,
+                        crossover,
+                        frame: mount === 'frame',
+                      });
                     }}
                   >
                     <b>{speaker.name}</b>

@@ -105,5 +105,11 @@ const newJobAddress = ({ make, model, body }: Applicability) =>
 const partsIn = ({ fits }: Asked): string[] =>
   fits.flatMap((text) => {
     const fit = parseFit(text);
-    return fit ? [fit.speaker, ...(fit.crossover ? ['Crossover'] : [])] : [];
+    return fit
+      ? [
+          fit.speaker,
+          ...(fit.crossover ? ['Crossover'] : []),
+          ...(fit.joint === 'adapter' ? [] : ['Blade terminals, wide for plus (2.8, 4.8, 6.3 mm)']),
+        ]
+      : [];
   });

@@ -46,7 +46,7 @@ it('the address holds the whole question', () => {
   expect(query.get('option.windows')).toBe('power');
   expect(query.get('option.lower bin')).toBe('none');
   expect(query.getAll('fit').map(parseFit)).toEqual([
-    { procedure: 'a', of: 'x', joint: 'adapter', crossover: true, speaker: 'Saltmarsh 165 A & B' },
+    { procedure: 'a', of: 'x', joint: 'adapter', crossover: true, frame: false, speaker: 'Saltmarsh 165 A & B' },
   ]);
   expect(query.get('job')).toBe('2403');
   expect(planAddress({ procedures: ['a'], goals: [], options: {}, fits: [] }, null)).toBe('/plan?procedure=a');

@@ -21,6 +21,8 @@ export function DepthDrawing({ input, result }: { input: DepthInput; result: Dep
   const clear = limit + spacer - depth;
   const touches = clear <= 1e-6;
   const front = grille - cone;
+  // Thinner where the glass is near, so that it does not stand in it.
+  const regulatorThick = Math.max(2, Math.min(10, toGlass - (toRegulator ?? 0) - 1));
   const middle = 92;
   const off = input.tolerance + input.speakerTolerance;
   return (
@@ -34,9 +36,9 @@ export function DepthDrawing({ input, result }: { input: DepthInput; result: Dep
       {toRegulator !== undefined && (
         <rect
           className={`regulator ${regulator}`}
-          x={inwards(toRegulator) - 10}
+          x={inwards(toRegulator) - regulatorThick}
           y={regulator === 'behind' ? middle - 24 : 12}
-          width={10}
+          width={regulatorThick}
           height={regulator === 'behind' ? 48 : 26}
         />
       )}
