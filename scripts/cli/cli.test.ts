@@ -249,6 +249,18 @@ describe('pezzo fit', () => {
     const wrong = run('fit', 'capacitor', '--in', file('capacitor.json', '{ "ohms": 0, "hertz": 5000 }'));
     expect([wrong.status, wrong.stdout, wrong.stderr]).toEqual([1, '', expect.stringContaining('ohms')]);
     expect(run('fit', 'depth', '--in', file('none.json', 'not json')).status).toBe(1);
+    const hole = file('hole.json', '{ "for": "pilot", "screw": 2.9, "sheet": 0.8, "sets": ["metric"] }');
+    expect(JSON.parse(run('fit', 'hole', '--in', hole, '--json').stdout)).toMatchObject({
+      mm: 2.2,
+      errorMm: 0,
+      stop: 3.8,
+    });
+    // No pair is probed that nobody has identified.
+    const pair = file('pair.json', '{ "identified": false, "evidence": [{ "method": "cell", "seen": "out" }] }');
+    expect(run('fit', 'polarity', '--in', pair)).toMatchObject({
+      status: 1,
+      stderr: expect.stringContaining('“identified”') as string,
+    });
     expect(run('fit', 'glue', '--in', given)).toMatchObject({
       status: 2,
       stderr: expect.stringContaining('capacitor'),

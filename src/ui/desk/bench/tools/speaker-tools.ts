@@ -1,12 +1,25 @@
 import { FIT } from '@/contracts/schemas/fit';
 import { plainNumber, type Said, sayDepth, sayOval, sayRing } from '@/core/bench';
-import { type BenchTool, length, millimetres, plain } from './field';
+import { type BenchField, type BenchTool, length, millimetres, plain } from './field';
 
 /** The school that keeps the factory frame cannot be undone. */
 const kept = ({ standing, words }: Said): Said => ({
   standing: standing === 'no' ? 'no' : 'exact',
   words: `${words} Not reversible: the cone is cut out of the factory frame. Cut away from the hand, gloves and eye protection on.`,
 });
+
+/** What rings are cut from (common practice, no source). */
+const MATERIAL: BenchField = {
+  key: 'material',
+  label: 'Cut from',
+  start: 'plywood, sealed',
+  choices: [
+    ['plywood, sealed', 'plywood, sealed'],
+    ['MDF, sealed all round', 'MDF, sealed all round'],
+    ['plastic sheet', 'plastic sheet'],
+    ['aluminium', 'aluminium'],
+  ],
+};
 
 /** How a speaker goes into its place. */
 export const SPEAKER_TOOLS: BenchTool[] = [
@@ -61,17 +74,22 @@ export const SPEAKER_TOOLS: BenchTool[] = [
       length('speaker.basket', 'Speaker: basket', '165'),
       length('screw', 'Screw holes', '4'),
       length('ligament', 'Material wanted', '3'),
+      MATERIAL,
       { key: 'school', label: 'The factory speaker', start: 'ring', choices: [['ring', 'comes out whole: adapter ring'], ['frame', 'cone cut out, its frame kept']] }, // prettier-ignore
     ],
     formula:
       'Distance of two holes by the law of cosines; two even patterns meet every 360°/lcm of their counts. The smallest turn that leaves the most material everywhere.',
     source: 'Plane geometry; checked in the tests against a search of every tenth of a degree.',
     answer: (values) => {
-      const { school, ...given } = values;
+      const { school, material, ...given } = values;
       const { input, result } = FIT.ring(given);
       return {
         said: school === 'frame' ? kept(sayRing(result)) : sayRing(result),
-        figures: [['Turn', `${plainNumber(result.turn, 2)}°`], ['Least material', `${plainNumber(result.leastLigament, 2)} mm`]], // prettier-ignore
+        figures: [
+          ['Turn', `${plainNumber(result.turn, 2)}°`],
+          ['Least material', `${plainNumber(result.leastLigament, 2)} mm`],
+          ['Cut from', `${plainNumber(input.thickness)} mm ${String(material)}`],
+        ],
         drawn: { of: 'ring', input, result },
       };
     },
@@ -94,11 +112,13 @@ export const SPEAKER_TOOLS: BenchTool[] = [
       length('speaker.basket', 'Speaker: basket', '166'),
       length('screw', 'Screw holes', '4'),
       length('ligament', 'Material wanted', '2'),
+      length('thickness', 'Plate: thickness', '12'),
+      MATERIAL,
     ],
     formula:
       'Outline |x/a|ⁿ + |y/b|ⁿ = 1, or the corners as measured from the middle (“-117 0; 0 81; …”, mm). Every half degree of one spacing is tried; the least distance of holes to the rim, the opening and one another counts.',
     source: 'Lamé’s superellipse. Which shape a flange has is common practice, no source: measure it.',
-    answer: ({ measured, ...values }) => {
+    answer: ({ measured, thickness, material, ...values }) => {
       const corners = typeof measured === 'string' ? cornersIn(measured) : undefined;
       const { input, result } = FIT.oval({ ...values, ...(corners ? { measured: corners } : {}) });
       return {
@@ -106,6 +126,7 @@ export const SPEAKER_TOOLS: BenchTool[] = [
         figures: [
           ['First hole at', `${plainNumber(result.turn)}°`],
           ['Least material', `${plainNumber(result.leastLigament, 2)} mm`],
+          ['Cut from', `${plainNumber(Number(thickness))} mm ${String(material)}`],
         ],
         drawn: { of: 'oval', input, result },
       };
