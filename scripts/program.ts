@@ -71,6 +71,13 @@ export function makeProgram(done: (status: number) => void): Command {
     .action(run(async () => (await import('./cli/check')).checkCommand));
 
   program
+    .command('diff')
+    .description('what makes one procedure of another, a sentence each')
+    .argument('<a>', 'procedure file')
+    .argument('<b>', 'procedure file it is compared with')
+    .option('--json', 'print JSON')
+    .action(run(async () => (await import('./cli/diff')).diffCommand));
+  program
     .command('read-notes')
     .description('read jotted notes, a line an item, into a procedure')
     .argument('<file>', 'text file')

@@ -267,3 +267,17 @@ describe('pezzo fit', () => {
     });
   });
 });
+
+describe('pezzo diff', () => {
+  it('names what differs, a sentence each, and exits 0 also then; 1 where a file cannot be read', () => {
+    const kite = 'demo/procedures/kite-rear-door.json';
+    const { status, stdout } = run('diff', kite, 'demo/procedures/kite-front-door.json', '--json');
+    const { changes } = JSON.parse(stdout) as { changes: Record<string, unknown>[] };
+    expect(status).toBe(0);
+    expect(changes.length).toBeGreaterThan(10);
+    for (const change of changes)
+      expect(Object.keys(change)).toEqual(expect.arrayContaining(['kind', 'item', 'field', 'from', 'to', 'sentence']));
+    expect(run('diff', kite, kite)).toMatchObject({ status: 0, stdout: 'No difference.\n' });
+    expect(run('diff', kite, file('broken.json', '{'))).toMatchObject({ status: 1 });
+  });
+});

@@ -282,6 +282,16 @@ export async function findCurrentRevision(db: Db, id: string): Promise<Revision 
   return rows[0] ? withDocument(rows[0]) : null;
 }
 
+/** One revision of a procedure, or null where it has none of that number. */
+export async function findRevision(db: Db, id: string, revision: number): Promise<Revision | null> {
+  const { rows } = await db.query<Revision>(
+    `select revision, document, note, made_by as "madeBy", approved_by as "approvedBy", approved_at as "approvedAt"
+       from procedure_revisions where procedure_id = $1 and revision = $2`,
+    [id, revision],
+  );
+  return rows[0] ? withDocument(rows[0]) : null;
+}
+
 /** All revisions, newest first, without their documents. */
 export async function listRevisions(db: Db, id: string): Promise<Omit<Revision, 'document'>[]> {
   const { rows } = await db.query<Omit<Revision, 'document'>>(

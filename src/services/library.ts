@@ -6,12 +6,14 @@ import { hasErrors, type CheckResult } from '../core/check';
 import { mirror, mirroredSide, recordedId, type ProcedureDocument } from '../core/procedure';
 import { slugOf } from '../core/text';
 import { parseSearch, type Vehicle, zoneName } from '../core/vehicle';
+import { wordedDiff, type WordedChange } from '../core/wording';
 import {
   db,
   deleteDraft,
   deleteUnapproved,
   findCurrentRevision,
   findDraft,
+  findRevision,
   getJob,
   getProcedureRow,
   insertDraft,
@@ -77,6 +79,21 @@ export async function viewProcedure(id: string): Promise<ProcedureView> {
   if (!document) throw notFound('procedure-empty', `“${id}” has no draft and no revision.`);
   const check = await checkKept(document, current ? `revision ${current.revision}` : `draft ${draft!.version}`);
   return { row, document, current, draft, revisions, findings, check };
+}
+
+/** What changed between two revisions of a procedure, or since one in its draft, each in a sentence. Throws not-found. */
+export async function compareRevisions(id: string, from: number, to: number | 'draft'): Promise<WordedChange[]> {
+  await getProcedureRow(db, id);
+  const [old, next] = await Promise.all([
+    findRevision(db, id, from),
+    to === 'draft' ? findDraft(db, id) : findRevision(db, id, to),
+  ]);
+  if (!old || !next)
+    throw notFound(
+      'no-revision',
+      `“${id}” has no ${old ? (to === 'draft' ? 'draft' : `revision ${to}`) : `revision ${from}`}.`,
+    );
+  return wordedDiff(old.document, next.document);
 }
 
 /** The approved documents that a plan is made of; "kite-rear-door@right" asks for the other side of one. Throws not-found where one has no revision in force. */

@@ -79,6 +79,7 @@ const ROUTES: Record<string, Record<string, { from: From; password?: true; at: s
     PUT: { from: 'technician', at: '/api/procedures/none/draft?version=1', data: '{}' },
     DELETE: { from: 'technician', at: '/api/procedures/none/draft?version=1' },
   },
+  'api/procedures/[id]/diff': { GET: { from: 'trainee', at: '/api/procedures/none/diff?from=1&to=2' } },
   'api/procedures/[id]/file': { GET: { from: 'trainee', at: '/api/procedures/none/file' } },
   'api/procedures/bring-in': { POST: { from: 'technician', at: '/api/procedures/bring-in', data: '{}' } },
   'api/procedures/derive': {

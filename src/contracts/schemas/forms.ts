@@ -342,3 +342,9 @@ export interface StockMoveForm {
   change: number;
   reason: string;
 }
+
+/** Two revisions to compare; the later may be the draft. */
+export const diffQuerySchema = Joi.object<{ from: number; to: number | 'draft' }>({
+  from: Joi.number().integer().min(1).max(1_000_000).required(),
+  to: Joi.alternatives(Joi.valid('draft'), Joi.number().integer().min(1).max(1_000_000)).required(),
+});

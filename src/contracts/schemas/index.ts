@@ -47,6 +47,7 @@ export {
   newRunSchema,
   personChangeSchema,
   personSchema,
+  diffQuerySchema,
   planQuerySchema,
   readForm,
   settingsSchema,

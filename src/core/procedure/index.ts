@@ -61,3 +61,5 @@ export {
   type WorkPhase,
 } from './types';
 export { withPair } from './measured';
+export { applyChanges, type Change, diffProcedures, invertChanges } from './diff';
+export { mergeProcedures, type MergeConflict } from './merge';

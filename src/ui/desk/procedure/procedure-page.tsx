@@ -97,7 +97,7 @@ export function ProcedurePage({
             )}
             {tab === 'bay' && <FromTheBay findings={view.findings} names={names} onSelect={select} />}
             {tab === 'checker' && <Remarks check={check} onSelect={select} />}
-            {tab === 'revisions' && <Revisions view={view} names={names} />}
+            {tab === 'revisions' && <Revisions view={view} names={names} onSelect={select} />}
           </div>
         </div>
       </div>

@@ -1,13 +1,33 @@
+'use client';
+import { useState } from 'react';
 import type { ProcedureView } from '@/contracts/views';
+import type { WordedChange } from '@/core/wording';
+import { send, troubleWords } from '../../../device/http';
 import { useDates } from '../../design';
 
-/** Every revision, newest first: what changed and why, by whom. */
-export function Revisions({ view, names }: { view: ProcedureView; names: Record<string, string> }) {
+/** Every revision, newest first: what changed and why, by whom; what it changed against the one before, in sentences that select their item. A draft stands on top. */
+export function Revisions({
+  view,
+  names,
+  onSelect,
+}: {
+  view: ProcedureView;
+  names: Record<string, string>;
+  onSelect: (id: string) => void;
+}) {
   const dates = useDates();
   const who = (id: string) => names[id] ?? id;
-  if (view.revisions.length === 0) return <p className="quiet">Never published yet.</p>;
+  const { id } = view.row;
+  const [newest] = view.revisions;
+  if (!newest) return <p className="quiet">Never published yet.</p>;
   return (
     <ul className="rows">
+      {view.draft && (
+        <li className="py-2">
+          <strong>Draft</strong> begun after revision {newest.revision}
+          <Changes id={id} from={newest.revision} to="draft" onSelect={onSelect} />
+        </li>
+      )}
       {view.revisions.map((one) => (
         <li key={one.revision} className="py-2">
           <strong>{one.revision}</strong> {one.note}
@@ -15,6 +35,52 @@ export function Revisions({ view, names }: { view: ProcedureView; names: Record<
           <span className="quiet">
             recorded by {who(one.madeBy)}, published by {who(one.approvedBy)}, {dates.day(one.approvedAt)}
           </span>
+          {one.revision > 1 && <Changes id={id} from={one.revision - 1} to={one.revision} onSelect={onSelect} />}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** What changed, fetched when it is asked for. */
+function Changes({
+  id,
+  from,
+  to,
+  onSelect,
+}: {
+  id: string;
+  from: number;
+  to: number | 'draft';
+  onSelect: (id: string) => void;
+}) {
+  const [changes, setChanges] = useState<WordedChange[] | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const show = () =>
+    send<WordedChange[]>('GET', `/api/procedures/${encodeURIComponent(id)}/diff?from=${from}&to=${to}`)
+      .then(setChanges)
+      .catch((error: unknown) => setTrouble(troubleWords(error)));
+  if (!changes)
+    return (
+      <div>
+        <button type="button" className="btn btn-sm btn-outline-dark mt-1" onClick={() => void show()}>
+          What changed since revision {from}
+        </button>
+        {trouble && <p className="trouble mb-0">{trouble}</p>}
+      </div>
+    );
+  if (changes.length === 0) return <p className="quiet mb-0">Nothing.</p>;
+  return (
+    <ul className="change-list" aria-label={`What changed since revision ${from}`}>
+      {changes.map(({ kind, item, sentence }, n) => (
+        <li key={n} className={kind}>
+          {item && kind !== 'removed' ? (
+            <button type="button" className="finding-row" onClick={() => onSelect(item)}>
+              {sentence}
+            </button>
+          ) : (
+            sentence
+          )}
         </li>
       ))}
     </ul>
