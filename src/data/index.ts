@@ -14,6 +14,7 @@ export * from './photos';
 export * from './recordings';
 export * from './bench-results';
 export * from './speakers';
+export * from './findings';
 export * from './stock';
 export * from './customers';
 export * from './notices';

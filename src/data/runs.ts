@@ -116,32 +116,6 @@ export async function listFinishedRuns(db: Db, limit: number): Promise<RunRow[]>
   return rows.map(asRun);
 }
 
-/** A finding of the bay, with the job it comes from. */
-export interface FindingRow {
-  event: string;
-  item: string;
-  text: string;
-  person: string;
-  at: Date;
-  jobNumber: number;
-}
-
-/** Findings of a procedure or its mirrored twin, newest first: what runs recorded, and what was measured at the bench. */
-export async function listFindings(db: Db, procedureId: string, limit: number): Promise<FindingRow[]> {
-  const { rows } = await db.query<FindingRow>(
-    `select e.id::text as event, e.fact->>'item' as item, e.fact->>'text' as text, e.person_id as person, e.at, r.job_number as "jobNumber"
-       from run_procedures p join runs r on r.id = p.run_id join events e on e.log_id = r.id
-      where p.procedure_id = $1 and e.type = 'finding' and (e.fact->>'item') like $2
-        and ${STANDS}
-     union all
-     select b.id::text, b.about, b.tool || ': ' || b.said, b.kept_by, b.kept_at, b.job_number
-       from bench_results b where split_part(b.about, '/', 1) in ($1, $1 || '@left', $1 || '@right')
-      order by at desc, event limit $3`,
-    [procedureId, `${procedureId.replace(/[\\%_]/g, '\\$&')}%/%`, limit],
-  );
-  return rows;
-}
-
 /**
  * What held stuck parts in earlier runs of the given procedures: part, culprit or cause, and how often. A run over several procedures tells of each only
  * what is its own.

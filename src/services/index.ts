@@ -13,6 +13,7 @@ export * from './jobs';
 export * from './board';
 export * from './bench';
 export * from './speakers';
+export * from './findings';
 export * from './template';
 export * from './runs';
 export * from './record-run';

@@ -27,7 +27,6 @@ import {
   findSameZone,
   isDraftSavedAs,
   isProcedureId,
-  listFindings,
   listRevisions,
   searchProcedures,
   transaction,
@@ -39,10 +38,10 @@ import {
   type DraftSave,
 } from '../data';
 import { checkKept, errorFields, readAndCheck, summariseAll } from './checking';
+import { proposalsOf } from './findings';
 import { demand, may } from './permission';
 
 const SEARCH_LIMIT = 200;
-const FINDINGS_SHOWN = 50;
 
 /** Procedures for one line of search, in any order of words, each with what a list shows of it. */
 export async function searchLibrary(text: string): Promise<LibraryRowView[]> {
@@ -68,17 +67,17 @@ async function summariesOf(ids: string[]): Promise<ReadonlyMap<string, Summary>>
 
 /** Everything the procedure page shows. Throws not-found. */
 export async function viewProcedure(id: string): Promise<ProcedureView> {
-  const [row, current, draft, revisions, findings] = await Promise.all([
+  const [row, current, draft, revisions, found] = await Promise.all([
     getProcedureRow(db, id),
     findCurrentRevision(db, id),
     findDraft(db, id),
     listRevisions(db, id),
-    listFindings(db, id, FINDINGS_SHOWN),
+    proposalsOf(id),
   ]);
   const document = current?.document ?? draft?.document;
   if (!document) throw notFound('procedure-empty', `“${id}” has no draft and no revision.`);
   const check = await checkKept(document, current ? `revision ${current.revision}` : `draft ${draft!.version}`);
-  return { row, document, current, draft, revisions, findings, check };
+  return { row, document, current, draft, revisions, ...found, check };
 }
 
 /** What changed between two revisions of a procedure, or since one in its draft, each in a sentence. Throws not-found. */

@@ -1,3 +1,4 @@
+import { answerAll } from '../../scripts/support/browser';
 import { createHash, randomUUID } from 'node:crypto';
 import { mkdtempSync, rmSync, statSync } from 'node:fs';
 import { request as httpRequest } from 'node:http';
@@ -93,6 +94,7 @@ test('takes a photo of 40 MB from the tablet all the same, made smaller there, a
   await expect(page.getByText('● saved')).toBeVisible();
   await page.getByRole('button', { name: 'More', exact: true }).click();
   await page.getByRole('button', { name: /^Stop here/ }).click();
+  await answerAll(page);
   await page.getByRole('button', { name: 'Put it back' }).click();
   await expect(page.getByText(/Photo not saved: This file is not a picture/)).toBeVisible();
 });

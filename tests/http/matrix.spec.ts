@@ -80,6 +80,14 @@ const ROUTES: Record<string, Record<string, { from: From; password?: true; at: s
     DELETE: { from: 'technician', at: '/api/procedures/none/draft?version=1' },
   },
   'api/procedures/[id]/diff': { GET: { from: 'trainee', at: '/api/procedures/none/diff?from=1&to=2' } },
+  'api/procedures/[id]/findings': {
+    POST: {
+      from: 'lead',
+      password: true,
+      at: '/api/procedures/none/findings',
+      data: { findings: [NONE], decision: 'accepted' },
+    },
+  },
   'api/procedures/[id]/file': { GET: { from: 'trainee', at: '/api/procedures/none/file' } },
   'api/procedures/bring-in': { POST: { from: 'technician', at: '/api/procedures/bring-in', data: '{}' } },
   'api/procedures/derive': {

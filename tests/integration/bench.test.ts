@@ -3,8 +3,16 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { asOwner } from '../support/database';
 import { kiteShop } from '../support/kite-shop';
 import { demoProcedure } from '../support/demo';
-import { approveDraft, benchResultsOf, bringIn, jobsAtTheBench, keepBenchResult, mountsKnown } from '@/services';
-import { db, listFindings, type Actor } from '@/data';
+import {
+  approveDraft,
+  benchResultsOf,
+  bringIn,
+  jobsAtTheBench,
+  keepBenchResult,
+  mountsKnown,
+  proposalsOf,
+} from '@/services';
+import { db, type Actor } from '@/data';
 
 let drop: () => Promise<void>;
 let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
@@ -52,10 +60,11 @@ describe('the bench', () => {
   it('tells a procedure what was measured, its mirrored twin’s too', async () => {
     const about = 'kite-rear-door@right/woofer';
     await keepBenchResult(people.technician, job, { ...result(), about });
-    expect(await listFindings(db, 'kite-rear-door', 10)).toMatchObject([
-      { item: about, text: 'Depth and spacer: Take 6 mm.', person: 'technician', jobNumber: job },
+    const { proposals } = await proposalsOf('kite-rear-door');
+    expect(proposals).toMatchObject([
+      { item: 'woofer', text: 'Depth and spacer: Take 6 mm.', findings: [{ person: 'technician', job }] },
     ]);
-    expect(await listFindings(db, 'carry-front-door-right', 10)).toEqual([]);
+    expect((await proposalsOf('carry-front-door-right')).proposals).toEqual([]);
   });
 
   it('keeps nothing on a job that is not there', async () => {

@@ -207,20 +207,20 @@ describe('drafts', () => {
   });
 
   it('tells what changed between two revisions, and since one in the draft, a sentence each', async () => {
-    const kite = demoProcedure('kite-front-door');
+    const { document: kite, revision } = (await viewProcedure('kite-front-door')).current!;
     const [screw] = kite.fasteners.filter(({ kind }) => kind === 'screw');
     const longer = {
       ...kite,
       fasteners: kite.fasteners.map((one) => (one === screw ? { ...one, length: 55 } : one)),
     };
-    await saveDraft(people.technician, kite.id, 0, JSON.stringify(longer));
-    expect(await compareRevisions(kite.id, 1, 'draft')).toMatchObject([
+    const { version } = await saveDraft(people.technician, kite.id, 0, JSON.stringify(longer));
+    expect(await compareRevisions(kite.id, revision, 'draft')).toMatchObject([
       { kind: 'changed', item: screw.id, field: 'length', to: 55 },
     ]);
-    await approveDraft(people.lead, kite.id, 1, 'longer');
-    const [{ sentence }] = await compareRevisions(kite.id, 1, 2);
+    await approveDraft(people.lead, kite.id, version, 'longer');
+    const [{ sentence }] = await compareRevisions(kite.id, revision, revision + 1);
     expect(sentence).toContain('now 55 mm long');
-    await expect(compareRevisions(kite.id, 1, 'draft')).rejects.toMatchObject({ kind: 'not-found' });
+    await expect(compareRevisions(kite.id, revision, 'draft')).rejects.toMatchObject({ kind: 'not-found' });
   });
 
   it('does not plan a draft, lets a trainee record nothing, and forgets a discarded one', async () => {

@@ -348,3 +348,15 @@ export const diffQuerySchema = Joi.object<{ from: number; to: number | 'draft' }
   from: Joi.number().integer().min(1).max(1_000_000).required(),
   to: Joi.alternatives(Joi.valid('draft'), Joi.number().integer().min(1).max(1_000_000)).required(),
 });
+
+/** What a lead decides about findings; a rejection says why. */
+export interface DecideForm {
+  findings: string[];
+  decision: 'accepted' | 'this-vehicle' | 'rejected';
+  reason?: string;
+}
+export const decideSchema = Joi.object<DecideForm>({
+  findings: Joi.array().items(Joi.string().guid()).min(1).max(500).unique().required(),
+  decision: Joi.valid('accepted', 'this-vehicle', 'rejected').required(),
+  reason: Joi.string().trim().min(1).max(400).when('decision', { is: 'rejected', then: Joi.required() }),
+});

@@ -47,6 +47,8 @@ export {
   newRunSchema,
   personChangeSchema,
   personSchema,
+  type DecideForm,
+  decideSchema,
   diffQuerySchema,
   planQuerySchema,
   readForm,

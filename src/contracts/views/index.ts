@@ -3,8 +3,9 @@ export type { PersonView, DeviceView } from './people';
 export type {
   LibraryRowView,
   ProcedureRowView,
+  DecisionView,
+  ProposalView,
   ProcedureView,
-  FindingView,
   VerificationView,
   RelativeView,
 } from './procedures';

@@ -39,17 +39,29 @@ export interface ProcedureView {
   revisions: RevisionView[];
   check: CheckResult;
   /** What the bay found, newest first. */
-  findings: FindingView[];
+  proposals: ProposalView[];
+  decisions: DecisionView[];
 }
 
-/** A finding of the bay on a procedure. */
-export interface FindingView {
-  event: string;
-  item: string;
+/** A change that findings ask for: what was said, what it would change, in sentences, and who found it where. */
+export interface ProposalView {
+  key: string;
+  item: string | null;
+  standing: 'open' | 'already-so' | 'gone';
   text: string;
-  person: string;
-  at: Date;
-  jobNumber: number;
+  sentences: string[];
+  findings: { id: string; person: string; job: number; at: string }[];
+}
+
+/** What was decided about findings. */
+export interface DecisionView {
+  decision: 'accepted' | 'this-vehicle' | 'rejected';
+  reason: string | null;
+  revision: number | null;
+  by: string;
+  /** ISO 8601. */
+  at: string;
+  count: number;
 }
 
 /** How a procedure stands to a vehicle: recorded for exactly it, or what differs and what is not known. */

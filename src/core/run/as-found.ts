@@ -42,19 +42,40 @@ const entryOf = ({ event, holds, kind, drive, count, point }: ExtraFastener & { 
   ...(point ? { at: [point] } : {}),
 });
 
-function changed(document: ProcedureDocument, fasteners: Fastener[], { item, change, event }: AsFound): Fastener[] {
+/** A procedure whose entry is as it was found on a vehicle; `otherId` names the entry that some other pieces of a group make. */
+export const asFoundDocument = (
+  document: ProcedureDocument,
+  item: string,
+  change: AsFoundChange,
+  idOfOther: string,
+): ProcedureDocument => ({ ...document, fasteners: changedEntry(document.fasteners, item, change, idOfOther) });
+
+const changed = (document: ProcedureDocument, fasteners: Fastener[], { item, change, event }: AsFound): Fastener[] =>
+  changedEntry(
+    fasteners,
+    fasteners.find(({ id }) => itemKey({ procedure: document.id, item: id }) === item)?.id,
+    change!,
+    otherId(event),
+  );
+
+function changedEntry(
+  fasteners: Fastener[],
+  item: string | undefined,
+  change: AsFoundChange,
+  idOfOther: string,
+): Fastener[] {
   return fasteners.flatMap((fastener) => {
-    if (itemKey({ procedure: document.id, item: fastener.id }) !== item) return [fastener];
-    const { pieces } = change!;
+    if (fastener.id !== item) return [fastener];
+    const { pieces } = change;
     if (pieces !== undefined && pieces < countOf(fastener))
       return [
         { ...fastener, count: countOf(fastener) - pieces },
-        ...other({ ...fastener, count: pieces }, change!).map(({ name: _name, ...rest }) => ({
+        ...other({ ...fastener, count: pieces }, change).map(({ name: _name, ...rest }) => ({
           ...rest,
-          id: otherId(event),
+          id: idOfOther,
         })),
       ];
-    return other(fastener, change!);
+    return other(fastener, change);
   });
 }
 

@@ -20,3 +20,4 @@ export { leftOverPlaces } from './left-over';
 export { itemOfCheck } from './rounds';
 export { NOT_FITTED, recordedFrom } from './recorded';
 export { reopeningOf } from './reopen';
+export { type BayFinding, type Proposal, proposalsFor, withProposals } from './proposals';

@@ -6,5 +6,7 @@ import { requirePerson } from '../../../session';
 export default async function ProcedureRoute({ params }: { params: Promise<{ id: string }> }) {
   const id = decodeURIComponent((await params).id);
   const [person, view, names] = await Promise.all([requirePerson(), orNotFound(viewProcedure(id)), everybodysNames()]);
-  return <ProcedurePage view={view} names={names} mayRecord={may(person, 'record')} />;
+  return (
+    <ProcedurePage view={view} names={names} mayRecord={may(person, 'record')} mayApprove={may(person, 'approve')} />
+  );
 }

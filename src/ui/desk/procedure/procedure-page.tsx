@@ -18,10 +18,13 @@ export function ProcedurePage({
   view,
   names,
   mayRecord,
+  mayApprove,
 }: {
   view: ProcedureView;
   names: Record<string, string>;
   mayRecord: boolean;
+  /** Whether they decide about findings. */
+  mayApprove: boolean;
 }) {
   const [otherSide, setOtherSide] = useState(false);
   const [peel, setPeel] = useState(0);
@@ -95,7 +98,16 @@ export function ProcedurePage({
                 <ItemList document={document} selected={selected} onSelect={select} />
               </>
             )}
-            {tab === 'bay' && <FromTheBay findings={view.findings} names={names} onSelect={select} />}
+            {tab === 'bay' && (
+              <FromTheBay
+                procedure={view.row.id}
+                proposals={view.proposals}
+                decisions={view.decisions}
+                names={names}
+                mayDecide={mayApprove}
+                onSelect={select}
+              />
+            )}
             {tab === 'checker' && <Remarks check={check} onSelect={select} />}
             {tab === 'revisions' && <Revisions view={view} names={names} onSelect={select} />}
           </div>
@@ -114,10 +126,10 @@ const TABS: Record<Tab, string> = {
 
 /** What stands beside the drawing, each with how much there is of it. */
 function Tabs({ view, tab, onChoose }: { view: ProcedureView; tab: Tab; onChoose: (tab: Tab) => void }) {
-  const { document, findings, check, revisions } = view;
+  const { document, proposals, check, revisions } = view;
   const counts: Record<Tab, number> = {
     items: document.parts.length + document.fasteners.length + document.links.length,
-    bay: findings.length,
+    bay: proposals.length,
     checker: check.remarks.length,
     revisions: revisions.length,
   };

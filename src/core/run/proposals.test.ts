@@ -1,0 +1,82 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { demoProcedure } from '@tests/support/demo';
+import { applyChanges } from '../procedure';
+import { wordedDiff } from '../wording';
+import { proposalsFor, withProposals, type BayFinding } from './proposals';
+
+const KITE = demoProcedure('kite-rear-door');
+const found = (n: number, more: Partial<BayFinding>): BayFinding => ({
+  id: `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`,
+  person: 'bea',
+  job: 2400 + n,
+  at: '2026-03-02T09:00:00.000Z',
+  item: null,
+  text: '',
+  ...more,
+});
+const said = (findings: BayFinding[]) =>
+  wordedDiff(KITE, withProposals(KITE, proposalsFor(KITE, findings))).map(({ sentence }) => sentence);
+
+describe('what findings ask of a procedure', () => {
+  it('is a change of the document: other pieces, another drive, a screw nobody knew', () => {
+    expect(said([found(1, { item: 's4', change: { drive: 'T20' } })])).toEqual([
+      'The T20 screws of the door speaker are now T20, were T25.',
+    ]);
+    const some = said([found(1, { item: 'c1', change: { kind: 'screw', drive: 'T20', pieces: 2 } })]);
+    expect(some.some((one) => /^New: 2 T20 screws of the door card/.test(one))).toBe(true);
+    expect(some.some((one) => /now \d+, was/.test(one))).toBe(true);
+    const extra = { holds: 'card', kind: 'screw', drive: 'T20', count: 1 };
+    expect(said([found(1, { item: 'card', extra })])).toEqual(['New: T20 screw of the door card.']);
+    expect(said([found(1, { item: 'card', text: 'A second pin at the shut face' })])[0]).toContain('shut face');
+  });
+
+  it('that say the same stand together with all who found it, the most often found first', () => {
+    const all = [
+      found(1, { item: 's4', change: { drive: 'T20' } }),
+      found(2, { item: 'card', text: 'second pin' }),
+      found(3, { item: 'card', text: 'Second  pin'.replace('  ', ' ') }),
+      found(4, { item: 'card', text: 'second pin', person: 'rui' }),
+    ];
+    const [first, second] = proposalsFor(KITE, all);
+    expect(first.findings.map(({ job }) => job)).toEqual([2402, 2403, 2404]);
+    expect(second.findings).toHaveLength(1);
+  });
+
+  it('of what is not there any more, or said already, change nothing and are told apart', () => {
+    expect(proposalsFor(KITE, [found(1, { item: 'nothing', change: { drive: 'T20' } })])).toMatchObject([
+      { standing: 'gone', changes: [] },
+    ]);
+    expect(proposalsFor(KITE, [found(1, { item: 's4', change: { drive: 'T25' } })])).toMatchObject([
+      { standing: 'already-so', changes: [] },
+    ]);
+    expect(proposalsFor(KITE, [found(1, { text: 'the radio is loud' })])).toMatchObject([{ standing: 'open' }]);
+  });
+
+  it('never names an id twice, and once taken in asks for nothing more', () => {
+    const items = KITE.fasteners.map(({ id }) => id);
+    const finding = fc.record({
+      item: fc.constantFrom(...items),
+      change: fc.record(
+        {
+          drive: fc.constantFrom('T20', 'T27'),
+          missing: fc.constantFrom(1, 2),
+          pieces: fc.integer({ min: 1, max: 3 }),
+        },
+        { requiredKeys: ['drive'] },
+      ),
+    });
+    fc.assert(
+      fc.property(fc.array(finding, { maxLength: 5 }), (all) => {
+        const proposals = proposalsFor(
+          KITE,
+          all.map((one, n) => found(n, one)),
+        );
+        const next = withProposals(KITE, proposals);
+        const ids = [...next.parts, ...next.fasteners, ...next.links].map(({ id }) => id);
+        expect(new Set(ids).size).toBe(ids.length);
+        for (const { changes } of proposals) expect(() => applyChanges(KITE, changes)).not.toThrow();
+      }),
+    );
+  });
+});

@@ -1,0 +1,147 @@
+import type { DecideForm } from '../contracts/schemas';
+import type { DecisionView, ProposalView } from '../contracts/views';
+import { hasErrors } from '../core/check';
+import { conflict, notFound } from '../core/errors';
+import { applyChanges, diffProcedures, readItemKey, recordedId, type ProcedureDocument } from '../core/procedure';
+import { proposalsFor, withProposals, type BayFinding, type Proposal } from '../core/run';
+import { listed } from '../core/text';
+import { wordedDiff } from '../core/wording';
+import {
+  db,
+  findCurrentRevision,
+  findDraft,
+  insertDecisions,
+  insertRevision,
+  listDecisions,
+  listOpenFindings,
+  listPeople,
+  transaction,
+  updateDraft,
+  updateProcedureColumns,
+  type Actor,
+  type Db,
+  type OpenFindingRow,
+} from '../data';
+import { checkKept, errorFields } from './checking';
+import { demand } from './permission';
+
+/** Findings looked at together. */
+const MOST_FINDINGS = 500;
+const MOST_DECISIONS = 30;
+
+/** What the bay and the bench ask of a published procedure, grouped, each with what it would change; and what was decided lately. Empty while it is only a draft. */
+export async function proposalsOf(id: string): Promise<{ proposals: ProposalView[]; decisions: DecisionView[] }> {
+  const [current, decisions] = await Promise.all([findCurrentRevision(db, id), listDecisions(db, id, MOST_DECISIONS)]);
+  const proposals = current ? await openProposals(db, current.document) : [];
+  return {
+    proposals: proposals.map((one) => viewOf(current!.document, one)),
+    decisions: decisions.map((one) => ({ ...one, at: one.at.toISOString() })),
+  };
+}
+
+const openProposals = async (tx: Db, document: ProcedureDocument): Promise<Proposal[]> =>
+  proposalsFor(document, (await listOpenFindings(tx, document.id, MOST_FINDINGS)).map(findingOf));
+
+/** A finding without its place in the database: which item, what was said, what it changes. */
+function findingOf({ id, fact, about, said, person, at, jobNumber }: OpenFindingRow): BayFinding {
+  const base = { id, person, job: jobNumber, at: at.toISOString() };
+  const item = (key: string | undefined | null) => readItemKey(key ?? '')?.item ?? null;
+  if (fact?.type === 'extra') {
+    const { holds, kind, drive, count, point } = fact;
+    return { ...base, item: holds, text: '', extra: { holds, kind, drive, count, point } };
+  }
+  if (fact?.type === 'asFound')
+    return { ...base, item: item(fact.item), text: fact.difference, ...(fact.change ? { change: fact.change } : {}) };
+  if (fact?.type === 'finding') return { ...base, item: item(fact.item), text: fact.text };
+  return { ...base, item: item(about), text: said ?? '' };
+}
+
+const viewOf = (document: ProcedureDocument, { key, item, findings, changes, standing }: Proposal): ProposalView => ({
+  key,
+  item,
+  standing,
+  text: findings[0].text,
+  sentences: wordedDiff(document, applyChanges(document, changes)).map(({ sentence }) => sentence),
+  findings: findings.map(({ id, person, job, at }) => ({ id, person, job, at })),
+});
+
+/**
+ * Decides about findings of a procedure: accepted ones make a new revision with what changed and who found it, and are taken into a draft that is under way; others are kept as true of that
+ * vehicle only, or rejected with the reason. Throws a conflict where somebody else decided first, or where the checker finds errors in what would come of it.
+ */
+export async function decideFindings(
+  by: Actor,
+  procedure: string,
+  form: DecideForm,
+): Promise<{ revision: number | null }> {
+  demand(by, 'approve');
+  const id = recordedId(procedure);
+  const current = await findCurrentRevision(db, id);
+  if (!current) throw notFound('no-revision', `“${id}” was never published.`);
+  const chosen = await chosenOf(db, current.document, form.findings);
+  const next = withProposals(current.document, chosen);
+  const isAccepted = form.decision === 'accepted';
+  if (isAccepted) {
+    const { remarks } = await checkKept(next, `with findings ${form.findings.join(' ')}`);
+    if (hasErrors(remarks))
+      throw conflict(
+        'has-errors',
+        'The checker finds errors in what would come of it: edit it by hand.',
+        errorFields(remarks),
+      );
+  }
+  const names = new Map((await listPeople(db)).map((person) => [person.id, person.name]));
+  return transaction(async (tx) => {
+    const standing = await findCurrentRevision(tx, id);
+    if (standing?.revision !== current.revision)
+      throw conflict('moved-on', 'Another revision was published in the meantime. Look again before deciding.');
+    const revision = isAccepted ? await publish(tx, by, current.document, next, chosen, names) : null;
+    const kept = await insertDecisions(tx, {
+      findings: form.findings,
+      procedure: id,
+      decision: form.decision,
+      reason: form.reason ?? null,
+      revision,
+      by: by.id,
+    });
+    if (kept < form.findings.length)
+      throw conflict('already-decided', 'Somebody else has just decided about this finding. Look again.');
+    return { revision };
+  });
+}
+
+/** The open proposals that hold the findings. Throws a conflict where one is not open any more. */
+async function chosenOf(tx: Db, document: ProcedureDocument, findings: string[]): Promise<Proposal[]> {
+  const wanted = new Set(findings);
+  const chosen = (await openProposals(tx, document)).filter((one) => one.findings.some(({ id }) => wanted.has(id)));
+  const open = new Set(chosen.flatMap((one) => one.findings.map(({ id }) => id)));
+  if (findings.some((id) => !open.has(id)))
+    throw conflict('already-decided', 'Somebody else has just decided about this finding. Look again.');
+  return chosen;
+}
+
+async function publish(
+  tx: Db,
+  by: Actor,
+  document: ProcedureDocument,
+  next: ProcedureDocument,
+  chosen: Proposal[],
+  names: Map<string, string>,
+): Promise<number> {
+  const found = chosen.flatMap(({ findings }) => findings);
+  const who = [...new Set(found.map(({ person }) => names.get(person) ?? person))];
+  const jobs = [...new Set(found.map(({ job }) => String(job)))];
+  const said = wordedDiff(document, next).map(({ sentence }) => sentence);
+  const note = `${said.join(' ')} Found by ${listed(who)} on job ${listed(jobs)}.`.slice(0, MOST_NOTE);
+  const revision = await insertRevision(tx, next, note, found[0].person, by.id);
+  await updateProcedureColumns(tx, next);
+  const draft = await findDraft(tx, next.id);
+  // A draft under way would otherwise undo it when it is published.
+  if (draft)
+    await updateDraft(tx, applyChanges(draft.document, diffProcedures(document, next)), draft.version, by.id, {
+      id: null,
+      unanswered: [],
+    });
+  return revision;
+}
+const MOST_NOTE = 1000;
