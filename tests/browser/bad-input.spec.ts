@@ -1,4 +1,3 @@
-import { answerAll } from '../../scripts/support/browser';
 import { createHash, randomUUID } from 'node:crypto';
 import { mkdtempSync, rmSync, statSync } from 'node:fs';
 import { request as httpRequest } from 'node:http';
@@ -7,7 +6,7 @@ import { join } from 'node:path';
 import { expect, request, test, type APIRequestContext } from '@playwright/test';
 import sharp from 'sharp';
 import { secretOf } from '../../scripts/support/browser';
-import { logOf, openRun, photoFile, photosOf, signIn } from './support';
+import { logOf, openRun, photoFile, photosOf, signIn, putBack } from './support';
 
 const hex = (bytes: Buffer) => createHash('sha256').update(bytes).digest('hex');
 const signedIn = async (person: string, secret: string): Promise<APIRequestContext> => {
@@ -94,8 +93,7 @@ test('takes a photo of 40 MB from the tablet all the same, made smaller there, a
   await expect(page.getByText('● saved')).toBeVisible();
   await page.getByRole('button', { name: 'More', exact: true }).click();
   await page.getByRole('button', { name: /^Stop here/ }).click();
-  await answerAll(page);
-  await page.getByRole('button', { name: 'Put it back' }).click();
+  await putBack(page);
   await expect(page.getByText(/Photo not saved: This file is not a picture/)).toBeVisible();
 });
 

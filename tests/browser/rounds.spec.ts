@@ -24,6 +24,7 @@ test('opens a closed door up again for a test that failed late, mends it, and fi
   await page.getByRole('button', { name: 'plug was not home' }).click();
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Put it back' }).click();
+  await expect(stepHeading(page)).not.toHaveText('Mend what failed');
   await workUntil(page, 'Everything is accounted for');
   await page.getByRole('button', { name: 'Finish' }).click();
   await expect(page.getByRole('heading', { name: 'Finished: everything is accounted for' })).toBeVisible();

@@ -141,6 +141,7 @@ export const CARD_CLIPS = /^Pull the door card free/;
 /** Ends the fitting of new parts, and waits for the first step of the way back. */
 export async function putBack(page: Page): Promise<void> {
   // Every new part is ticked before anything closes over it.
+  await expect(page.locator('.done-bar')).toHaveText(/^(Put it back|Tick or leave out)/);
   await answerAll(page);
   await page.getByRole('button', { name: 'Put it back' }).click();
   await expect(stepHeading(page)).not.toContainText('Fit the new parts');

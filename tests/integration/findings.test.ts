@@ -74,7 +74,7 @@ describe('findings', () => {
       [2, 'open'],
       [1, 'open'],
     ]);
-    expect(proposals[0].sentences).toEqual(['The T20 screws of the door speaker are now T20, were T25.']);
+    expect(proposals[0].sentences).toEqual(['The T25 screws of the door speaker are now T20.']);
   });
 
   it('that a lead accepts make a revision that the next plan follows, credited to who found them, and go into the draft', async () => {
@@ -95,7 +95,7 @@ describe('findings', () => {
     });
     const view = await viewProcedure('kite-rear-door');
     expect(view.revisions[0]).toMatchObject({ revision: 2, madeBy: 'technician', approvedBy: 'lead' });
-    expect(view.revisions[0].note).toMatch(/now T20, were T25.* Found by .* on job/);
+    expect(view.revisions[0].note).toMatch(/are now T20.* Found by .* on job/);
     const { documents } = await planView(people.technician, { procedures: ['kite-rear-door'], job: null });
     expect(documents[0].fasteners.find(({ id }) => id === 's4')?.drive).toBe('T20');
     const draft = await readDraft(people.technician, 'kite-rear-door');

@@ -207,7 +207,8 @@ describe('drafts', () => {
   });
 
   it('tells what changed between two revisions, and since one in the draft, a sentence each', async () => {
-    const { document: kite, revision } = (await viewProcedure('kite-front-door')).current!;
+    const { document: kite, current } = await viewProcedure('kite-front-door');
+    const { revision } = current!;
     const [screw] = kite.fasteners.filter(({ kind }) => kind === 'screw');
     const longer = {
       ...kite,

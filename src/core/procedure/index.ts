@@ -61,5 +61,4 @@ export {
   type WorkPhase,
 } from './types';
 export { withPair } from './measured';
-export { applyChanges, type Change, diffProcedures, invertChanges } from './diff';
-export { mergeProcedures, type MergeConflict } from './merge';
+export { applyChanges, type Change, diffProcedures } from './diff';

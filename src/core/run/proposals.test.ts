@@ -21,7 +21,7 @@ const said = (findings: BayFinding[]) =>
 describe('what findings ask of a procedure', () => {
   it('is a change of the document: other pieces, another drive, a screw nobody knew', () => {
     expect(said([found(1, { item: 's4', change: { drive: 'T20' } })])).toEqual([
-      'The T20 screws of the door speaker are now T20, were T25.',
+      'The T25 screws of the door speaker are now T20.',
     ]);
     const some = said([found(1, { item: 'c1', change: { kind: 'screw', drive: 'T20', pieces: 2 } })]);
     expect(some.some((one) => /^New: 2 T20 screws of the door card/.test(one))).toBe(true);

@@ -14,7 +14,7 @@ const s4 = KITE.fasteners.find(({ id }) => id === 's4')!;
 it.each<[string, ProcedureDocument, string[]]>([
   ['length', edit('s4', { length: 40 }), ['The T25 screws of the door speaker are now 40 mm long, were 20 mm.']],
   ['count', edit('s4', { count: 3 }), ['The T25 screws of the door speaker: now 3, was 4.']],
-  ['drive', edit('s4', { drive: 'T20' }), ['The T20 screws of the door speaker are now T20, were T25.']],
+  ['drive', edit('s4', { drive: 'T20' }), ['The T25 screws of the door speaker are now T20.']],
   [
     'a move',
     edit('s4', { at: s4.at!.map(([x, y]) => [x + 30, y - 20]) }),

@@ -114,15 +114,18 @@ function sentenceOf(change: Change, before: ItemIndex, after: ItemIndex, next: P
       return `${name}: now ${now}, was ${was === 'nothing' ? '1' : was}.`;
     case 'drive':
     case 'kind':
-      return `${name} ${is} now ${now}, ${wasVerb} ${was}.`;
+      return `${before.typeOf.has(item) ? thing(before, item) : name} ${is} now ${now}.`;
     case 'name':
       return `${capital(String(from ?? 'what had no name'))} is now called ${now}.`;
     case 'behind':
       return to === null || (to as string[]).length === 0
         ? `${name} ${is} in sight now, ${wasVerb} behind ${was}.`
         : `${name} ${is} now behind ${now}, ${wasVerb} ${from === null || (from as string[]).length === 0 ? 'in sight' : `behind ${was}`}.`;
-    default:
-      return `${name}: ${FIELDS[field!] ?? field} ${is === 'are' ? 'is' : is} now ${now}, was ${was}.`;
+    default: {
+      const what = `${name}: ${FIELDS[field!] ?? field}`;
+      if (from === null) return `${what} is now ${now}.`;
+      return to === null ? `${what} is given no more, was ${was}.` : `${what} is now ${now}, was ${was}.`;
+    }
   }
 }
 
