@@ -147,4 +147,26 @@ describe('a run with a new speaker', () => {
     expect(view.blocks).toEqual([]);
     expect(runPlanFor(KITE, ['woofer'], { windows: 'power' }).fit).toEqual([]);
   });
+
+  it.each([
+    'carry-front-door-right',
+    'kite-front-door',
+    'lumen-front-door',
+    'calder-rear-door',
+    'drover-front-door-single',
+  ])('balances on %s too, riveted or screwed, measured or not, in both schools', (id) => {
+    const door = demoProcedure(id);
+    const place = door.parts.find(({ kind }) => kind === 'speaker')!.id;
+    for (const frame of [false, true]) {
+      const fitted = withNewSpeaker(door, { of: place, speaker: SPEAKER, joint: 'solder', crossover: true, frame });
+      const goal = `fit ${id}/${newPartId(place)}`;
+      const made = makePlan({ documents: [fitted], goals: [goal], options: {} });
+      if (!made.ok) throw new Error(made.problems[0].message);
+      const plan = runPlanOf(made.plan, { documents: [fitted], options: {}, goals: [goal], newParts: [] });
+      const state = foldRun(workThrough(plan, deviceOf('bea')), judgeFor(basesOf(plan)));
+      const { ledger, blocks } = viewRun(basisOf(plan, state).graph, plan, state);
+      expect(ledger.filter((row) => !isBalanced(row))).toEqual([]);
+      expect(blocks).toEqual([]);
+    }
+  });
 });

@@ -6,6 +6,7 @@ export { numberOrNull } from './number-or-null';
 export { OptionChoices } from './option-choices';
 export { PageHead } from './page-head';
 export { Plate } from './plate';
+export { saveFile } from './save-file';
 export { Trouble } from './trouble';
 export { useSend } from './use-send';
 export { useSpeakers } from './use-speakers';

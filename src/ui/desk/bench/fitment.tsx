@@ -5,6 +5,7 @@ import { FIT_RULES, parseMm, sayFitment } from '@/core/bench';
 import type { FitmentAnswer, FitmentQuestion } from '@/workers/fitment.worker';
 import { sendBytes, troubleWords } from '../../../device/http';
 import { Trouble, useSpeakers } from '../../design';
+import { SmallField } from './small-field';
 
 /** Rows shown of a place at once; the search finds the others. */
 const MOST_SHOWN = 60;
@@ -47,9 +48,9 @@ export function FitmentTool({ mounts }: { mounts: MountView[] }) {
             ))}
           </select>
         </label>
-        <Small label="Amplifier: at least" unit="Ω" value={minimum} onChange={setMinimum} />
-        <Small label="Sheets at hand" unit="mm" value={sheets} onChange={setSheets} />
-        <Small label="Find a speaker" value={search} onChange={setSearch} />
+        <SmallField label="Amplifier: at least" unit="Ω" value={minimum} onChange={setMinimum} />
+        <SmallField label="Sheets at hand" unit="mm" value={sheets} onChange={setSheets} />
+        <SmallField label="Find a speaker" value={search} onChange={setSearch} />
         <label className="d-flex gap-2 align-items-center">
           <input type="checkbox" checked={works} onChange={(event) => setWorks(event.target.checked)} />
           only what goes in
@@ -117,18 +118,6 @@ function choicesOf(mounts: MountView[]): { words: string; mounts: MountView[] }[
       own.length > 1 ? [{ words: `${vehicle}: every place`, mounts: own }] : [],
     ),
   ];
-}
-
-function Small(props: { label: string; unit?: string; value: string; onChange: (text: string) => void }) {
-  return (
-    <label>
-      {props.label}
-      <span className="d-flex gap-1 align-items-center">
-        <input className="form-control" value={props.value} onChange={(event) => props.onChange(event.target.value)} />
-        {props.unit && <span className="unit">{props.unit}</span>}
-      </span>
-    </label>
-  );
 }
 
 /** Answers in a worker; a new question ends the old one. */

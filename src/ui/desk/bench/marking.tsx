@@ -4,6 +4,7 @@ import { BEHIND, type BehindAnswers, markOn, parseMm, sayBehind } from '@/core/b
 import { Chips } from '../../design/chips';
 import { KeepOnJob } from './keep-on-job';
 import { SaidLine } from './said-line';
+import { SmallField } from './small-field';
 
 const ANSWERS: ['clear' | 'in-the-way', string][] = [
   ['clear', 'clear'],
@@ -28,11 +29,11 @@ export function MarkingTool() {
       <section className="sheet" aria-label="Marking out">
         <h2>Where, and what is behind?</h2>
         <div className="bench-bar">
-          <Small label="Up from" value={datum.from} onChange={change('from')} />
-          <Small label="by, mm" value={datum.up} onChange={change('up')} />
-          <Small label="Back from" value={datum.andFrom} onChange={change('andFrom')} />
-          <Small label="by, mm" value={datum.back} onChange={change('back')} />
-          <Small label="Hole, mm" value={size} onChange={setSize} />
+          <SmallField label="Up from" value={datum.from} onChange={change('from')} />
+          <SmallField label="by, mm" value={datum.up} onChange={change('up')} />
+          <SmallField label="Back from" value={datum.andFrom} onChange={change('andFrom')} />
+          <SmallField label="by, mm" value={datum.back} onChange={change('back')} />
+          <SmallField label="Hole, mm" value={size} onChange={setSize} />
         </div>
         <p className="caution mt-2">
           Look behind with the glass all the way down. Eye and ear protection on; gloves at cut edges. What the vehicle
@@ -77,15 +78,6 @@ export function MarkingTool() {
         </details>
       </section>
     </div>
-  );
-}
-
-function Small({ label, value, onChange }: { label: string; value: string; onChange: (text: string) => void }) {
-  return (
-    <label>
-      {label}
-      <input className="form-control" maxLength={60} value={value} onChange={(event) => onChange(event.target.value)} />
-    </label>
   );
 }
 

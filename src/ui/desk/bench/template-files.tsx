@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { Trouble } from '../../design';
+import { saveFile, Trouble } from '../../design';
 import { troubleWords } from '../../../device/http';
 
 type Format = 'pdf' | 'svg' | 'dxf';
@@ -20,7 +20,7 @@ export function TemplateFiles({ tool, given }: { tool: 'ring' | 'oval'; given: o
         body: JSON.stringify({ tool, given, format, paper, mirrored, ...(title.trim() ? { title } : {}) }),
       });
       if (!response.ok) throw new Error(((await response.json()) as { message: string }).message);
-      offer(await response.blob(), `template${mirrored ? '-mirrored' : ''}.${format}`);
+      saveFile(await response.blob(), `template${mirrored ? '-mirrored' : ''}.${format}`);
     } catch (error) {
       setTrouble(error instanceof TypeError ? troubleWords(error) : (error as Error).message);
     }
@@ -57,13 +57,4 @@ export function TemplateFiles({ tool, given }: { tool: 'ring' | 'oval'; given: o
       <Trouble text={trouble} />
     </fieldset>
   );
-}
-
-/** Hands a file to the browser to be saved. */
-function offer(file: Blob, name: string): void {
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(file);
-  link.download = name;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(link.href), 1000);
 }

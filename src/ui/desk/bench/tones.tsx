@@ -11,6 +11,7 @@ import {
   type Tone,
   wavOf,
 } from '@/core/bench';
+import { saveFile } from '../../design';
 import { KeepOnJob } from './keep-on-job';
 
 const [LOW, HIGH, SECONDS] = [20, 300, 40];
@@ -198,10 +199,5 @@ function usePlayer() {
   return { playing, at, play, stop };
 }
 
-function saveWav({ code, make, only }: Kind, db: number): void {
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(new Blob([wavOf(make(db), only ?? 'both')], { type: 'audio/wav' }));
-  link.download = `${code}.wav`;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(link.href), 1000);
-}
+const saveWav = ({ code, make, only }: Kind, db: number): void =>
+  saveFile(new Blob([wavOf(make(db), only ?? 'both')], { type: 'audio/wav' }), `${code}.wav`);

@@ -7,6 +7,7 @@ import { Chips } from '../../design/chips';
 import { useBenchJob } from './bench-job';
 import { KeepOnJob } from './keep-on-job';
 import { SaidLine } from './said-line';
+import { SmallField } from './small-field';
 
 interface TypedLeg {
   name: string;
@@ -80,10 +81,20 @@ export function WiresTool() {
           One more leg
         </button>
         <div className="bench-bar mt-2">
-          <Small label="Slack, %" value={rest.slack} onChange={(slack) => setRest({ ...rest, slack })} />
-          <Small label="Service loop, mm" value={rest.loop} onChange={(loop) => setRest({ ...rest, loop })} />
-          <Small label="Speaker, Ω" value={rest.ohms} onChange={(ohms) => setRest({ ...rest, ohms })} />
-          <Small label="May lose, dB" value={rest.lossDb} onChange={(lossDb) => setRest({ ...rest, lossDb })} />
+          <SmallField isNumber label="Slack, %" value={rest.slack} onChange={(slack) => setRest({ ...rest, slack })} />
+          <SmallField
+            isNumber
+            label="Service loop, mm"
+            value={rest.loop}
+            onChange={(loop) => setRest({ ...rest, loop })}
+          />
+          <SmallField isNumber label="Speaker, Ω" value={rest.ohms} onChange={(ohms) => setRest({ ...rest, ohms })} />
+          <SmallField
+            isNumber
+            label="May lose, dB"
+            value={rest.lossDb}
+            onChange={(lossDb) => setRest({ ...rest, lossDb })}
+          />
         </div>
         <Chips label="Joints" value={joint} options={JOINT_CHOICES} onPick={setJoint} />
         {joint === 'twist' ? (
@@ -164,15 +175,6 @@ function read(legs: TypedLeg[], rest: { slack: string; loop: string; ohms: strin
     const words = error.message.replace(/“legs\[(\d+)\]\.mm”/, (_, n: string) => `Length of leg ${Number(n) + 1}`);
     return { trouble: words };
   }
-}
-
-function Small({ label, value, onChange }: { label: string; value: string; onChange: (text: string) => void }) {
-  return (
-    <label>
-      {label}
-      <input className="form-control number-field" value={value} onChange={(event) => onChange(event.target.value)} />
-    </label>
-  );
 }
 
 /** The run stretched out to scale, with its boots. */
