@@ -116,6 +116,23 @@ export async function listFinishedRuns(db: Db, limit: number): Promise<RunRow[]>
   return rows.map(asRun);
 }
 
+/** A procedure of a run that a later revision is out for. */
+export interface NewerRow {
+  procedure: string;
+  follows: number;
+  inForce: number;
+}
+
+/** Procedures that a run follows at an earlier revision than the one in force. */
+export async function listNewer(db: Db, runId: string): Promise<NewerRow[]> {
+  const { rows } = await db.query<NewerRow>(
+    `select r.procedure_id as procedure, r.revision as follows, p.revision as "inForce"
+       from run_procedures r join procedures p on p.id = r.procedure_id where r.run_id = $1 and p.revision > r.revision order by 1`,
+    [runId],
+  );
+  return rows;
+}
+
 /**
  * What held stuck parts in earlier runs of the given procedures: part, culprit or cause, and how often. A run over several procedures tells of each only
  * what is its own.

@@ -1,5 +1,5 @@
 import { readStepKey } from '../core/graph';
-import { itemKey, readItemKey } from '../core/procedure';
+import { itemKey, readItemKey, recordedId } from '../core/procedure';
 import { randomUUID } from 'node:crypto';
 import type { LogEvent, OverrideForm } from '../contracts/schemas';
 import type { RunStart } from '../contracts/views';
@@ -16,6 +16,7 @@ import {
   insertStockMove,
   lastLamport,
   listEvents,
+  listNewer,
   listPeople,
   listRunDocuments,
   lockLog,
@@ -26,6 +27,7 @@ import {
   type LogRow,
   type Actor,
 } from '../data';
+import { compareRevisions } from './library';
 import { demand, isLead } from './permission';
 import { writeSecurityLine } from './security-log';
 import { checkPin, type Sender } from './sign-in';
@@ -34,10 +36,11 @@ import { checkPin, type Sender } from './sign-in';
 export async function openRunScreen(id: string): Promise<RunStart> {
   const run = await getRun(db, id);
   const job = await getJob(db, run.jobNumber);
-  const [log, visit, people] = await Promise.all([
+  const [log, visit, people, newer] = await Promise.all([
     listEvents<RunEvent>(db, id, 0),
     listEvents<VisitEvent>(db, job.visit, 0),
     listPeople(db),
+    newerFor(id, run.plan),
   ]);
   const checkIn = foldVisit(visit.events);
   return {
@@ -52,7 +55,21 @@ export async function openRunScreen(id: string): Promise<RunStart> {
       active,
       mayOverride: isLead({ role }),
     })),
+    newer,
   };
+}
+
+/** What changed of a run's procedures since it was opened: it stays on what it follows, but its people should know. */
+async function newerFor(id: string, plan: RunPlan): Promise<RunStart['newer']> {
+  const rows = await listNewer(db, id);
+  return Promise.all(
+    rows.map(async ({ procedure, follows, inForce }) => ({
+      procedure,
+      title: plan.documents.find((document) => recordedId(document.id) === procedure)?.title ?? procedure,
+      inForce,
+      sentences: (await compareRevisions(procedure, follows, inForce)).map(({ sentence }) => sentence),
+    })),
+  );
 }
 
 /** A run's plan never changes, so the names of its documents are asked of the database once. */

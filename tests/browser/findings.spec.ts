@@ -33,4 +33,9 @@ test('a finding from the bay becomes a proposal, a revision that says what chang
   await expectAccessible(page);
   await page.goto('/plan?procedure=carry-front-door-right&goal=carry-front-door-right%2Fspeaker');
   await expect(page.getByRole('region', { name: 'Taking apart' })).toContainText('T27');
+
+  // The run it was found on stays on its revision, and is told.
+  await page.goto(`/runs/${run}`);
+  await page.getByRole('button', { name: 'More', exact: true }).click();
+  await expect(page.getByText(/revision 2 is out/)).toBeVisible();
 });

@@ -4,6 +4,7 @@ import { kiteShop } from '../support/kite-shop';
 import {
   decideFindings,
   openRun,
+  openRunScreen,
   planView,
   proposalsOf,
   readDraft,
@@ -54,9 +55,11 @@ const T20: RunFact = {
   change: { drive: 'T20' },
 };
 
+let firstRun: string;
 describe('findings', () => {
   it('of several runs that say the same are one proposal, of the mirrored twin too', async () => {
-    await record(await newRun(), [T20]);
+    firstRun = await newRun();
+    await record(firstRun, [T20]);
     await record(await newRun('kite-rear-door@right'), [
       { ...T20, item: 'kite-rear-door@right/s4' },
       {
@@ -101,6 +104,13 @@ describe('findings', () => {
     const draft = await readDraft(people.technician, 'kite-rear-door');
     expect(draft.document.title).toBe('Kite in hand');
     expect(draft.document.fasteners.find(({ id }) => id === 's4')?.drive).toBe('T20');
+    // The run it was found on stays on its revision, and is told what changed.
+    const { newer, run: old } = await openRunScreen(firstRun);
+    expect(newer).toMatchObject([
+      { procedure: 'kite-rear-door', inForce: 2, sentences: [expect.stringContaining('T20') as string] },
+    ]);
+    expect(old.plan.documents[0].fasteners.find(({ id }) => id === 's4')?.drive).toBe('T25');
+    expect((await openRunScreen(await newRun())).newer).toEqual([]);
     // Decided once: whoever comes second is told.
     await expect(
       decideFindings(people.lead, 'kite-rear-door', { findings: ids, decision: 'this-vehicle' }),

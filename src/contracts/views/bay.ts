@@ -14,6 +14,8 @@ export interface RunStart {
   /** Whether the vehicle was checked in: nothing is begun before that, or before a lead skipped it. */
   checkIn: 'signed' | 'skipped' | 'open';
   people: { id: string; name: string; active: boolean; mayOverride: boolean }[];
+  /** Procedures that a later revision is out for: the run stays on its own, and is told what changed. */
+  newer: { procedure: string; title: string; inForce: number; sentences: string[] }[];
 }
 
 /** Everything check-in and hand-over start from. */

@@ -24,6 +24,7 @@ export function MorePanel({ bay }: { bay: Bay }) {
     <section className="run-panel" aria-live="polite">
       <div className="run-scroll" tabIndex={0}>
         <h1 className="verb small">More</h1>
+        <Newer bay={bay} />
         {bay.handle.state.phase === 'remove' && <OtherSteps bay={bay} />}
         {bay.handle.state.phase === 'remove' && bay.now && bay.now.kind !== 'safe' && <Skip bay={bay} />}
         <TooEarly bay={bay} />
@@ -55,6 +56,27 @@ export function MorePanel({ bay }: { bay: Bay }) {
       </div>
       <SheetFoot bay={bay} />
     </section>
+  );
+}
+
+/** A later revision is out: this run stays on its own, and says what is different now. */
+function Newer({ bay }: { bay: Bay }) {
+  if (!bay.newer?.length) return null;
+  return (
+    <div className="more-block">
+      {bay.newer.map(({ procedure, title, inForce, sentences }) => (
+        <div key={procedure} className="caution mild">
+          <b>
+            {title}: revision {inForce} is out. This run stays on its own; what changed:
+          </b>
+          <ul className="mb-0">
+            {sentences.map((sentence) => (
+              <li key={sentence}>{sentence}</li>
+            ))}
+          </ul>
+        </div>
+      ))}
+    </div>
   );
 }
 
