@@ -2,13 +2,12 @@ export { costSchema } from './costs';
 export {
   type BenchResultForm,
   benchResultSchema,
-  FIT,
-  type FitTool,
   type PairForm,
   pairSchema,
   type TemplateForm,
   templateSchema,
-} from './fit';
+} from './bench-forms';
+export { FIT, type FitTool } from './fit';
 export {
   type LogAnswer,
   type LogEvent,
