@@ -57,7 +57,10 @@ const LENGTHS = [
 /** A length of its own behind a self-tapper is no head: those have a recess. */
 const TAPPER_LENGTH = new RegExp(`(?<=[,;|] *)${LENGTH} ?mm(?= *(?:[,;|.]|$))`, 'd');
 const THREAD_LENGTHS = [
-  new RegExp(`(?<![\\w./])${LENGTH} ?mm(?= (?:self|machine|wood|thread|coarse|fine))`, 'd'),
+  new RegExp(
+    `(?<![\\w./])${LENGTH} ?mm(?= (?:self|machine|wood|thread|coarse|fine))(?! (?:machine|coarse|fine)(?: thread(?:ed)?)? (?:bolt|nut))`,
+    'd',
+  ),
   new RegExp(`(?<![\\w-])(?:m\\d+(?:\\.\\d+)?) ?x ?${LENGTH}(?! ?x)(?: ?mm)?(?![\\w/])`, 'd'),
 ];
 
@@ -96,6 +99,11 @@ const DRIVES: [RegExp, (groups: string[]) => string][] = [
   ],
   [/(?<![\w-])(?:phillips|cross(?:[- ](?:head|recess))?|crosshead)(?![\w-])/d, () => 'PH2'],
   [/(?<![\w-])(?:sq|square) ?([123])(?![\w/])/d, ([, n]) => `SQ${n}`],
+  // "4 key 5 mm" is four of them; "4 5 key" says its size itself.
+  [
+    new RegExp(`(?<!\\d(?: ?x)? \\d{1,2} ?(?:mm )?)(?<![\\w-])(?:allen(?: key)?|key) ${LENGTH} ?mm(?![\\w/])`, 'd'),
+    ([, n]) => `hex socket ${decimal(n)} mm`,
+  ],
   [
     new RegExp(
       `(?<![\\w./])${LENGTH} ?(?:mm )?(?:hex[- ])?(?:allen(?: key)?|keys?|hex(?:agon)? (?:key|socket))(?![\\w-])`,
