@@ -1,4 +1,4 @@
-import { MOST_SPEAKERS, speakersCsv, type ReadSpeakers } from '../contracts/schemas';
+import { MOST_SPEAKERS, readSpeaker, speakersCsv, type ReadSpeakers } from '../contracts/schemas';
 import type { Speaker } from '../core/bench';
 import { invalid, notFound } from '../core/errors';
 import { db, deleteSpeaker, listSpeakers, transaction, upsertSpeakers, type Actor } from '../data';
@@ -35,10 +35,10 @@ async function readInTime(csv: string): Promise<ReadSpeakers> {
   }
 }
 
-/** Puts one speaker on the list, or changes it. */
-export async function keepSpeaker(by: Actor, speaker: Speaker): Promise<void> {
+/** Puts one speaker on the list, or changes it; sizes as they are typed. Throws `invalid` naming the field. */
+export async function keepSpeaker(by: Actor, speaker: unknown): Promise<void> {
   demand(by, 'record');
-  await upsertSpeakers(db, [speaker]);
+  await upsertSpeakers(db, [readSpeaker(speaker)]);
 }
 
 /** Takes one off the list. Throws not-found. Runs that were opened with it keep their steps. */

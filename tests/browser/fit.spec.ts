@@ -182,6 +182,7 @@ test('finds a pair’s plus by tests that add up, and writes it into the draft',
   await expect(page.getByRole('img', { name: /^Shown:/ })).toBeVisible();
 
   await page.goto('/bench?tool=damping');
+  await page.getByLabel('Find a door').fill('kite rear door');
   await page.getByLabel('Door', { exact: true }).selectOption({ label: 'Velden Kite, rear door, left' });
   await expect(answer.getByText(/m² of flat skin/)).toBeVisible();
   await expectAccessible(page);
