@@ -82,6 +82,11 @@ describe('steps for a new speaker', () => {
       .flatMap(({ checks }) => checks.map(({ text }) => text));
     expect(tests).toContain('New speaker (Saltmarsh 165 A) works');
     expect(tests.join()).not.toContain('Door speaker works');
+    // A ring plays nothing.
+    expect(tests.filter((one) => /ring|crossover|wires/i.test(one))).toEqual([]);
+    expect(plan.steps.fit[0].why).toEqual([
+      expect.stringContaining('belongs to what goes in: new speaker (Saltmarsh 165 A)'),
+    ]);
   });
 
   it('make a ring where the screws do not meet the holes, drill and clear up where nobody recorded any', () => {

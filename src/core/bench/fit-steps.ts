@@ -147,7 +147,7 @@ function ringed({ verdict, stack, thickness, ring, standing }: Fitment, base: st
   const sheets = stack.length > 1 ? `${stack.map((one) => plainNumber(one)).join(' + ')} mm. ` : '';
   const turned = ring?.turn ? `Speaker holes turned by ${plainNumber(ring.turn)}°. ` : '';
   const exact = standing === 'exact' ? 'Works only if every reading is exact: measure again first. ' : '';
-  const fitted = add('ring', 'fit', what, base, {
+  const fitted = add('ring', 'put-on', what, base, {
     note: `${exact}${sheets}${turned}On the factory holes, before the speaker.`,
     material: ['ring material'],
   });
@@ -163,7 +163,7 @@ function crossover(base: string[], add: Add): string {
   const routed = add('cable', 'route-cable', 'crossover cable', base, {
     note: 'Behind the plate, along the factory loom, clear of the glass.',
   });
-  return add('crossover', 'fit', 'crossover', [routed], {
+  return add('crossover', 'put-on', 'crossover', [routed], {
     note: 'Where nothing is behind the card and no water runs. Set its tweeter level first.',
   });
 }

@@ -80,7 +80,18 @@ const WANTED: Record<string, string> = {
 function goalWords(graph: ActionGraph, id: number): string {
   const { type } = graph.nodes[id].ref;
   if (type === 'batteryOff') return 'the shop always takes the battery off';
+  const into = type === 'work' ? newPartOf(graph, id) : null;
+  if (into) return `${nodeWords(graph, id)} belongs to what goes in: ${into}`;
   return `${nodeWords(graph, id)} is wanted ${WANTED[type] ?? 'done'}`;
+}
+
+/** What new part a piece of work belongs to: the one of its kit that takes another's place, by its name; null where there is none. */
+function newPartOf(graph: ActionGraph, id: number): string | null {
+  const { procedure, item } = graph.nodes[id].ref;
+  const index = graph.indexes.get(procedure!)!;
+  const kit = index.works.get(item)?.for;
+  const into = kit && [...index.works.values()].find((one) => one.for === kit && one.replaces);
+  return into ? itemWords(index, into.id, graph.catalogue) : null;
 }
 
 /** The chain of reasons from one chosen node to its goal, in trade words; ends with what is wanted. */
