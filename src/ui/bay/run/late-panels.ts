@@ -13,6 +13,7 @@ const load = {
   photos: () => import('./step-photos').then((module) => module.StepPhotos),
   more: () => import('./more-panel').then((module) => module.MorePanel),
   stuck: () => import('./stuck-panel').then((module) => module.StuckPanel),
+  suspects: () => import('./late-suspects').then((module) => module.wontMove),
   test: () => import('./test-panel').then((module) => module.TestPanel),
 };
 
@@ -28,6 +29,9 @@ export const MorePanel = dynamic(load.more);
 export const StepPhotos = dynamic(load.photos);
 export const StuckPanel = dynamic(load.stuck);
 export const TestPanel = dynamic(load.test);
+
+/** Fetches the ranking of suspects. */
+export const loadWontMove = load.suspects;
 
 /** Fetches the late panels at the first touch or key; without a network the service worker has them. */
 export function useLatePanels(): void {

@@ -4,7 +4,7 @@ import { countOf, indexItems, itemKey, itemWords, ownCovers, type ProcedureDocum
 import { doneCount, isOver, type RunState, isDone, progressOf } from '@/core/run';
 import { areasOf, drawingOf, fromDone, PanelMap, toDrawing, toMap, type Drawing } from '../../map';
 import type { Bay } from './bay';
-import { shownSuspects } from './stuck-panel';
+import { shownSuspects } from './shown-suspects';
 
 /** The drawing follows the words by a frame: the next action is read before it is looked for. */
 export function RunMap({ bay }: { bay: Bay }) {

@@ -1,8 +1,8 @@
 'use client';
-import { useMemo, useState, useSyncExternalStore } from 'react';
+import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import type { RunStart } from '@/contracts/views';
 import { itemKey, type Point, type ItemRef } from '@/core/procedure';
-import { currentSteps, type Fallen, fallenInside, lastOnDoor, wontMove, type RunStep, type Suspect } from '@/core/run';
+import { currentSteps, type Fallen, fallenInside, lastOnDoor, type RunStep, type Suspect } from '@/core/run';
 import { CatalogueProvider } from '../../design/catalogue';
 import { useWakeLock } from '../../design/use-wake-lock';
 import type { Bay, Sheet } from './bay';
@@ -17,6 +17,7 @@ import {
   MorePanel,
   StuckPanel,
   TestPanel,
+  loadWontMove,
   useLatePanels,
 } from './late-panels';
 import { PausedPanel } from './paused-panel';
@@ -117,11 +118,19 @@ function useSuspects(
 ): Suspect[] {
   const procedure = now?.procedure ?? null;
   const part = stuckPart ?? now?.part;
+  const [wontMove, setWontMove] = useState<Awaited<ReturnType<typeof loadWontMove>> | null>(null);
+  const isStuck = procedure !== null;
+  useEffect(() => {
+    if (isStuck) loadWontMove().then((rank) => setWontMove(() => rank), ignored);
+  }, [isStuck]);
   return useMemo(
-    () => (procedure && part ? wontMove(graph, plan, state, { procedure, item: part }, point) : NO_SUSPECTS),
-    [graph, plan, state, procedure, part, point],
+    () =>
+      wontMove && procedure && part ? wontMove(graph, plan, state, { procedure, item: part }, point) : NO_SUSPECTS,
+    [wontMove, graph, plan, state, procedure, part, point],
   );
 }
+
+const ignored = () => undefined;
 
 /** The step to do: one that was chosen while it is open, else the first open one of the door kept to, else of a door nobody else is on, else the first of all. */
 function nowOf({ state, view }: RunHandle, chosen: string | null, zone: string | null, me: string): RunStep | null {

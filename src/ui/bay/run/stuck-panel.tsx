@@ -7,16 +7,7 @@ import { type Suspect, isDone } from '@/core/run';
 import { Chips } from '../../design/chips';
 import { SheetFoot } from './foot';
 import type { Bay } from './bay';
-
-const SHOWN = 6;
-
-/** Suspects that are listed, and numbered on the map: the likeliest, and always what nobody recorded, which is the way to add it. */
-export function shownSuspects(suspects: Suspect[]): Suspect[] {
-  const first = suspects.slice(0, SHOWN);
-  return first.some(({ cause }) => cause === 'unrecorded')
-    ? first
-    : [...first.slice(0, SHOWN - 1), ...suspects.filter(({ cause }) => cause === 'unrecorded')];
-}
+import { shownSuspects } from './shown-suspects';
 
 /** Where a part that will not move may still be held: the likely causes with reason and place; the answer is kept for the next one. */
 export function StuckPanel({ bay }: { bay: Bay }) {
