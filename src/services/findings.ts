@@ -2,10 +2,10 @@ import type { DecideForm } from '../contracts/schemas';
 import type { DecisionView, ProposalView } from '../contracts/views';
 import { hasErrors } from '../core/check';
 import { conflict, notFound } from '../core/errors';
-import { applyChanges, diffProcedures, readItemKey, recordedId, type ProcedureDocument } from '../core/procedure';
+import { applyChanges, readItemKey, recordedId, type ProcedureDocument } from '../core/procedure';
 import { proposalsFor, withProposals, type BayFinding, type Proposal } from '../core/run';
 import { listed } from '../core/text';
-import { wordedDiff } from '../core/wording';
+import { wordChanges, wordedDiff } from '../core/wording';
 import {
   db,
   findCurrentRevision,
@@ -30,11 +30,20 @@ const MOST_FINDINGS = 500;
 const MOST_DECISIONS = 30;
 
 /** What the bay and the bench ask of a published procedure, grouped, each with what it would change; and what was decided lately. Empty while it is only a draft. */
-export async function proposalsOf(id: string): Promise<{ proposals: ProposalView[]; decisions: DecisionView[] }> {
-  const [current, decisions] = await Promise.all([findCurrentRevision(db, id), listDecisions(db, id, MOST_DECISIONS)]);
-  const proposals = current ? await openProposals(db, current.document) : [];
+export const proposalsOf = async (id: string): ReturnType<typeof findingsOn> =>
+  findingsOn(id, (await findCurrentRevision(db, id))?.document ?? null);
+
+/** The same for a document that is read already; null while there is none in force. */
+export async function findingsOn(
+  id: string,
+  document: ProcedureDocument | null,
+): Promise<{ proposals: ProposalView[]; decisions: DecisionView[] }> {
+  const [proposals, decisions] = await Promise.all([
+    document ? openProposals(db, document) : [],
+    listDecisions(db, id, MOST_DECISIONS),
+  ]);
   return {
-    proposals: proposals.map((one) => viewOf(current!.document, one)),
+    proposals: proposals.map((one) => viewOf(document!, one)),
     decisions: decisions.map((one) => ({ ...one, at: one.at.toISOString() })),
   };
 }
@@ -61,7 +70,7 @@ const viewOf = (document: ProcedureDocument, { key, item, findings, changes, sta
   item,
   standing,
   text: findings[0].text,
-  sentences: wordedDiff(document, applyChanges(document, changes)).map(({ sentence }) => sentence),
+  sentences: wordChanges(changes, document, applyChanges(document, changes)).map(({ sentence }) => sentence),
   findings: findings.map(({ id, person, job, at }) => ({ id, person, job, at })),
 });
 
@@ -131,14 +140,18 @@ async function publish(
   const found = chosen.flatMap(({ findings }) => findings);
   const who = [...new Set(found.map(({ person }) => names.get(person) ?? person))];
   const jobs = [...new Set(found.map(({ job }) => String(job)))];
-  const said = wordedDiff(document, next).map(({ sentence }) => sentence);
-  const note = `${said.join(' ')} Found by ${listed(who)} on job ${listed(jobs)}.`.slice(0, MOST_NOTE);
+  const changes = wordedDiff(document, next);
+  const note =
+    `${changes.map(({ sentence }) => sentence).join(' ')} Found by ${listed(who)} on job ${listed(jobs)}.`.slice(
+      0,
+      MOST_NOTE,
+    );
   const revision = await insertRevision(tx, next, note, found[0].person, by.id);
   await updateProcedureColumns(tx, next);
   const draft = await findDraft(tx, next.id);
   // A draft under way would otherwise undo it when it is published.
   if (draft)
-    await updateDraft(tx, applyChanges(draft.document, diffProcedures(document, next)), draft.version, by.id, {
+    await updateDraft(tx, applyChanges(draft.document, changes), draft.version, by.id, {
       id: null,
       unanswered: [],
     });

@@ -38,7 +38,7 @@ import {
   type DraftSave,
 } from '../data';
 import { checkKept, errorFields, readAndCheck, summariseAll } from './checking';
-import { proposalsOf } from './findings';
+import { findingsOn } from './findings';
 import { demand, may } from './permission';
 
 const SEARCH_LIMIT = 200;
@@ -67,16 +67,18 @@ async function summariesOf(ids: string[]): Promise<ReadonlyMap<string, Summary>>
 
 /** Everything the procedure page shows. Throws not-found. */
 export async function viewProcedure(id: string): Promise<ProcedureView> {
-  const [row, current, draft, revisions, found] = await Promise.all([
+  const [row, current, draft, revisions] = await Promise.all([
     getProcedureRow(db, id),
     findCurrentRevision(db, id),
     findDraft(db, id),
     listRevisions(db, id),
-    proposalsOf(id),
   ]);
   const document = current?.document ?? draft?.document;
   if (!document) throw notFound('procedure-empty', `“${id}” has no draft and no revision.`);
-  const check = await checkKept(document, current ? `revision ${current.revision}` : `draft ${draft!.version}`);
+  const [check, found] = await Promise.all([
+    checkKept(document, current ? `revision ${current.revision}` : `draft ${draft!.version}`),
+    findingsOn(id, current?.document ?? null),
+  ]);
   return { row, document, current, draft, revisions, ...found, check };
 }
 

@@ -187,6 +187,8 @@ test('finds a pair’s plus by tests that add up, and writes it into the draft',
   await expect(answer.getByText(/m² of flat skin/)).toBeVisible();
   await expectAccessible(page);
   await page.goto('/bench?tool=fitment');
+  // The list is there once the page is alive: before that nobody listens for a file.
+  await expect(page.getByText(/^[1-9]\d* speakers on our list/)).toBeVisible();
   await page.getByLabel('List of speakers as CSV').setInputFiles({
     name: 'ours.csv',
     mimeType: 'text/csv',

@@ -1,6 +1,6 @@
-import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { kiteShop } from '../support/kite-shop';
+import { deviceOf } from '../support/work-run';
 import {
   decideFindings,
   openRun,
@@ -13,7 +13,7 @@ import {
   viewProcedure,
 } from '@/services';
 import type { Actor } from '@/data';
-import type { RunEvent, RunFact } from '@/core/run';
+import type { RunFact } from '@/core/run';
 import type { LogEvent } from '@/contracts/schemas';
 
 let drop: () => Promise<void>;
@@ -24,19 +24,7 @@ beforeAll(async () => {
 });
 afterAll(() => drop());
 
-let lamport = 0;
-const event = (fact: RunFact): RunEvent => {
-  lamport += 1;
-  return {
-    id: randomUUID(),
-    lamport,
-    device: 'tablet',
-    seq: lamport,
-    person: 'technician',
-    at: new Date().toISOString(),
-    ...fact,
-  };
-};
+const event = deviceOf('technician');
 const newRun = (procedure = 'kite-rear-door') =>
   openRun(people.technician, {
     job,

@@ -2,7 +2,7 @@ import { capital } from '../text';
 import type { Drill } from './drill';
 import { BEHIND, mayCut, type BehindAnswers } from './marking';
 import type { OvalFailure, OvalResult } from './oval';
-import { mm, plainNumber } from './say';
+import { drillName, mm, plainNumber } from './say';
 import type { Said } from './standing';
 import type { WireResult } from './wire';
 import type { WireRunResult } from './wire-run';
@@ -65,8 +65,6 @@ export function sayHole({
 }): Said {
   if (stop === null)
     return { standing: 'no', words: 'What is behind is nearer than a drill comes through: mark another place.' };
-  const name =
-    nearest.set === 'metric' ? `${nearest.name} mm` : nearest.set === 'fraction' ? `${nearest.name} in` : nearest.name;
   // Beyond the sets only a step drill or a hole saw makes it.
   if (Math.abs(errorMm) > 0.6)
     return step
@@ -77,7 +75,7 @@ export function sayHole({
       : { standing: 'exact', words: `${mm(wanted)}: with a hole saw. Stop at ${mm(stop)}.` };
   return {
     standing: Math.abs(errorMm) <= 0.1 ? 'sure' : 'exact',
-    words: `${mm(wanted)}: take the ${name} drill, stop at ${mm(stop)}.`,
+    words: `${mm(wanted)}: take the ${drillName(nearest)} drill, stop at ${mm(stop)}.`,
   };
 }
 

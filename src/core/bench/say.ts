@@ -59,17 +59,19 @@ export function sayRing({ fits, turn, leastLigament, fails }: RingResult): Said 
   return { standing: 'sure', words: `${turned}: at least ${mm(leastLigament)} of material stays everywhere.${rebate}` };
 }
 
+/** A drill as it is asked for: "3.2 mm", "1/8 in", "#30". */
+export const drillName = ({ set, name }: Drill): string =>
+  set === 'metric' ? `${name} mm` : set === 'fraction' ? `${name} in` : name;
+
 /** Which drill to take, and what it is off. */
 export function sayDrill({ nearest, errorMm }: { nearest: Drill; errorMm: number }): Said {
   const off =
     Math.abs(errorMm) < 0.005
       ? 'exactly'
       : `${plainNumber(Math.abs(errorMm), 2)} mm ${errorMm > 0 ? 'wider' : 'narrower'}`;
-  const name =
-    nearest.set === 'metric' ? `${nearest.name} mm` : nearest.set === 'fraction' ? `${nearest.name} in` : nearest.name;
   return {
     standing: Math.abs(errorMm) <= 0.1 ? 'sure' : 'exact',
-    words: `Take the ${name} drill (${plainNumber(nearest.mm, 3)} mm): ${off === 'exactly' ? 'that is it exactly' : off}.`,
+    words: `Take the ${drillName(nearest)} drill (${plainNumber(nearest.mm, 3)} mm): ${off === 'exactly' ? 'that is it exactly' : off}.`,
   };
 }
 

@@ -1,4 +1,5 @@
-import { applyChanges, type Change, diffProcedures, freeId, type ProcedureDocument } from '../procedure';
+import { append } from '../lists';
+import { type Change, diffProcedures, freeId, itemsOf, type ProcedureDocument } from '../procedure';
 import { foldText } from '../text';
 import { asFoundDocument } from './as-found';
 import type { AsFoundChange, ExtraFastener } from './events';
@@ -32,16 +33,13 @@ export interface Proposal {
 /** Groups findings by what they ask for, the most often found first; each with what it would change in the document. */
 export function proposalsFor(document: ProcedureDocument, findings: readonly BayFinding[]): Proposal[] {
   const groups = new Map<string, BayFinding[]>();
-  for (const finding of findings) {
-    const key = keyOf(finding);
-    groups.set(key, [...(groups.get(key) ?? []), finding]);
-  }
+  for (const finding of findings) append(groups, keyOf(finding), finding);
   return [...groups]
     .map(([key, all]): Proposal => {
       const [first] = all;
       const isGone = first.extra
         ? !document.parts.some(({ id }) => id === first.extra!.holds)
-        : first.item !== null && !hasItem(document, first.item);
+        : first.item !== null && !itemsOf(document).some(({ id }) => id === first.item);
       const changes = isGone ? [] : diffProcedures(document, withFinding(document, first));
       return {
         key,
@@ -56,13 +54,7 @@ export function proposalsFor(document: ProcedureDocument, findings: readonly Bay
 
 /** The document with what proposals ask for, one after another. */
 export const withProposals = (document: ProcedureDocument, proposals: readonly Proposal[]): ProcedureDocument =>
-  proposals.reduce(
-    (all, { findings }) => applyChanges(all, diffProcedures(all, withFinding(all, findings[0]))),
-    document,
-  );
-
-const hasItem = ({ parts, fasteners, links, work = [] }: ProcedureDocument, id: string) =>
-  [...parts, ...fasteners, ...links, ...work].some((one) => one.id === id);
+  proposals.reduce((all, { findings }) => withFinding(all, findings[0]), document);
 
 /** Two findings ask for the same where they name the same thing and say the same of it; where exactly does not matter. */
 function keyOf({ item, change, extra, text }: BayFinding): string {

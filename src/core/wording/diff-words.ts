@@ -17,9 +17,17 @@ import { capital, listed, withArticle } from '../text';
 export type WordedChange = Change & { sentence: string };
 
 /** What makes one document of another, each in a sentence of the trade. */
-export function wordedDiff(old: ProcedureDocument, next: ProcedureDocument): WordedChange[] {
+export const wordedDiff = (old: ProcedureDocument, next: ProcedureDocument): WordedChange[] =>
+  wordChanges(diffProcedures(old, next), old, next);
+
+/** Changes between two documents that are known already, each with its sentence. */
+export function wordChanges(
+  changes: readonly Change[],
+  old: ProcedureDocument,
+  next: ProcedureDocument,
+): WordedChange[] {
   const [before, after] = [indexItems(old), indexItems(next)];
-  return diffProcedures(old, next).map((change) => ({ ...change, sentence: sentenceOf(change, before, after, next) }));
+  return changes.map((change) => ({ ...change, sentence: sentenceOf(change, before, after, next) }));
 }
 
 const FIELDS: Record<string, string> = {

@@ -1,4 +1,4 @@
-export { type WordedChange, wordedDiff } from './diff-words';
+export { type WordedChange, wordChanges, wordedDiff } from './diff-words';
 export { gateWords } from './gates';
 export { goalProblemWords, loopWords } from './problems';
 export { nodeWords, whyWords } from './reasons';

@@ -1,18 +1,8 @@
 import DxfParser from 'dxf-parser';
 import { describe, expect, it } from 'vitest';
-import { holesOn, ringFor, ringTemplate, type RingInput } from '../../core/bench';
+import { TEMPLATE } from '@tests/support/template';
+import { holesOn } from '../../core/bench';
 import { templateDxf } from './dxf';
-
-const RING: RingInput = {
-  bore: 142,
-  outside: 240,
-  thickness: 12,
-  factory: { count: 3, circle: 161, start: 30 },
-  speaker: { count: 4, circle: 156, cutout: 141, basket: 165 },
-  screw: 4,
-  ligament: 3,
-};
-const TEMPLATE = ringTemplate(RING, ringFor(RING), 'Test ring');
 
 describe('a template', () => {
   it('as DXF has every circle where it belongs, in millimetres, as another program reads it', () => {

@@ -1,18 +1,8 @@
 import { getDocument, OPS } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { describe, expect, it } from 'vitest';
-import { mirroredTemplate, ringFor, ringTemplate, type RingInput } from '../../core/bench';
+import { TEMPLATE } from '@tests/support/template';
+import { mirroredTemplate } from '../../core/bench';
 import { drawTemplate, POINTS_PER_MM } from './draw-template';
-
-const RING: RingInput = {
-  bore: 142,
-  outside: 240,
-  thickness: 12,
-  factory: { count: 3, circle: 161, start: 30 },
-  speaker: { count: 4, circle: 156, cutout: 141, basket: 165 },
-  screw: 4,
-  ligament: 3,
-};
-const TEMPLATE = ringTemplate(RING, ringFor(RING), 'Test ring');
 
 describe('a template', () => {
   it('as PDF is true to scale: the ruler is 100 mm, the rim 240 mm, over two sheets with register marks', async () => {

@@ -1,10 +1,13 @@
 'use client';
-import { useEffect, useMemo, useRef, useState, type ChangeEvent } from 'react';
+import { useMemo, useRef, useState, type ChangeEvent } from 'react';
 import type { MountView } from '@/contracts/views';
 import { FIT_RULES, parseMm, sayFitment } from '@/core/bench';
+import { append } from '@/core/lists';
 import type { FitmentAnswer, FitmentQuestion } from '@/workers/fitment.worker';
 import { sendBytes, troubleWords } from '../../../device/http';
 import { Trouble, useSpeakers } from '../../design';
+import { placeWords } from './from-door';
+import { useWorkerAnswer } from './use-worker-answer';
 import { SmallField } from './small-field';
 
 /** Rows shown of a place at once; the search finds the others. */
@@ -34,7 +37,7 @@ export function FitmentTool({ mounts }: { mounts: MountView[] }) {
       },
     };
   }, [places, speakers, minimum, sheets]);
-  const answer = useFitment(question);
+  const answer = useWorkerAnswer<FitmentQuestion, FitmentAnswer>(startWorker, question);
   const wanted = search.trim().toLowerCase();
   return (
     <section className="sheet bench-wide" aria-label="Will it fit">
@@ -103,14 +106,15 @@ export function FitmentTool({ mounts }: { mounts: MountView[] }) {
   );
 }
 
-const placeWords = ({ title, side, of }: MountView) => `${title}, ${side}: ${of}`;
+const startWorker = () =>
+  new Worker(new URL('../../../workers/fitment.worker.ts', import.meta.url), { type: 'module' });
 
 /** Every measured place by itself, and the places of each vehicle together. */
 function choicesOf(mounts: MountView[]): { words: string; mounts: MountView[] }[] {
   const vehicles = new Map<string, MountView[]>();
   for (const mount of mounts) {
     const vehicle = mount.title.split(', ')[0];
-    vehicles.set(vehicle, [...(vehicles.get(vehicle) ?? []), mount]);
+    append(vehicles, vehicle, mount);
   }
   return [
     ...mounts.map((mount) => ({ words: placeWords(mount), mounts: [mount] })),
@@ -118,19 +122,6 @@ function choicesOf(mounts: MountView[]): { words: string; mounts: MountView[] }[
       own.length > 1 ? [{ words: `${vehicle}: every place`, mounts: own }] : [],
     ),
   ];
-}
-
-/** Answers in a worker; a new question ends the old one. */
-function useFitment(question: FitmentQuestion | null): FitmentAnswer | null {
-  const [answer, setAnswer] = useState<FitmentAnswer | null>(null);
-  useEffect(() => {
-    if (!question) return;
-    const worker = new Worker(new URL('../../../workers/fitment.worker.ts', import.meta.url), { type: 'module' });
-    worker.onmessage = ({ data }: MessageEvent<FitmentAnswer>) => setAnswer(data);
-    worker.postMessage(question);
-    return () => worker.terminate();
-  }, [question]);
-  return answer;
 }
 
 /** The list in and out as CSV. */

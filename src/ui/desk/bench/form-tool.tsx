@@ -4,11 +4,14 @@ import type { MountView } from '@/contracts/views';
 import type { Speaker } from '@/core/bench';
 import { PezzoError } from '@/core/errors';
 import { useSpeakers } from '../../design';
+import { placeWords } from './from-door';
 import { DrawnAnswer } from './drawings/drawn';
 import { KeepOnJob } from './keep-on-job';
+import { SaidLine } from './said-line';
 import { TemplateFiles } from './template-files';
 import { type Answer, type BenchField, type BenchTool, valuesOf } from './tools';
 
+/** Sums say whether something works, not whether it is known yet. */
 const STANDINGS = { sure: '✓ Works', exact: '△ Only just', no: '✕ Does not work' } as const;
 
 /** A tool with fields: it answers while its numbers are typed, drawn to scale, in one sentence, with its formula one tap away. */
@@ -47,7 +50,7 @@ export function FormTool({
             <option value="">take what was measured on a door…</option>
             {mounts.map((mount, n) => (
               <option key={`${mount.procedure} ${mount.of}`} value={n}>
-                {mount.title}, {mount.side}: {mount.of}
+                {placeWords(mount)}
               </option>
             ))}
           </select>
@@ -116,10 +119,7 @@ function SpeakerPick({ onTake }: { onTake: (speaker: Speaker) => void }) {
 function Said({ answer: { said, figures, drawn } }: { answer: Answer }) {
   return (
     <>
-      <p className={`bench-said ${said.standing}`}>
-        <b>{STANDINGS[said.standing]}</b>
-        {said.words}
-      </p>
+      <SaidLine said={said} words={STANDINGS} />
       {drawn && <DrawnAnswer drawn={drawn} />}
       <dl className="facts">
         {figures.map(([name, value]) => (

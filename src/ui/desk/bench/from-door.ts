@@ -1,6 +1,9 @@
 import type { MountView } from '@/contracts/views';
 import type { Speaker } from '@/core/bench';
 
+/** A measured place by its door, side and speaker. */
+export const placeWords = ({ title, side, of }: MountView) => `${title}, ${side}: ${of}`;
+
 /** Of some fields those that were measured, as they are typed. */
 const some = (entries: [key: string, value: number | undefined][]) =>
   Object.fromEntries(entries.flatMap(([key, value]) => (value === undefined ? [] : [[key, String(value)]])));

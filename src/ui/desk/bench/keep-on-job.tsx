@@ -6,6 +6,7 @@ import { v4 as uuid } from 'uuid';
 import type { MountView } from '@/contracts/views';
 import type { Said } from '@/core/bench';
 import { Trouble, useSend } from '../../design';
+import { placeWords } from './from-door';
 import { useBenchJob } from './bench-job';
 
 /** Keeps an answer on an open job; one that does not work for sure asks why it is done all the same. */
@@ -66,7 +67,7 @@ export function KeepOnJob({
           <option value="">for this vehicle only</option>
           {mounts.map((one) => (
             <option key={`${one.procedure} ${one.mount.of}`} value={`${one.procedure}/${one.mount.of}`}>
-              tell {one.title}, {one.side}: {one.of}
+              tell {placeWords(one)}
             </option>
           ))}
         </select>

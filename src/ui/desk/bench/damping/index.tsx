@@ -1,6 +1,6 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { COVERAGES, type DampResult, parseMm, plainNumber, RATTLE_LIST } from '@/core/bench';
+import { COVERAGES, type DampInput, type DampResult, parseMm, plainNumber, RATTLE_LIST } from '@/core/bench';
 import { Chips } from '../../../design/chips';
 import { Trouble } from '../../../design';
 import { useBenchJob } from '../bench-job';
@@ -8,7 +8,8 @@ import { KeepOnJob } from '../keep-on-job';
 import { SaidLine } from '../said-line';
 import { Sheets } from './sheets';
 import { SkinDrawing } from './skin-drawing';
-import { useNesting, useSkin } from './use-skin';
+import { useWorkerAnswer } from '../use-worker-answer';
+import { useSkin } from './use-skin';
 
 type Coverage = (typeof COVERAGES)[number]['code'];
 const SCHOOLS = COVERAGES.map(({ code, words }): [Coverage, string] => [code, words]);
@@ -29,7 +30,7 @@ export function DampingTool() {
     const { area, holes, keepOut } = skin;
     return { area, holes, keepOut, coverage: share, sheet: [width, height] as [number, number], kgPerM2 };
   }, [skin, share, sheet, weight]);
-  const result = useNesting(question);
+  const result = useWorkerAnswer<DampInput, DampResult>(startWorker, question);
   const said = result &&
     skin && {
       standing: 'sure' as const,
@@ -134,6 +135,9 @@ export function DampingTool() {
     </div>
   );
 }
+
+const startWorker = () =>
+  new Worker(new URL('../../../../workers/nest.worker.ts', import.meta.url), { type: 'module' });
 
 /** How much of the flat skin the pieces cover, %. */
 const covered = ({ pieces, areaM2 }: DampResult) =>

@@ -1,7 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
 import type { ProcedureRowView, SkinView } from '@/contracts/views';
-import type { DampResult } from '@/core/bench';
 import { send, troubleWords } from '../../../../device/http';
 
 /** The doors that are found, and the skin of the one that was chosen. */
@@ -31,17 +30,4 @@ export function useSkin() {
       .catch((error: unknown) => setTrouble(troubleWords(error)));
   };
   return { skin, trouble, doors, choose, find: (text: string) => setWords(text.trim() || 'door') };
-}
-
-/** Nests in a worker; a new question ends the old one. */
-export function useNesting(question: object | null): DampResult | null {
-  const [result, setResult] = useState<DampResult | null>(null);
-  useEffect(() => {
-    if (!question) return;
-    const worker = new Worker(new URL('../../../../workers/nest.worker.ts', import.meta.url), { type: 'module' });
-    worker.onmessage = ({ data }: MessageEvent<DampResult>) => setResult(data);
-    worker.postMessage(question);
-    return () => worker.terminate();
-  }, [question]);
-  return question && result;
 }

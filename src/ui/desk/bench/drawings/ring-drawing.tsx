@@ -1,16 +1,12 @@
-import type { RingInput, RingResult } from '@/core/bench';
+import { holesOn, type RingInput, type RingResult } from '@/core/bench';
 
 /** The ring to scale from in front: the factory holes hollow, the speaker's filled, turned as the answer says. */
 export function RingDrawing({ input, result }: { input: RingInput; result: RingResult }) {
   const { outside, bore, factory, speaker, screw } = input;
   const size = Math.max(outside, speaker.basket, bore) + 24;
-  const at = (circle: number, degrees: number) => [
-    size / 2 + (circle / 2) * Math.cos((degrees * Math.PI) / 180),
-    size / 2 - (circle / 2) * Math.sin((degrees * Math.PI) / 180),
-  ];
-  const holes = ({ count, circle }: { count: number; circle: number }, start: number) =>
-    Array.from({ length: count }, (_, n) => at(circle, start + (360 / count) * n));
   const middle = size / 2;
+  const holes = ({ count, circle }: { count: number; circle: number }, start: number) =>
+    holesOn(count, circle, start).map(([x, y]) => [middle + x, middle - y]);
   return (
     <svg
       className="bench-drawing"

@@ -15,6 +15,7 @@ import {
 import { listed } from '@/core/text';
 import { Chips } from '../../../design/chips';
 import { ConeDrawing } from '../drawings/cone-drawing';
+import { placeWords } from '../from-door';
 import { KeepOnJob } from '../keep-on-job';
 import { SaidLine } from '../said-line';
 import { Practice, randomSpeaker } from './practice';
@@ -80,7 +81,7 @@ export function Pair({ mounts }: { mounts: MountView[] }) {
                 <option value="">which speaker…</option>
                 {mounts.map((mount, n) => (
                   <option key={`${mount.procedure} ${mount.of}`} value={n}>
-                    {mount.title}, {mount.side}: {mount.of}
+                    {placeWords(mount)}
                   </option>
                 ))}
               </select>
