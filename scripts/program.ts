@@ -86,9 +86,10 @@ export function makeProgram(done: (status: number) => void): Command {
 
   program
     .command('fit')
-    .description('work out a fit at the bench: depth, ring, drill, load, pad, capacitor, wire, aim, damp')
+    .description('work out a fit at the bench: depth, ring, marking, load, factory, wire, damp, tones and others')
     .argument('<tool>', 'which one')
     .requiredOption('--in <file>', 'JSON file with what it is given; mm, Ω, Hz, m, dB')
+    .option('--out <file>', 'tones: write the tone to this WAV file')
     .option('--json', 'print JSON')
     .action(run(async () => (await import('./cli/fit')).fitCommand));
 

@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
@@ -261,6 +261,23 @@ describe('pezzo fit', () => {
       status: 1,
       stderr: expect.stringContaining('“identified”') as string,
     });
+    const datum = { from: 'lower seam', up: 45, andFrom: 'hinge edge', back: '120 mm', diameter: 142 };
+    const marking = file('marking.json', JSON.stringify({ ...datum, behind: { glass: 'in-the-way' } }));
+    expect(JSON.parse(run('fit', 'marking', '--in', marking, '--json').stdout)).toMatchObject({
+      left: [-120, 45],
+      right: [120, 45],
+      may: false,
+      inTheWay: ['glass'],
+    });
+    const factory = file('factory.json', '{ "drivers": [{ "name": "woofer", "was": 4, "becomes": 2 }] }');
+    expect(JSON.parse(run('fit', 'factory', '--in', factory, '--json').stdout).drivers[0].verdict).toBe('too-low');
+    const call = file('tones.json', '{ "tone": "rear-left", "db": -20 }');
+    const wav = join(folder, 'call.wav');
+    const made = JSON.parse(run('fit', 'tones', '--in', call, '--out', wav, '--json').stdout);
+    expect(made).toMatchObject({ side: 'left', rate: 44_100 });
+    expect(made.peakDb).toBeCloseTo(-20, 1);
+    expect(readFileSync(wav).subarray(0, 4).toString()).toBe('RIFF');
+    expect(run('fit', 'depth', '--in', given, '--out', wav).status).toBe(2);
     expect(run('fit', 'glue', '--in', given)).toMatchObject({
       status: 2,
       stderr: expect.stringContaining('capacitor'),

@@ -1,17 +1,25 @@
-import { readFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { resolve } from 'node:path';
-import { FIT, type FitTool } from '../../src/contracts/schemas';
+import { FIT, type FitTool, toneFile } from '../../src/contracts/schemas';
 import { PezzoError } from '../../src/core/errors';
 import { UsageError } from './usage-error';
 
-/** `pezzo fit NAME --in FILE`: what a tool of the bench works out, as JSON or a line a value. Returns the exit status: 1 where the input is wrong. */
-export function fitCommand(name: string, { in: file, json }: { in: string; json?: boolean }): number {
+interface FitOptions {
+  in: string;
+  out?: string;
+  json?: boolean;
+}
+
+/** `pezzo fit NAME --in FILE`: what a tool of the bench works out, as JSON or a line a value; a test tone also as a WAV file (`--out`). Returns the exit status: 1 where the input is wrong. */
+export function fitCommand(name: string, { in: file, out, json }: FitOptions): number {
   const tool = Object.hasOwn(FIT, name) ? FIT[name as FitTool] : null;
   if (!tool) throw new UsageError(`There is no tool “${name}”. There are: ${Object.keys(FIT).join(', ')}.`);
+  if (out && name !== 'tones') throw new UsageError('Only tones can be written to a file (--out).');
   const input = jsonIn(resolve(process.env.PEZZO_CWD ?? '.', file));
   if ('trouble' in input) return refuse(input.trouble);
   try {
     const said = tool(input.value).result;
+    if (out) writeFileSync(resolve(process.env.PEZZO_CWD ?? '.', out), toneFile(input.value));
     const lines = Object.entries(said).map(([key, value]) => `${key}: ${JSON.stringify(value)}`);
     process.stdout.write(json ? `${JSON.stringify(said, null, 2)}\n` : `${lines.join('\n')}\n`);
     return 0;

@@ -9,6 +9,9 @@ export interface OpenFindingRow {
   /** What the bench measured: "procedure/item", and how it was said. */
   about: string | null;
   said: string | null;
+  /** The tool it was measured with, and what it was given. */
+  tool: string | null;
+  given: Record<string, string> | null;
   person: string;
   at: Date;
   jobNumber: number;
@@ -29,14 +32,14 @@ export interface DecisionRow {
 /** Open findings of a procedure or its mirrored twin, newest first. What was taken back does not stand. */
 export async function listOpenFindings(db: Db, procedureId: string, limit: number): Promise<OpenFindingRow[]> {
   const { rows } = await db.query<OpenFindingRow>(
-    `select e.id::text as id, e.fact || jsonb_build_object('type', e.type) as fact, null as about, null as said, e.person_id as person, e.at, r.job_number as "jobNumber"
+    `select e.id::text as id, e.fact || jsonb_build_object('type', e.type) as fact, null as about, null as said, null as tool, null::jsonb as given, e.person_id as person, e.at, r.job_number as "jobNumber"
        from run_procedures p join runs r on r.id = p.run_id join events e on e.log_id = r.id
       where p.procedure_id = $1 and e.type in ('finding', 'asFound', 'extra')
         and split_part(split_part(coalesce(e.fact->>'item', e.fact->>'procedure', ''), '/', 1), '@', 1) = $1
         and not exists (select 1 from events x where x.log_id = e.log_id and x.type = 'retracted' and x.fact->>'event' = e.id::text)
         and not exists (select 1 from finding_decisions d where d.finding = e.id)
      union all
-     select b.id::text, null, b.about, b.tool || ': ' || b.said, b.kept_by, b.kept_at, b.job_number
+     select b.id::text, null, b.about, b.tool || ': ' || b.said, b.tool, b.given, b.kept_by, b.kept_at, b.job_number
        from bench_results b
       where split_part(split_part(b.about, '/', 1), '@', 1) = $1 and not exists (select 1 from finding_decisions d where d.finding = b.id)
       order by at desc, id limit $2`,

@@ -1,5 +1,6 @@
 import type { DecideForm } from '../contracts/schemas';
 import type { DecisionView, ProposalView } from '../contracts/views';
+import { placeMeasured } from '../core/bench';
 import { hasErrors } from '../core/check';
 import { conflict, notFound } from '../core/errors';
 import { applyChanges, readItemKey, recordedId, type ProcedureDocument } from '../core/procedure';
@@ -52,7 +53,7 @@ const openProposals = async (tx: Db, document: ProcedureDocument): Promise<Propo
   proposalsFor(document, (await listOpenFindings(tx, document.id, MOST_FINDINGS)).map(findingOf));
 
 /** A finding without its place in the database: which item, what was said, what it changes. */
-function findingOf({ id, fact, about, said, person, at, jobNumber }: OpenFindingRow): BayFinding {
+function findingOf({ id, fact, about, said, tool, given, person, at, jobNumber }: OpenFindingRow): BayFinding {
   const base = { id, person, job: jobNumber, at: at.toISOString() };
   const item = (key: string | undefined | null) => readItemKey(key ?? '')?.item ?? null;
   if (fact?.type === 'extra') {
@@ -62,7 +63,8 @@ function findingOf({ id, fact, about, said, person, at, jobNumber }: OpenFinding
   if (fact?.type === 'asFound')
     return { ...base, item: item(fact.item), text: fact.difference, ...(fact.change ? { change: fact.change } : {}) };
   if (fact?.type === 'finding') return { ...base, item: item(fact.item), text: fact.text };
-  return { ...base, item: item(about), text: said ?? '' };
+  const measured = tool && given ? placeMeasured(tool, given) : null;
+  return { ...base, item: item(about), text: said ?? '', ...(measured ? { measured } : {}) };
 }
 
 const viewOf = (document: ProcedureDocument, { key, item, findings, changes, standing }: Proposal): ProposalView => ({

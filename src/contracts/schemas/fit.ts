@@ -5,24 +5,20 @@ import {
   awgToMm2,
   capacitorFor,
   type Circuit,
-  CLEARANCE_SIZES,
-  clearanceFor,
   dampFor,
   type DampInput,
-  depthStop,
   type DepthInput,
   drillSize,
   type DrillSet,
+  type FactoryDriver,
+  factoryLoads,
   fitmentOf,
-  GROMMET_MM,
   levelDifferenceDb,
   type Loudness,
   nearestDrill,
   ovalFor,
   type OvalInput,
   padFor,
-  parseMm,
-  pilotFor,
   type Place,
   POLARITY_TESTS,
   type PolarityEvidence,
@@ -34,34 +30,28 @@ import {
   settingRatio,
   spacerFor,
   type Speaker,
-  stepFor,
-  TAPPER_SIZES,
   type Vector,
   wireFor,
   type WireRun,
   wireRunFor,
 } from '../../core/bench';
-import { invalid } from '../../core/errors';
-
-/** Lengths are numbers of millimetres, or as they are typed: "6 1/2 in", "165mm", "6,5". */
-const length = (min: number, max: number) =>
-  Joi.any().custom((value: unknown, helpers) => {
-    const mm = typeof value === 'string' ? parseMm(value) : value;
-    if (typeof mm !== 'number' || !Number.isFinite(mm)) return helpers.error('length.none');
-    return mm < min || mm > max ? helpers.error('length.range', { min, max }) : mm;
-  });
-const WORDS = {
-  'length.none': '{{#label}} is no length: write 165, "165 mm", "6 1/2 in" or "11/64 in"',
-  'length.range': '{{#label}} must be {{#min}} to {{#max}} mm',
-};
-
-/** Nothing in a door is larger, mm. */
-const [SMALL, DOOR, VEHICLE] = [500, 2000, 10_000];
-const mm = (max = SMALL) => length(0, max);
-const hole = length(0.1, SMALL);
-const ohms = Joi.number().positive().max(10_000);
-const hertz = Joi.number().positive().max(100_000);
-const pattern = { count: Joi.number().integer().min(1).max(24).required(), circle: hole.required() };
+import {
+  hertz,
+  hole,
+  length,
+  mm,
+  ohms,
+  pattern,
+  point,
+  polygons,
+  sets,
+  tool,
+  vector,
+  VEHICLE,
+  DOOR,
+} from './fit-fields';
+import { MARKING_FIT } from './fit-marking';
+import { TONES_FIT } from './fit-tones';
 
 const depth = Joi.object<DepthInput>({
   toGlass: mm().required(),
@@ -93,11 +83,6 @@ export interface DrillForm {
   size?: string;
   sets: DrillSet[];
 }
-const SETS = ['metric', 'fraction', 'number', 'letter'] as const;
-const sets = Joi.array()
-  .items(Joi.valid(...SETS))
-  .min(1)
-  .default([...SETS]);
 const drill = Joi.object<DrillForm>({
   mm: length(0.1, 100),
   size: Joi.string()
@@ -114,18 +99,8 @@ const circuit: Joi.Schema = Joi.alternatives(
   Joi.object({ parallel: Joi.array().items(Joi.link('#joined')).min(1).max(40).required() }),
 ).id('joined');
 
-const point = Joi.array().items(Joi.number().min(-VEHICLE).max(VEHICLE)).length(2);
-const polygons = Joi.array().items(Joi.array().items(point).min(3).max(200)).max(60);
-const vector = Joi.array().items(Joi.number().min(-VEHICLE).max(VEHICLE)).length(3);
 const isSomewhere = (value: number[], helpers: Joi.CustomHelpers) =>
   value.every((one) => one === 0) ? helpers.error('vector.none') : value;
-
-/** Reads what a tool is given. Throws `invalid` naming the field. */
-export function readFit<T>(schema: Joi.ObjectSchema<T>, value: unknown): T {
-  const { error, value: read } = schema.messages(WORDS).validate(value, { abortEarly: true, convert: true });
-  if (error) throw invalid('fit-input', `${error.message.replace(/"/g, '“').replace(/“([^“]*)“/g, '“$1”')}.`);
-  return read as T;
-}
 
 /** A speaker of the shop's list. */
 export const speakerSchema = Joi.object<Speaker>({
@@ -155,39 +130,6 @@ const oval = Joi.object<OvalInput>({
   ligament: mm(100).default(0),
 });
 
-/** A hole to be made: for what, through how thick a sheet, and how far away what lies behind. */
-export interface HoleForm {
-  for: 'pilot' | 'clearance' | 'boot-door' | 'boot-body';
-  screw?: number;
-  sheet: number;
-  behind?: number;
-  sets: DrillSet[];
-}
-const drilled = Joi.object<HoleForm>({
-  for: Joi.valid('pilot', 'clearance', 'boot-door', 'boot-body').required(),
-  screw: length(0.5, 20).when('for', { is: Joi.valid('pilot', 'clearance'), then: Joi.required() }),
-  sheet: length(0.1, 30).default(0.8),
-  behind: mm(),
-  sets,
-});
-
-/** The hole for a screw or boot: the drill for it, the step of a step drill, and where the stop goes. Throws `invalid` for a screw that is not sold. */
-function workHole({ for: use, screw, sheet, behind, sets: own }: HoleForm) {
-  const wanted =
-    use === 'pilot'
-      ? pilotFor(screw!, sheet)
-      : use === 'clearance'
-        ? clearanceFor(screw!)
-        : use === 'boot-door'
-          ? GROMMET_MM.door
-          : GROMMET_MM.body;
-  if (wanted === null) {
-    const sold = (use === 'pilot' ? TAPPER_SIZES : CLEARANCE_SIZES).join(', ');
-    throw invalid('fit-input', `“screw” is no size that is sold: take one of ${sold}.`);
-  }
-  return { mm: wanted, ...nearestDrill(wanted, own)!, step: stepFor(wanted), stop: depthStop(sheet, behind ?? null) };
-}
-
 const loudness = Joi.object({
   sensitivityDb: Joi.number().min(40).max(130).required(),
   watts: Joi.number().positive().max(5000).required(),
@@ -205,6 +147,12 @@ const run = Joi.object<WireRun>({
   loop: mm(VEHICLE).default(200),
   ohms: ohms.required(),
   lossDb: Joi.number().positive().max(20).default(0.5),
+});
+
+const factoryDriver = Joi.object<FactoryDriver>({
+  name: Joi.string().trim().min(1).max(40).required(),
+  was: Joi.number().positive().max(100).required(),
+  becomes: Joi.number().positive().max(100).required(),
 });
 
 const evidence = Joi.object<PolarityEvidence>({
@@ -226,21 +174,12 @@ const place = Joi.object<Place>({
   tolerance: mm(50),
 });
 
-/** Reads what a tool is given, then works it out. */
-const tool =
-  <I, R>(schema: Joi.ObjectSchema<I>, work: (input: I) => R) =>
-  (value: unknown): { input: I; result: R } => {
-    const input = readFit(schema, value);
-    return { input, result: work(input) };
-  };
-
 /** Every tool of the bench, for the page and the command line: what is given read, and what comes of it. Each throws `invalid` naming the field. */
 export const FIT = {
   depth: tool(depth, spacerFor),
   ring: tool(ring, ringFor),
   oval: tool(oval, ovalFor),
   drill: tool(drill, ({ mm: wanted, size, sets: own }) => nearestDrill(wanted ?? drillSize(size!)!, own)!),
-  hole: tool(drilled, workHole),
   load: tool(
     Joi.object<{ circuit: Circuit; amplifierMinimum: number; bridged: boolean }>({
       circuit: circuit.required(),
@@ -279,6 +218,12 @@ export const FIT = {
     ({ awg, mm2, metres, ohms: speaker }) => wireFor(mm2 ?? awgToMm2(awg!), metres, speaker),
   ),
   run: tool(run, wireRunFor),
+  ...MARKING_FIT,
+  ...TONES_FIT,
+  factory: tool(
+    Joi.object<{ drivers: FactoryDriver[] }>({ drivers: Joi.array().items(factoryDriver).min(1).max(40).required() }),
+    ({ drivers }) => ({ drivers: factoryLoads(drivers) }),
+  ),
   aim: tool(
     Joi.object<{ at: Vector; axis: Vector; ears: Vector; dome: number; hertz: number }>({
       at: vector.required(),

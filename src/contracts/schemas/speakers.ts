@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import type { Speaker } from '../../core/bench';
-import { readFit, speakerSchema } from './fit';
+import { speakerSchema } from './fit';
+import { readFit } from './fit-fields';
 import { PezzoError } from '../../core/errors';
 
 /** Reads a speaker of the shop's list; lengths as they are typed. Throws `invalid` naming the field. */

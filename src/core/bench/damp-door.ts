@@ -26,6 +26,8 @@ export interface DampDoor extends Pick<DampInput, 'area' | 'holes' | 'keepOut'> 
   /** The speaker's opening: its off-cut goes behind the speaker. */
   speaker: Polygon | null;
   bare: string[];
+  /** The part it was taken from: shield or panel. */
+  of: string;
 }
 
 /**
@@ -34,9 +36,9 @@ export interface DampDoor extends Pick<DampInput, 'area' | 'holes' | 'keepOut'> 
  */
 export function dampDoorOf(document: ProcedureDocument): DampDoor | null {
   const shaped = (kind: string) => document.parts.find((part) => part.kind === kind && part.shape);
-  const shield = shaped('shield')?.shape;
-  const area: Polygon | undefined = shield ?? shrunk(shaped('panel')?.shape);
-  if (!area) return null;
+  const from = shaped('shield') ?? shaped('panel');
+  const area: Polygon | undefined = from?.kind === 'shield' ? from.shape : shrunk(from?.shape);
+  if (!from || !area) return null;
   const speaker = document.parts.find(
     ({ kind, shape }) => shape && findPartKind(BASE_CATALOGUE, kind)?.sounds && kind !== 'tweeter',
   )?.shape;
@@ -48,6 +50,7 @@ export function dampDoorOf(document: ProcedureDocument): DampDoor | null {
   );
   const access = (document.access ?? []).map(({ at }) => round(at, 60));
   return {
+    of: from.id,
     area: [area],
     holes: [...(speaker ? [speaker] : []), ...holes],
     keepOut: [...access, ...weepHoles(area).map((at) => round(at, WEEP_CLEAR))],

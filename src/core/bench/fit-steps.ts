@@ -1,25 +1,28 @@
 import { indexItems, itemWords, type ProcedureDocument, type Schools, type Work } from '../procedure';
 import { type Fitment, fitmentOf, type FitRules, type Place, type Speaker } from './fitment';
+import { BLADES_MM } from './polarity';
 import { plainNumber } from './say';
 
 /** How wires are joined. */
 export type Joint = Schools['joints'];
+/** Blades differ on purpose: wide for plus, narrow for minus. */
+const BLADES = `blade terminals ${BLADES_MM.map((mm) => plainNumber(mm)).join(' / ')} mm`;
 /** The schools of joints; the first is the default: the car can go back to stock (common practice, no source). */
-export const JOINTS: Record<Joint, { words: string; note: string; material: string }> = {
+export const JOINTS: Record<Joint, { words: string; note: string; material: string[] }> = {
   adapter: {
     words: 'plug-in adapter',
     note: 'Press the adapter onto the factory plug until it clicks; squeeze a loose blade before it goes on.',
-    material: 'plug adapter',
+    material: ['plug adapter', BLADES],
   },
   solder: {
     words: 'solder and sleeve',
     note: 'Slip the sleeve on first, solder, shrink it over the joint. Keep the iron clear of trim and glass.',
-    material: 'heat-shrink sleeve',
+    material: ['heat-shrink sleeve', BLADES],
   },
   crimp: {
     words: 'crimp',
     note: 'Crimp with the right die, pull each joint to test it, then sleeve it.',
-    material: 'butt connector',
+    material: ['butt connector', BLADES],
   },
 };
 
@@ -87,7 +90,7 @@ export function withNewSpeaker(document: ProcedureDocument, chosen: NewSpeaker):
   const cable = chosen.crossover ? [crossover(base, add)] : [];
   const join = add('join', 'join', 'speaker wires', [...base, ...(chosen.frame ? mounted : []), ...cable], {
     note: JOINTS[joint].note,
-    material: [JOINTS[joint].material],
+    material: JOINTS[joint].material,
   });
   const polarity = add('polarity', 'check', 'polarity', [join], {
     note: 'Amplifier unplugged: tap a 1.5 V cell across the pair, + on the plus wire. The cone moves out. Both doors alike. Only on a pair you know is the speaker’s.',
@@ -98,7 +101,7 @@ export function withNewSpeaker(document: ProcedureDocument, chosen: NewSpeaker):
   const screwed = add('screws', 'fit', `new ${speaker.kind} (${speaker.name})`, [sound, ...mounted], {
     ...(chosen.frame ? {} : { replaces: of }),
     note: `Gasket under the rim. Start all ${speaker.holes} screws by hand, then tighten evenly crosswise; stop when the rim is home. A tab this door has no room for is bent or cut off, its edge taped.`,
-    material: ['gasket tape'],
+    material: ['gasket tape', 'tape for cut tabs'],
   });
   add('ties', 'tie', 'speaker cables', [screwed], {
     note: 'Clear of the glass and the regulator: run the window down and up and look. Leave a drip loop, enter from below.',

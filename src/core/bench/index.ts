@@ -9,26 +9,37 @@ export { type Joint, JOINTS, newPartId, withNewSpeaker, withoutFitSteps } from '
 export { type Circuit, padFor } from './load';
 export { ringFor, type RingInput, type RingResult } from './ring';
 export { plainNumber, sayDepth, sayDrill, sayFitment, sayRing } from './say';
-export { sayBehind, sayHole, sayOval, sayRun, sayWire } from './say-car';
+export { sayBehind, sayDatum, sayHole, sayOval, sayRun, sayWire } from './say-car';
 export { sayAim, sayCapacitor, sayFactory, sayLevel, sayLoad, sayPad, sayPhase, sayPolarity } from './say-sound';
 
 export { parseMm } from './typed-size';
 export { awgToMm2, wireFor } from './wire';
 export { parseCircuit } from './circuit-text';
 export { COVERAGES, type DampDoor, dampDoorOf, flippedPieces, RATTLE_LIST } from './damp-door';
-export { amplifierLoad, factoryLoads, levelDifferenceDb, type Loudness, settingRatio, TWEETER_SETTINGS } from './level';
+export {
+  amplifierLoad,
+  type FactoryDriver,
+  factoryLoads,
+  levelDifferenceDb,
+  type Loudness,
+  settingRatio,
+  TWEETER_SETTINGS,
+} from './level';
 export {
   BEHIND,
   type BehindAnswers,
   CLEARANCE_SIZES,
   clearanceFor,
+  type Datum,
   depthStop,
   GROMMET_MM,
   markOn,
+  mayCut,
   pilotFor,
   stepFor,
   TAPPER_SIZES,
 } from './marking';
+export { DEPTH_TOOL, type PlaceFacts, placeMeasured, RING_TOOL } from './measured-place';
 export { holesOn, ovalFor, ovalHoles, type OvalInput, type OvalResult } from './oval';
 export {
   BLADES_MM,
@@ -55,8 +66,10 @@ export {
   channelCall,
   CHANNELS,
   type ChannelCode,
+  levelOf,
   pinkNoise,
   polarityPulse,
+  SAFE_DB,
   sweep,
   sweepAt,
   type Tone,

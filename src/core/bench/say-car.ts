@@ -1,6 +1,6 @@
 import { capital } from '../text';
 import type { Drill } from './drill';
-import { BEHIND, mayCut, type BehindAnswers } from './marking';
+import { BEHIND, type BehindAnswers, type Datum, mayCut } from './marking';
 import type { OvalFailure, OvalResult } from './oval';
 import { drillName, mm, plainNumber } from './say';
 import type { Said } from './standing';
@@ -89,3 +89,7 @@ export function sayBehind(answers: BehindAnswers): Said {
     ? { standing: 'sure', words: 'Clear behind: it may be cut. Eye and ear protection on.' }
     : { standing: 'no', words: `Look behind first: ${open.map(asks).join('; ')}.` };
 }
+
+/** Where a mark stands, for both sides. */
+export const sayDatum = ({ from, up, andFrom, back }: Datum): string =>
+  `${plainNumber(up)} mm above the ${from}, ${plainNumber(back)} mm behind the ${andFrom}. The other side: the same from its own edges.`;

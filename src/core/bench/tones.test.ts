@@ -1,6 +1,6 @@
 import FFT from 'fft.js';
 import { describe, expect, it } from 'vitest';
-import { channelCall, pinkNoise, polarityPulse, RATE, sweep, sweepAt, wavOf, type Tone } from './tones';
+import { channelCall, levelOf, pinkNoise, polarityPulse, RATE, sweep, sweepAt, wavOf, type Tone } from './tones';
 
 /** The samples of one channel of a WAV file, read back byte by byte. */
 function readWav(bytes: Uint8Array): { rate: number; channels: [number[], number[]] } {
@@ -30,6 +30,15 @@ const strongest = (samples: ArrayLike<number>, size = 16_384) => {
 };
 
 describe('tones', () => {
+  it('say how loud they are: a sine’s root mean square is 3.01 dB below its peak', () => {
+    const tone = sweep(1000, 1001, 2, -12);
+    const { peakDb, rmsDb } = levelOf(tone);
+    expect(peakDb).toBeCloseTo(-12, 2);
+    // 10·log10(2); the fades at both ends take a little.
+    expect(peakDb - rmsDb).toBeCloseTo(3.01, 0);
+    expect(levelOf(pinkNoise(2, -30)).rmsDb).toBeCloseTo(-30, 0);
+  });
+
   it('of a channel are on that channel alone, at their frequency', () => {
     const { rate, channels } = readWav(wavOf(channelCall('rear-left'), 'left'));
     expect(rate).toBe(RATE);

@@ -111,6 +111,16 @@ export function channelCall(code: ChannelCode, db = SAFE_DB, rate = RATE): Tone 
   return { samples, rate };
 }
 
+/** How loud a tone is, dB below full scale: its peak and its root mean square. Silence is −∞. */
+export function levelOf({ samples }: Tone): { peakDb: number; rmsDb: number } {
+  let [peak, sum] = [0, 0];
+  for (const one of samples) {
+    peak = Math.max(peak, Math.abs(one));
+    sum += one * one;
+  }
+  return { peakDb: 20 * Math.log10(peak), rmsDb: 10 * Math.log10(sum / samples.length) };
+}
+
 /**
  * A tone as a WAV file, 16 bits, on one or both channels of two (RIFF WAVE, IBM and Microsoft, 1991).
  * @param only `left` or `right` leaves the other silent

@@ -1,4 +1,5 @@
 export { CAUTIONS, type Caution, actionCautions, cautionsFor } from './cautions';
+export { type Material, materialsOf } from './materials';
 export { NO_HISTORY, type Replacement, type ShopHistory, type Spare, replacementsOf, sparesOf } from './spares';
 export { stepCaution } from './step-cautions';
 export { type ToolNeed, compareKit, reachTools, toolsFor } from './tools';

@@ -2,7 +2,7 @@ import type { Catalogue } from '../hardware';
 import type { Duration } from '../learn';
 import type { OptionValues, ProcedureDocument, SchoolChoice, Schools } from '../procedure';
 import type { Action, CostSettings } from '../graph';
-import type { Caution, Replacement, ShopHistory, Spare, ToolNeed, LabelledBin } from '../layout';
+import type { Caution, Material, Replacement, ShopHistory, Spare, ToolNeed, LabelledBin } from '../layout';
 import type { HandStep, HandStepKind } from '../steps';
 import type { RefitStep, RouteTaken, Staying, WaitSource } from '../wording';
 
@@ -93,6 +93,8 @@ export interface Plan {
   staysOn: Record<string, string>;
   spares: Spare[];
   replacements: Replacement[];
+  /** What work uses up. */
+  materials: Material[];
   time: Duration;
   stays: Staying[];
   cautions: Caution[];

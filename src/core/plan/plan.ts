@@ -9,7 +9,16 @@ import {
   OutOfTime,
   type ShouldStop,
 } from '../graph';
-import { cautionsFor, NO_HISTORY, replacementsOf, sparesOf, toolsFor, planTray, type TrayEntry } from '../layout';
+import {
+  cautionsFor,
+  materialsOf,
+  NO_HISTORY,
+  replacementsOf,
+  sparesOf,
+  toolsFor,
+  planTray,
+  type TrayEntry,
+} from '../layout';
 import { routeChoices, staying, type LeastTeardown, reasonChains } from '../teardown';
 import {
   type RefitStep,
@@ -184,6 +193,7 @@ function assemble(
     staysOn: Object.fromEntries(tray.staysOn),
     spares: sparesOf(graph, removal, policy.spareLevel ?? DEFAULT_SPARE_LEVEL, history),
     replacements: replacementsOf(graph, removal),
+    materials: materialsOf(graph, [...removal, ...fitted]),
     time: timeOf(
       [...removal, ...fitted],
       refit,

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { demoProcedure } from '@tests/support/demo';
 import { applyChanges } from '../procedure';
-import { wordedDiff } from '../wording';
+import { wordChanges, wordedDiff } from '../wording';
 import { proposalsFor, withProposals, type BayFinding } from './proposals';
 
 const KITE = demoProcedure('kite-rear-door');
@@ -29,6 +29,16 @@ describe('what findings ask of a procedure', () => {
     const extra = { holds: 'card', kind: 'screw', drive: 'T20', count: 1 };
     expect(said([found(1, { item: 'card', extra })])).toEqual(['New: T20 screw of the door card.']);
     expect(said([found(1, { item: 'card', text: 'A second pin at the shut face' })])[0]).toContain('shut face');
+  });
+
+  it('of a measured place put its facts in the place of what was said, and are so already after that', () => {
+    const measured = { toGlass: 71, bore: 142 };
+    const [first] = proposalsFor(KITE, [found(1, { item: 'woofer', measured })]);
+    const next = applyChanges(KITE, first.changes);
+    const mount = next.mounts!.find(({ of }) => of === 'woofer')!;
+    expect(mount).toMatchObject({ ...measured, measured: { job: 2401 } });
+    expect(wordChanges(first.changes, KITE, next)[0].sentence).toMatch(/^Door speaker: .*face to glass 71 mm, was \d+/);
+    expect(proposalsFor(next, [found(2, { item: 'woofer', measured })])[0].standing).toBe('already-so');
   });
 
   it('that say the same stand together with all who found it, the most often found first', () => {

@@ -3,6 +3,7 @@ import { type Change, diffProcedures, freeId, itemsOf, type ProcedureDocument } 
 import { foldText } from '../text';
 import { asFoundDocument } from './as-found';
 import type { AsFoundChange, ExtraFastener } from './events';
+import type { Mount } from '../procedure';
 
 /** What somebody found of a procedure, on a run or at the bench. */
 export interface BayFinding {
@@ -18,6 +19,8 @@ export interface BayFinding {
   text: string;
   change?: AsFoundChange;
   extra?: Omit<ExtraFastener, 'procedure'>;
+  /** What was measured of the place of a speaker. */
+  measured?: Omit<Mount, 'of' | 'measured'>;
 }
 
 /** A change of a procedure that findings ask for, those that ask for the same together. */
@@ -57,13 +60,18 @@ export const withProposals = (document: ProcedureDocument, proposals: readonly P
   proposals.reduce((all, { findings }) => withFinding(all, findings[0]), document);
 
 /** Two findings ask for the same where they name the same thing and say the same of it; where exactly does not matter. */
-function keyOf({ item, change, extra, text }: BayFinding): string {
+function keyOf({ item, change, extra, measured, text }: BayFinding): string {
+  if (measured) return `measured ${item} ${stable(measured)}`;
   if (extra) return `extra ${extra.holds} ${extra.kind} ${extra.drive ?? ''} ${extra.count}`;
-  if (change) return `as-found ${item} ${JSON.stringify(Object.entries(change).sort(([a], [b]) => (a < b ? -1 : 1)))}`;
+  if (change) return `as-found ${item} ${stable(change)}`;
   return `said ${item ?? ''} ${foldText(text).trim()}`;
 }
 
-function withFinding(document: ProcedureDocument, { item, text, change, extra }: BayFinding): ProcedureDocument {
+const stable = (value: object) => JSON.stringify(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)));
+
+function withFinding(document: ProcedureDocument, finding: BayFinding): ProcedureDocument {
+  const { item, text, change, extra, measured, job } = finding;
+  if (measured && item) return withMount(document, item, measured, job);
   if (extra) {
     const id = freeId(document, 'found');
     const { holds, kind, drive, count, point } = extra;
@@ -83,4 +91,21 @@ function withFinding(document: ProcedureDocument, { item, text, change, extra }:
     links: noted(document.links),
     ...(document.work ? { work: noted(document.work) } : {}),
   };
+}
+
+/** What was measured takes the place of what the document says of the same speaker's place. */
+function withMount(
+  document: ProcedureDocument,
+  of: string,
+  facts: NonNullable<BayFinding['measured']>,
+  job: number,
+): ProcedureDocument {
+  const mounts = document.mounts ?? [];
+  const was = mounts.find((mount) => mount.of === of);
+  const says = (Object.keys(facts) as (keyof typeof facts)[]).every(
+    (field) => JSON.stringify(was?.[field]) === JSON.stringify(facts[field]),
+  );
+  if (was && says) return document;
+  const next: Mount = { ...was, of, ...facts, measured: { how: 'at the bench', job } };
+  return { ...document, mounts: [...mounts.filter((mount) => mount.of !== of), next] };
 }

@@ -6,12 +6,15 @@ import {
   indexItems,
   itemWords,
   type ItemIndex,
+  type Mount,
   namedWords,
+  type Pair,
   parseReference,
   type Point,
   type ProcedureDocument,
 } from '../procedure';
 import { capital, listed, withArticle } from '../text';
+import { mountSentences, pairSentences } from './measured-words';
 
 /** A change with its sentence. */
 export type WordedChange = Change & { sentence: string };
@@ -105,7 +108,7 @@ const REFERENCES = new Set([
 
 function sentenceOf(change: Change, before: ItemIndex, after: ItemIndex, next: ProcedureDocument): string {
   const { kind, item, field, from, to } = change;
-  if (item === null) return documentSentence(change);
+  if (item === null) return measuredSentence(change, after) ?? documentSentence(change);
   if (kind === 'added') return `New: ${countOf(after, item)}${placeWords(after, item)}.`;
   if (kind === 'removed') return `Gone: ${countOf(before, item)}${placeWords(before, item)}.`;
   if (field === 'id') return `${thing(before, item)} has another id; it is the same thing.`;
@@ -150,6 +153,17 @@ function countOf(index: ItemIndex, id: string): string {
 function placeWords(index: ItemIndex, id: string): string {
   const behind = (index.parts.get(id) ?? index.fasteners.get(id) ?? index.links.get(id))?.behind ?? [];
   return behind.length ? `, behind ${valueWords(index, 'behind', behind)}` : '';
+}
+
+/** What was measured is told fact by fact; null for any other field, and where no fact changed. */
+function measuredSentence({ field, from, to }: Change, after: ItemIndex): string | null {
+  const sentences =
+    field === 'mounts'
+      ? mountSentences(after, (from ?? []) as Mount[], (to ?? []) as Mount[])
+      : field === 'pairs'
+        ? pairSentences(after, (from ?? []) as Pair[], (to ?? []) as Pair[])
+        : [];
+  return sentences.length ? sentences.join(' ') : null;
 }
 
 function documentSentence({ field, from, to }: Change): string {

@@ -51,7 +51,7 @@ const CODES = new Set(GROUPS.flatMap(({ tools }) => tools.map(({ code }) => code
 /** The bench: what has to be worked out between apart and together, a tool each. The address names the tool. */
 export function Bench({ mounts, jobs, schools, first, forJob }: BenchProps) {
   const [job, setJob] = useState(jobs.some(({ number }) => number === forJob) ? String(forJob) : '');
-  const benchJob = useMemo(() => ({ jobs, job, setJob, schools }), [jobs, job, schools]);
+  const benchJob = useMemo(() => ({ jobs, job, setJob, mounts, schools }), [jobs, job, mounts, schools]);
   const [code, setCode] = useState(CODES.has(first) ? first : BENCH_TOOLS[0].code);
   const [typed, setTyped] = useState<Record<string, Record<string, string>>>({});
   const tool = BENCH_TOOLS.find((one) => one.code === code);

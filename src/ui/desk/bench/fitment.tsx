@@ -8,6 +8,7 @@ import { sendBytes, troubleWords } from '../../../device/http';
 import { Trouble, useSpeakers } from '../../design';
 import { placeWords } from './from-door';
 import { useWorkerAnswer } from './use-worker-answer';
+import { PlaceStrip } from './drawings/place-strip';
 import { SmallField } from './small-field';
 
 /** Rows shown of a place at once; the search finds the others. */
@@ -87,6 +88,7 @@ export function FitmentTool({ mounts }: { mounts: MountView[] }) {
                   const said = sayFitment(fit);
                   return (
                     <li key={one.name} className={`fit-row ${said.standing}`}>
+                      <PlaceStrip place={place.mount} speaker={one} spacer={fit.thickness} />
                       <b>{one.name}</b>
                       <span className="quiet">
                         {one.ohms} Ω · {one.depth} mm deep · {one.sensitivityDb} dB

@@ -76,7 +76,7 @@ export function FormTool({
             {answer.drawn && (answer.drawn.of === 'ring' || answer.drawn.of === 'oval') && (
               <TemplateFiles tool={answer.drawn.of} given={answer.drawn.input} />
             )}
-            <KeepOnJob mounts={tool.takesDoor ? mounts : []} tool={tool.name} given={own} said={answer.said} />
+            <KeepOnJob isFact={tool.isFact} tool={tool.name} given={own} said={answer.said} />
           </>
         )}
         <details className="bench-formula">
@@ -149,10 +149,18 @@ function Field({ field, value, onChange }: { field: BenchField; value: string; o
               </option>
             ))}
           </select>
+        ) : field.isText ? (
+          <textarea
+            id={id}
+            className="form-control words-field"
+            rows={3}
+            value={value}
+            onChange={(event) => onChange(event.target.value)}
+          />
         ) : (
           <input
             id={id}
-            className={`form-control ${field.isText || field.isList ? 'words-field' : 'number-field'}`}
+            className={`form-control ${field.isList ? 'words-field' : 'number-field'}`}
             value={value}
             onChange={(event) => onChange(event.target.value)}
           />

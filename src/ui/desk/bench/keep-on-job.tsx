@@ -3,7 +3,6 @@ import Link from 'next/link';
 import { useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { v4 as uuid } from 'uuid';
-import type { MountView } from '@/contracts/views';
 import type { Said } from '@/core/bench';
 import { Trouble, useSend } from '../../design';
 import { placeWords } from './from-door';
@@ -11,22 +10,28 @@ import { useBenchJob } from './bench-job';
 
 /** Keeps an answer on an open job; one that does not work for sure asks why it is done all the same. */
 export function KeepOnJob({
-  mounts = [],
+  isFact = false,
+  places,
   tool,
   given,
   said,
 }: {
-  /** Places of procedures that it may be a finding about. */
-  mounts?: MountView[];
+  /** It says something of the vehicle, which its procedure may be told: a finding for the lead. */
+  isFact?: boolean;
+  /** What it can only be about, "procedure/item", where it is not about a speaker's place. */
+  places?: readonly { key: string; words: string }[];
   tool: string;
   given: Record<string, string>;
   said: Said;
 }) {
-  const { jobs, job, setJob } = useBenchJob();
+  const { jobs, job, setJob, mounts } = useBenchJob();
   const [about, setAbout] = useState('');
   const [why, setWhy] = useState('');
   const [kept, setKept] = useState<{ job: string; words: string } | null>(null);
   const { busy, trouble, run } = useSend();
+  const told = !isFact
+    ? []
+    : (places ?? mounts.map((one) => ({ key: `${one.procedure}/${one.mount.of}`, words: placeWords(one) })));
   // One answer is kept once, however often the button is tapped on a slow network.
   const id = useRef({ of: '', id: '' });
   const needsWhy = said.standing !== 'sure';
@@ -57,7 +62,7 @@ export function KeepOnJob({
           </option>
         ))}
       </select>
-      {mounts.length > 0 && (
+      {told.length > 0 && (
         <select
           className="form-select w-auto"
           aria-label="Tell a procedure too"
@@ -65,9 +70,9 @@ export function KeepOnJob({
           onChange={(event) => setAbout(event.target.value)}
         >
           <option value="">for this vehicle only</option>
-          {mounts.map((one) => (
-            <option key={`${one.procedure} ${one.mount.of}`} value={`${one.procedure}/${one.mount.of}`}>
-              tell {placeWords(one)}
+          {told.map(({ key, words }) => (
+            <option key={key} value={key}>
+              tell {words}
             </option>
           ))}
         </select>

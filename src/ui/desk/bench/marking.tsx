@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { BEHIND, type BehindAnswers, markOn, parseMm, sayBehind } from '@/core/bench';
+import { BEHIND, type BehindAnswers, markOn, parseMm, sayBehind, sayDatum } from '@/core/bench';
 import { Chips } from '../../design/chips';
 import { KeepOnJob } from './keep-on-job';
 import { SaidLine } from './said-line';
@@ -18,10 +18,7 @@ export function MarkingTool() {
   const [answers, setAnswers] = useState<BehindAnswers>({});
   const [up, back, diameter] = [parseMm(datum.up), parseMm(datum.back), parseMm(size)];
   const said = sayBehind(answers);
-  const words =
-    up === null || back === null
-      ? null
-      : `${up} mm above the ${datum.from}, ${back} mm behind the ${datum.andFrom}. The other side: the same from its own edges.`;
+  const words = up === null || back === null ? null : sayDatum({ ...datum, up, back });
   const isAbsurd = [up, back, diameter].some((one) => one !== null && (one > 2000 || one < 0));
   const change = (field: keyof typeof datum) => (text: string) => setDatum({ ...datum, [field]: text });
   return (
@@ -62,6 +59,7 @@ export function MarkingTool() {
             <p className="datum-words">{words}</p>
             <Sides datum={{ from: datum.from, andFrom: datum.andFrom, up: up!, back: back! }} diameter={diameter} />
             <KeepOnJob
+              isFact
               tool="Marking out"
               given={{ ...datum, hole: size, ...(answers as Record<string, string>) }}
               said={{ standing: said.standing, words: `${words} ${said.words}` }}

@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import {
   channelCall,
   CHANNELS,
@@ -12,6 +12,7 @@ import {
   wavOf,
 } from '@/core/bench';
 import { saveFile } from '../../design';
+import { SweepDrawing, WaveDrawing } from './drawings/tone-drawing';
 import { KeepOnJob } from './keep-on-job';
 
 const [LOW, HIGH, SECONDS] = [20, 300, 40];
@@ -59,6 +60,7 @@ export function TonesTool() {
   const { playing, at, play, stop } = usePlayer();
   const [rattles, setRattles] = useState<{ hertz: number; where: string }[]>([]);
   const [where, setWhere] = useState('');
+  const [shown, setShown] = useState(KINDS.find(({ code }) => code === 'sweep')!);
   const hertz = playing === 'sweep' ? sweepAt(LOW, HIGH, SECONDS, at) : null;
   return (
     <div className="bench-two">
@@ -81,7 +83,11 @@ export function TonesTool() {
                 type="button"
                 className="btn btn-outline-dark"
                 aria-pressed={playing === kind.code}
-                onClick={() => (playing === kind.code ? stop() : play(kind, db))}
+                onClick={() => {
+                  setShown(kind);
+                  if (playing === kind.code) stop();
+                  else play(kind, db);
+                }}
               >
                 {playing === kind.code ? 'Stop' : 'Play'}
               </button>
@@ -96,6 +102,8 @@ export function TonesTool() {
         </ul>
       </section>
       <section className="sheet" aria-label="Rattles" aria-live="polite">
+        <h2>{shown.name}</h2>
+        <Drawing kind={shown} db={db} at={playing === shown.code ? at : 0} rattles={rattles} />
         <p className="tone-now">{hertz === null ? '– Hz' : `${Math.round(hertz)} Hz`}</p>
         <div className="d-flex gap-2">
           <input
@@ -135,6 +143,7 @@ export function TonesTool() {
         </ul>
         {rattles.length > 0 && (
           <KeepOnJob
+            isFact
             tool="Rattles"
             given={Object.fromEntries(
               rattles.map(({ hertz: one, where: place }, n) => [`${n + 1}`, `${one} Hz, ${place}`]),
@@ -157,6 +166,27 @@ export function TonesTool() {
         </details>
       </section>
     </div>
+  );
+}
+
+/** What is played, over time. */
+function Drawing({
+  kind,
+  db,
+  at,
+  rattles,
+}: {
+  kind: Kind;
+  db: number;
+  at: number;
+  rattles: { hertz: number; where: string }[];
+}) {
+  // Forty seconds of samples are not made only to be looked at.
+  const tone = useMemo(() => (kind.code === 'sweep' ? null : kind.make(db)), [kind, db]);
+  return tone ? (
+    <WaveDrawing tone={tone} at={at} words={kind.name} />
+  ) : (
+    <SweepDrawing from={LOW} to={HIGH} seconds={SECONDS} at={at} rattles={rattles} />
   );
 }
 

@@ -133,6 +133,7 @@ export function WiresTool() {
               )}
             </ul>
             <KeepOnJob
+              isFact
               tool="Wire run"
               given={{
                 ...Object.fromEntries(legs.map(({ name, mm }, n) => [`${n + 1} ${name}`.slice(0, 40), mm])),

@@ -3,6 +3,7 @@ import type { PlanView } from '@/contracts/views';
 import { toolFor } from '@/core/hardware';
 import { compareKit } from '@/core/layout';
 import type { Plan } from '@/core/plan';
+import { listed } from '@/core/text';
 import { minutes } from './minutes';
 
 interface AnswerProps {
@@ -82,7 +83,7 @@ function Spares({ view: { stock }, plan }: { view: PlanView; plan: Plan }) {
   return (
     <div>
       <h2>Have by you</h2>
-      {lines.length === 0 && <p className="quiet mb-0">No spares needed.</p>}
+      {lines.length + plan.materials.length === 0 && <p className="quiet mb-0">No spares needed.</p>}
       {lines.map(({ key, count, name, of, kind }) => {
         const there = stock[kind];
         return (
@@ -94,6 +95,7 @@ function Spares({ view: { stock }, plan }: { view: PlanView; plan: Plan }) {
           </p>
         );
       })}
+      {plan.materials.length > 0 && <p className="mb-0">{listed(plan.materials.map(({ name }) => name))}</p>}
     </div>
   );
 }

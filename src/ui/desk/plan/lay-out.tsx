@@ -4,6 +4,7 @@ import type { PlanView } from '@/contracts/views';
 import { compareKit } from '@/core/layout';
 import type { Plan } from '@/core/plan';
 import { toolFor } from '@/core/hardware';
+import { listed } from '@/core/text';
 import { countedWords, indexItems, readItemKey } from '@/core/procedure';
 import Link from 'next/link';
 import { Plate, useCatalogue } from '../../design';
@@ -118,7 +119,7 @@ function InStores({ there, needed }: { there: number | undefined; needed: number
 
 function Spares({ plan, stock }: { plan: Plan; stock: Record<string, number> }) {
   const spares = plan.spares.filter((spare) => spare.spares > 0);
-  if (spares.length + plan.replacements.length === 0) return null;
+  if (spares.length + plan.replacements.length + plan.materials.length === 0) return null;
   return (
     <section className="lay-out-part">
       <h2>Have ready</h2>
@@ -140,6 +141,11 @@ function Spares({ plan, stock }: { plan: Plan; stock: Record<string, number> }) 
               {!one.reversible && '; cannot go back to stock'}
             </span>
             <InStores there={stock[one.material]} needed={one.count} />
+          </li>
+        ))}
+        {plan.materials.map(({ name, uses }) => (
+          <li key={name} className="py-2">
+            <strong>{name}</strong> <span className="quiet">for {listed(uses)}</span>
           </li>
         ))}
       </ul>

@@ -114,6 +114,8 @@ export function DampingTool() {
             </label>
             <Sheets result={result} sheet={question!.sheet} speaker={skin.speaker !== null} />
             <KeepOnJob
+              isFact
+              places={[{ key: `${skin.procedure}/${skin.of}`, words: `${skin.title}, ${skin.side}` }]}
               tool="Damping"
               given={{ door: skin.title, coverage, sheet: `${sheet.width} × ${sheet.height}`, weight }}
               said={said}

@@ -4,6 +4,7 @@ import { AimDrawing } from './aim-drawing';
 import { CircuitDrawing } from './circuit-drawing';
 import { CurveDrawing } from './curve-drawing';
 import { DepthDrawing } from './depth-drawing';
+import { FactoryDrawing } from './factory-drawing';
 import { HoleDrawing } from './hole-drawing';
 import { OvalDrawing } from './oval-drawing';
 import { LevelDrawing, PadDrawing, WireDrawing } from './pad-drawing';
@@ -28,6 +29,8 @@ export function DrawnAnswer({ drawn }: { drawn: Drawn }) {
     }
     case 'load':
       return <CircuitDrawing circuit={drawn.input.circuit} ohms={drawn.result.ohms} ok={drawn.result.ok} />;
+    case 'factory':
+      return <FactoryDrawing drivers={drawn.result.drivers} />;
     case 'pad':
       return <PadDrawing {...drawn.result} ohms={drawn.input.ohms} />;
     case 'level':

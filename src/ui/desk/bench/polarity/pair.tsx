@@ -166,7 +166,7 @@ export function Pair({ mounts }: { mounts: MountView[] }) {
             {found.plus && (
               <>
                 <KeepOnJob
-                  mounts={mounts}
+                  isFact
                   tool="Polarity"
                   given={{ ...wires, ...Object.fromEntries(evidence.map(({ method: one, seen }) => [one, seen])) }}
                   said={{ standing: said.standing, words }}

@@ -22,6 +22,7 @@ export const CAR_TOOLS: BenchTool[] = [
   },
   {
     code: 'hole',
+    isFact: true,
     name: 'Holes',
     asks: 'Which hole for this screw or boot?',
     fields: [

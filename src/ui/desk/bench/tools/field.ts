@@ -26,6 +26,7 @@ export type Drawn =
   | DrawnBy<'drill'>
   | DrawnBy<'hole'>
   | DrawnBy<'load'>
+  | DrawnBy<'factory'>
   | DrawnBy<'pad'>
   | DrawnBy<'level'>
   | DrawnBy<'capacitor'>
@@ -48,6 +49,8 @@ export interface BenchTool {
   takesDoor?: boolean;
   /** A speaker's sizes can be taken from the shop's list. */
   takesSpeaker?: boolean;
+  /** What it says is so of the vehicle, whoever fits what: its procedure may be told. */
+  isFact?: boolean;
   formula: string;
   source: string;
   /** Throws a refusal naming the field. */

@@ -1,6 +1,5 @@
 import { FIT } from '@/contracts/schemas/fit';
 import {
-  factoryLoads,
   parseCircuit,
   plainNumber,
   sayAim,
@@ -42,6 +41,7 @@ export const SOUND_TOOLS: BenchTool[] = [
   },
   {
     code: 'factory',
+    isFact: true,
     name: 'Factory amp',
     asks: 'Does a factory amplifier drive the new ones?',
     fields: [
@@ -51,11 +51,11 @@ export const SOUND_TOOLS: BenchTool[] = [
       'Each channel of a factory amplified system was made for the ohms it had; 2, 4 and 8 Ω differ in one car. Fewer than 90 % overload it; at the same voltage more ohms take −10·log₁₀(new/old) dB.',
     source: 'Ohm’s law. How much less is too little is common practice, no source.',
     answer: ({ drivers }) => {
-      const read = driversIn(String(drivers));
-      const found = factoryLoads(read);
+      const { input, result } = FIT.factory({ drivers: driversIn(String(drivers)) });
       return {
-        said: sayFactory(found),
-        figures: found.map(({ name, was, becomes, db }): [string, string] => [
+        drawn: { of: 'factory', input, result },
+        said: sayFactory(result.drivers),
+        figures: result.drivers.map(({ name, was, becomes, db }): [string, string] => [
           name,
           `${ohm(was)} → ${ohm(becomes)}, ${plainNumber(db)} dB`,
         ]),
@@ -124,6 +124,7 @@ export const SOUND_TOOLS: BenchTool[] = [
   },
   {
     code: 'aim',
+    isFact: true,
     name: 'Aim',
     asks: 'How much treble does the angle cost?',
     fields: [

@@ -1,5 +1,5 @@
 import { FIT } from '@/contracts/schemas/fit';
-import { plainNumber, type Said, sayDepth, sayOval, sayRing } from '@/core/bench';
+import { DEPTH_TOOL, plainNumber, RING_TOOL, type Said, sayDepth, sayOval, sayRing } from '@/core/bench';
 import { type BenchField, type BenchTool, length, millimetres, plain } from './field';
 
 /** The school that keeps the factory frame cannot be undone. */
@@ -25,9 +25,10 @@ const MATERIAL: BenchField = {
 export const SPEAKER_TOOLS: BenchTool[] = [
   {
     code: 'depth',
+    isFact: true,
     takesDoor: true,
     takesSpeaker: true,
-    name: 'Depth and spacer',
+    name: DEPTH_TOOL,
     asks: 'How thick must the spacer under the speaker be?',
     fields: [
       length('toGlass', 'Face to glass', '62'),
@@ -57,9 +58,10 @@ export const SPEAKER_TOOLS: BenchTool[] = [
   },
   {
     code: 'ring',
+    isFact: true,
     takesDoor: true,
     takesSpeaker: true,
-    name: 'Ring',
+    name: RING_TOOL,
     asks: 'Does the speaker go on this ring, and turned how far?',
     fields: [
       length('bore', 'Hole in the door', '142'),
@@ -96,6 +98,7 @@ export const SPEAKER_TOOLS: BenchTool[] = [
   },
   {
     code: 'oval',
+    isFact: true,
     takesSpeaker: true,
     name: 'Oval plate',
     asks: 'Does a round speaker go on a 6×9 or 5×7 place?',
