@@ -8,6 +8,7 @@ const CORE = [
   'learn',
   'vehicle',
   'procedure',
+  'drawing',
   'graph',
   'check',
   'teardown',
@@ -22,6 +23,7 @@ const CORE = [
   'visit',
   'bench',
   'notation',
+  'exchange',
 ];
 const forbid = (name, from, to, comment) => ({ name, severity: 'error', comment, from, to });
 

@@ -1,5 +1,5 @@
 import type { PanelMap } from '@/core/procedure';
-import { toDrawing, type Drawing } from './geometry';
+import { toDrawing, type Drawing } from '@/core/drawing';
 import { matrixOnto } from './homography';
 
 /** Side of the square that a picture is stretched to before it is laid on its corners, px. */

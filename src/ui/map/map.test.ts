@@ -5,12 +5,25 @@ import { describe, expect, it } from 'vitest';
 import { demoProcedure } from '@tests/support/demo';
 import { procedures } from '@tests/support/generate-procedure';
 import { layersOf, mirror, type Point } from '@/core/procedure';
-import { boundsOf, drawingOf, polygonPoints, roundedPath, toDrawing, toMap } from './geometry';
-import { MapFeatures, newFeature } from './map-features';
-import { outlineCorners, outlineOf } from './outline-corners';
-import { detailPath, outlinePath } from './outlines';
+import {
+  boundsOf,
+  detailPath,
+  drawingOf,
+  fromDone,
+  newFeature,
+  outlineCorners,
+  outlineOf,
+  outlinePath,
+  peeled,
+  peelSteps,
+  polygonPoints,
+  roundedPath,
+  toDrawing,
+  toMap,
+  withoutAbsent,
+} from '@/core/drawing';
+import { MapFeatures } from './map-features';
 import { PanelMap } from './panel-map';
-import { fromDone, peeled, peelSteps, withoutAbsent } from './visibility';
 
 const DOOR = demoProcedure('kite-rear-door');
 const point: fc.Arbitrary<Point> = fc.tuple(fc.integer({ min: 0, max: 980 }), fc.integer({ min: 0, max: 640 }));

@@ -1,9 +1,8 @@
 import type { PointerEvent, ReactNode } from 'react';
 import type { indexItems, ProcedureDocument } from '@/core/procedure';
-import type { Drawing } from './geometry';
-import { placesOf } from './item-places';
+import type { Drawing } from '@/core/drawing';
+import { type Placed, placeMarks, placesOf } from '@/core/drawing';
 import { FastenerGlyph, LinkGlyph } from './mark';
-import { placeMarks, type Placed } from './marks';
 
 /** Radius of a mark as it is drawn, before it is scaled. */
 const MARK_RADIUS = 16;

@@ -11,12 +11,21 @@ import {
   type Point,
   type ProcedureDocument,
 } from '@/core/procedure';
-import { placeCallOuts } from './call-outs';
-import { boundsOf, drawingOf, inset, roundedPath, toDrawing, type Drawing } from './geometry';
-import { leaderPlace, placesFor } from './item-places';
+import {
+  boundsOf,
+  detailPath,
+  type Drawing,
+  drawingOf,
+  inset,
+  leaderPlace,
+  outlinePath,
+  placeCallOuts,
+  placesFor,
+  roundedPath,
+  toDrawing,
+} from '@/core/drawing';
 import { Marks } from './marks-layer';
-import { detailPath, outlinePath } from './outlines';
-import type { Appearance } from './visibility';
+import type { Appearance } from '@/core/drawing';
 
 export interface PanelMapProps {
   document: ProcedureDocument;

@@ -1,6 +1,5 @@
 import type { PanelMap, Point } from '@/core/procedure';
-import { roundedPath, type Drawing } from './geometry';
-import { outlinePath } from './outlines';
+import { type Drawing, outlinePath, roundedPath } from '@/core/drawing';
 
 const MARGIN = 24;
 

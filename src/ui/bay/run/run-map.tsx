@@ -2,7 +2,8 @@
 import { memo, useDeferredValue, useMemo, useRef, type PointerEvent } from 'react';
 import { countOf, indexItems, itemKey, itemWords, ownCovers, type ProcedureDocument } from '@/core/procedure';
 import { doneCount, isOver, type RunState, isDone, progressOf } from '@/core/run';
-import { areasOf, drawingOf, fromDone, PanelMap, toDrawing, toMap, type Drawing } from '../../map';
+import { drawingOf, fromDone, toDrawing, toMap, type Drawing } from '@/core/drawing';
+import { areasOf, PanelMap } from '../../map';
 import type { Bay } from './bay';
 import { shownSuspects } from './shown-suspects';
 

@@ -7,7 +7,8 @@ import { fitText, JOINTS, newPartId, parseFit, withoutFitSteps } from '@/core/be
 import { capital } from '@/core/text';
 import { workKindOf } from '@/core/hardware';
 import { zoneName } from '@/core/vehicle';
-import { PanelMap, Peel, peeled, peelSteps, withoutAbsent } from '../../map';
+import { peeled, peelSteps, withoutAbsent } from '@/core/drawing';
+import { PanelMap, Peel } from '../../map';
 import { NewSpeakerChoice } from './new-speaker';
 import { planAddress, readGoal, writeGoal, type Asked, type Wish } from './plan-address';
 

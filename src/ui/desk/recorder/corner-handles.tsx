@@ -2,7 +2,7 @@
 import { useDrag } from '@use-gesture/react';
 import { useRef } from 'react';
 import type { Point } from '@/core/procedure';
-import { polygonPoints, toDrawing, toMap, type Drawing } from '../../map';
+import { polygonPoints, toDrawing, toMap, type Drawing } from '@/core/drawing';
 import type { ToPoint } from './shape-handles';
 
 interface CornersProps {

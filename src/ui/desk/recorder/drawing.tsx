@@ -1,17 +1,8 @@
 'use client';
 import { useRef, useState, type PointerEvent, type ReactNode } from 'react';
 import { type Edit, heldParts, indexItems, itemsInside, type Point, type ProcedureDocument } from '@/core/procedure';
-import {
-  type Appearance,
-  drawingOf,
-  PanelMap,
-  Peel,
-  peeled,
-  peelSteps,
-  toDrawing,
-  toMap,
-  type Drawing as Frame,
-} from '../../map';
+import { type Appearance, drawingOf, peeled, peelSteps, toDrawing, toMap, type Drawing as Frame } from '@/core/drawing';
+import { PanelMap, Peel } from '../../map';
 import { OutlineHandles } from './outlining';
 import { PhotoCorners } from './photo-corners';
 import { defaultPlaces, GroupHandle, PartHandles, PointHandle } from './shape-handles';

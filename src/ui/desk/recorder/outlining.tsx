@@ -1,6 +1,6 @@
 'use client';
 import type { Edit, MapFeature, Point, ProcedureDocument } from '@/core/procedure';
-import { outlineCorners, outlineOf, type Drawing } from '../../map';
+import { outlineCorners, outlineOf, type Drawing } from '@/core/drawing';
 import { Corner, CornerHandles } from './corner-handles';
 import type { ToPoint } from './shape-handles';
 

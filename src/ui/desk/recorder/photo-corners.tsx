@@ -2,7 +2,7 @@
 import { useDrag } from '@use-gesture/react';
 import { useRef } from 'react';
 import type { Edit, PanelMap, Point } from '@/core/procedure';
-import { toDrawing, toMap, type Drawing } from '../../map';
+import { toDrawing, toMap, type Drawing } from '@/core/drawing';
 
 /** Four handles that lay the photo behind the drawing straight: each is dragged to where that corner of the photo belongs. */
 export function PhotoCorners({

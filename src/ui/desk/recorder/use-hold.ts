@@ -1,7 +1,7 @@
 'use client';
 import { useRef, type RefObject } from 'react';
 import { placesBeside, snap, type Point, type ProcedureDocument } from '@/core/procedure';
-import { toDrawing, type Drawing } from '../../map';
+import { toDrawing, type Drawing } from '@/core/drawing';
 
 /** How near another's line takes hold of a drag, millimetres. */
 const REACH_MM = 7;

@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useRef } from 'react';
 import type { Edit, Point, ProcedureDocument } from '@/core/procedure';
-import { drawingOf } from '../../map';
+import { drawingOf } from '@/core/drawing';
 
 /** How far an arrow key moves what is selected, millimetres; with Shift further. */
 const NUDGE_MM = 1;

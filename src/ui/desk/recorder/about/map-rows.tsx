@@ -1,7 +1,7 @@
 'use client';
 import Button from 'react-bootstrap/Button';
 import type { MapFeature, PanelMap } from '@/core/procedure';
-import { FEATURE_KINDS, newFeature } from '../../../map';
+import { FEATURE_KINDS, newFeature } from '@/core/drawing';
 import { ChipRow, listOrNothing, NumberRow, Row } from '../item/fields';
 import { useDrawingTools } from '../tools';
 import type { AboutProps } from './about-props';

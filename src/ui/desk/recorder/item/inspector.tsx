@@ -3,7 +3,7 @@ import Button from 'react-bootstrap/Button';
 import { findItem, indexItems, namedWords, type Edit, type ProcedureDocument } from '@/core/procedure';
 import { capital } from '@/core/text';
 import { useCatalogue } from '../../../design';
-import { drawingOf } from '../../../map';
+import { drawingOf } from '@/core/drawing';
 import { FastenerFields } from './fastener-fields';
 import type { Change } from './item-props';
 import { LinkFields } from './link-fields';

@@ -3,7 +3,7 @@ import Button from 'react-bootstrap/Button';
 import { MOTIONS, NAMED_TOOLS, PART_KINDS } from '@/core/hardware';
 import { heldParts, itemWords, indexItems, parseReference, type Part, type Point } from '@/core/procedure';
 import { capital } from '@/core/text';
-import { boundsOf } from '../../../map';
+import { boundsOf } from '@/core/drawing';
 import { listOrNothing, PickRow, Row, SelectRow, TextRow } from './fields';
 import { useDrawingTools } from '../tools';
 import { Group } from './group';

@@ -1,4 +1,4 @@
-import { placeOf, type indexItems, type Point, type ProcedureDocument } from '@/core/procedure';
+import { placeOf, type indexItems, type Point, type ProcedureDocument } from '../procedure';
 import { toDrawing, type Drawing } from './geometry';
 import type { Place } from './marks';
 

@@ -1,5 +1,5 @@
-import { entryOf } from '@/core/text';
-import type { PanelMap, Point } from '@/core/procedure';
+import { entryOf } from '../text';
+import type { PanelMap, Point } from '../procedure';
 
 /** Outlines as SVG path commands on a 0–1 square, x rearwards, y up. Drawn from the look of such panels; no vehicle's own. */
 const UNIT_PATHS: Record<string, string> = {

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { demoProcedure } from '@tests/support/demo';
-import type { Point } from '@/core/procedure';
+import type { Point } from '../procedure';
 import { numbersOf, placeCallOuts } from './call-outs';
 
 const far = (a: Point, b: Point) => Math.hypot(a[0] - b[0], a[1] - b[1]);

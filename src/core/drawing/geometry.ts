@@ -1,4 +1,4 @@
-import type { Point, ProcedureDocument } from '@/core/procedure';
+import type { Point, ProcedureDocument } from '../procedure';
 
 /** How a document's millimetres are drawn: seen from the cabin, a left side's front edge is on the right. */
 export interface Drawing {

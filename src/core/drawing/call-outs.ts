@@ -1,4 +1,4 @@
-import { layersOf, type Point, type ProcedureDocument } from '@/core/procedure';
+import { layersOf, type Point, type ProcedureDocument } from '../procedure';
 
 /** A number beside a mark: where it stands and where its line ends, in the drawing's units. */
 export interface CallOut {

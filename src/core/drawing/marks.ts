@@ -1,4 +1,4 @@
-import type { Point } from '@/core/procedure';
+import type { Point } from '../procedure';
 
 /** A place to be marked, in the drawing's units. */
 export interface Place {

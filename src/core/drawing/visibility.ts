@@ -1,4 +1,4 @@
-import { BASE_CATALOGUE, findPartKind } from '@/core/hardware';
+import { BASE_CATALOGUE, findPartKind } from '../hardware';
 import {
   indexItems,
   isInSight,
@@ -7,7 +7,7 @@ import {
   type ItemIndex,
   type OptionValues,
   type ProcedureDocument,
-} from '@/core/procedure';
+} from '../procedure';
 
 /** How an item appears on the map. */
 export type Appearance = 'hidden' | 'in' | 'out';

@@ -1,4 +1,4 @@
-import type { PanelMap, Point } from '@/core/procedure';
+import type { PanelMap, Point } from '../procedure';
 import { outlinePath } from './outlines';
 
 /** The corners of a map's outline, millimetres: where its lines end, and the middle of each curve. */

@@ -1,0 +1,11 @@
+export { FEATURE_KINDS, featurePath, newFeature } from './features';
+export { numbersOf, placeCallOuts } from './call-outs';
+export { boundsOf, type Drawing, drawingOf, inset, polygonPoints, roundedPath, toDrawing, toMap } from './geometry';
+export { fastenerGlyph, linkGlyph, PART_GLYPH, type Stroke } from './glyphs';
+export { leaderPlace, placesFor, placesOf } from './item-places';
+export { placeMarks, type Placed } from './marks';
+export { outlineCorners, outlineOf } from './outline-corners';
+export { detailPath, outlinePath, scaled } from './outlines';
+export { type Look, type Matrix, type Scene, sceneOf, type SceneStroke } from './scene';
+export { inXml, sceneSvg } from './scene-svg';
+export { type Appearance, fromDone, peeled, peelSteps, withoutAbsent } from './visibility';
