@@ -5,13 +5,13 @@ import { exportCustomer, redactCustomer, redactDue, viewCustomers } from '../src
 import { PezzoError } from '../src/core/errors';
 import { UsageError } from './cli/usage-error';
 import { fileHere, withDatabase } from './backup/tools';
+import { hasTables, migrate } from './support/migrate';
 import { PlainFailure, say } from './support/project';
 
-/** Whoever has the machine acts as the shop's owner; what is erased says so. */
-async function theOwner(): Promise<Actor> {
+/** Whoever has the machine acts as the shop's owner; what is erased says so. Null where the shop was not set up. */
+async function findOwner(): Promise<Actor | null> {
   const owner = (await listPeople(db)).find(({ role, active }) => role === 'owner' && active);
-  if (!owner) throw new PlainFailure('This shop has no owner yet: set it up first.');
-  return { ...owner, byPassword: true };
+  return owner ? { ...owner, byPassword: true } : null;
 }
 
 async function list(by: Actor, json: boolean): Promise<void> {
@@ -26,13 +26,18 @@ async function list(by: Actor, json: boolean): Promise<void> {
     }
 }
 
-/** Works on the shop's database as its owner; says what came of it where there is something to say. Returns the exit status. */
-async function work(act: (by: Actor) => Promise<string | null>): Promise<number> {
+/** Works on the shop's database as its owner, as `nobody` where a shop without one will do; says what came of it where there is something to say. Returns the exit status. */
+export async function asOwner(act: (by: Actor) => Promise<string | null>, nobody?: Actor): Promise<number> {
+  const isOurs = !process.env.DATABASE_URL;
   try {
     await withDatabase(async (ownerUrl) => {
       process.env.DATABASE_URL = ownerUrl;
       try {
-        const said = await act(await theOwner());
+        // A database of our own may be older than this program; another's is brought up to date by whoever runs it.
+        if (isOurs || !(await hasTables(ownerUrl))) await migrate(ownerUrl);
+        const by = (await findOwner()) ?? nobody;
+        if (!by) throw new PlainFailure('This shop has no owner yet: set it up first.');
+        const said = await act(by);
         if (said) say(said);
       } finally {
         await getPool().end();
@@ -49,14 +54,14 @@ async function work(act: (by: Actor) => Promise<string | null>): Promise<number>
 
 /** `pezzo customers list`: every job with what it holds of its customer. */
 export const listCommand = ({ json }: { json?: boolean }): Promise<number> =>
-  work(async (by) => {
+  asOwner(async (by) => {
     await list(by, json ?? false);
     return null;
   });
 
 /** `pezzo customers export JOB FILE`: what a customer may ask for, readable by nobody else on this machine. */
 export const exportCommand = (job: number, file: string): Promise<number> =>
-  work(async (by) => {
+  asOwner(async (by) => {
     writeFileSync(fileHere(file), `${JSON.stringify(await exportCustomer(by, job), null, 1)}\n`, { mode: 0o600 });
     return `Everything that job ${job} holds of its customer is in ${file}.`;
   });
@@ -64,7 +69,7 @@ export const exportCommand = (job: number, file: string): Promise<number> =>
 /** `pezzo customers erase JOB | --due`. */
 export function eraseCommand(job: number | undefined, { due }: { due?: boolean }): Promise<number> {
   if ((job !== undefined) === (due ?? false)) throw new UsageError('Name one job, or give --due.');
-  return work(async (by) => {
+  return asOwner(async (by) => {
     if (job === undefined) return `Erased: ${(await redactDue(by)).join(', ') || 'nothing was due'}.`;
     await redactCustomer(by, job);
     return `The customer data of job ${job} is erased.`;

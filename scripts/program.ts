@@ -94,6 +94,22 @@ export function makeProgram(done: (status: number) => void): Command {
     .action(run(async () => (await import('./cli/fit')).fitCommand));
 
   program
+    .command('export')
+    .description('procedures as one zip of open files: from files, or from the library')
+    .argument('[files...]', 'procedure files')
+    .requiredOption('--out <file>', 'archive to write')
+    .option('--procedure <id>', 'a procedure of the library; may be given several times', collect, [])
+    .option('--all', 'the whole library')
+    .action(run(async () => (await import('./cli/exchange')).exportCommand));
+  program
+    .command('import')
+    .description('take an archive of procedures into the library')
+    .argument('<archive>', 'zip file')
+    .option('--dry-run', 'only say what would happen')
+    .option('--json', 'print JSON')
+    .action(run(async () => (await import('./cli/exchange')).importCommand));
+
+  program
     .command('backup')
     .description('write everything the database holds to one file')
     .argument('<file>')

@@ -1,3 +1,6 @@
+import { mkdtemp, open, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { bodyLimit, bytesInWords } from '@/contracts/body-limits';
 import { MAX_JSON_DEPTH, measureJson } from '@/contracts/schemas';
 import { invalid, PezzoError, tooLarge, type ErrorKind } from '@/core/errors';
@@ -28,6 +31,47 @@ export async function answer(work: () => Promise<unknown>): Promise<Response> {
       { status: 500 },
     );
   }
+}
+
+/** Long work told as it goes: a JSON line `{ done, of }` now and then, and at the end `{ answer }` or `{ refusal }`. It stops where whoever asked goes away. */
+export function answerLines<T>(
+  request: Request,
+  work: (person: Actor, tell: (done: number, of: number) => void, signal: AbortSignal) => Promise<T>,
+): Promise<Response> {
+  const away = new AbortController();
+  request.signal.addEventListener('abort', () => away.abort());
+  return answerPersonWith(async (person) => {
+    const text = new TextEncoder();
+    let told = 0;
+    const body = new ReadableStream<Uint8Array>({
+      async start(lines) {
+        const write = (value: unknown) => {
+          if (!away.signal.aborted) lines.enqueue(text.encode(`${JSON.stringify(value)}\n`));
+        };
+        const tell = (done: number, of: number) => {
+          if (Date.now() - told < TOLD_EVERY_MS && done < of) return;
+          told = Date.now();
+          write({ done, of });
+        };
+        const ended = await answer(() => work(person, tell, away.signal));
+        const value = (await ended.json()) as unknown;
+        write(ended.ok ? { answer: value } : { refusal: value });
+        if (!away.signal.aborted) lines.close();
+      },
+      cancel: () => away.abort(),
+    });
+    return new Response(body, { headers: { 'content-type': 'application/x-ndjson; charset=utf-8' } });
+  });
+}
+const TOLD_EVERY_MS = 250;
+
+/** Like `answerPerson`, where the answer is made by the handler. */
+export async function answerPersonWith(work: (person: Actor) => Promise<Response>): Promise<Response> {
+  const made: { response?: Response } = {};
+  const refused = await answer(async () => {
+    made.response = await work(await demandPerson());
+  });
+  return made.response ?? refused;
 }
 
 function refusal({ kind, code, message, fields, retryAfterSeconds }: PezzoError): Response {
@@ -65,22 +109,43 @@ export async function demandPerson(): Promise<Actor> {
 
 /** The body, counted while it is read and no further than its address takes in. Throws `too-large`, or `invalid` where the connection broke off. */
 export async function readBytes(request: Request): Promise<Buffer> {
+  const chunks: Uint8Array[] = [];
+  await readBody(request, (chunk) => void chunks.push(chunk));
+  return Buffer.concat(chunks);
+}
+
+/** The body in a file of its own for as long as `work` needs it: a large one is never held in memory. Throws as `readBytes` does. */
+export async function withBodyFile<T>(request: Request, work: (path: string) => Promise<T>): Promise<T> {
+  const folder = await mkdtemp(join(tmpdir(), 'pezzo-body-'));
+  try {
+    const path = join(folder, 'body');
+    const file = await open(path, 'w', 0o600);
+    try {
+      await readBody(request, async (chunk) => void (await file.write(chunk)));
+    } finally {
+      await file.close();
+    }
+    return await work(path);
+  } finally {
+    await rm(folder, { recursive: true, force: true });
+  }
+}
+
+async function readBody(request: Request, take: (chunk: Uint8Array) => void | Promise<void>): Promise<void> {
   const limit = bodyLimit(new URL(request.url).pathname);
   const refuse = () => tooLarge(`That is larger than ${bytesInWords(limit)}.`);
   if (Number(request.headers.get('content-length') ?? 0) > limit) throw refuse();
-  const chunks: Uint8Array[] = [];
   let length = 0;
   try {
     for await (const chunk of (request.body ?? []) as AsyncIterable<Uint8Array>) {
       length += chunk.length;
       if (length > limit) break;
-      chunks.push(chunk);
+      await take(chunk);
     }
   } catch {
     throw invalid('cut-off', 'The connection broke off in the middle. Nothing was changed.');
   }
   if (length > limit) throw refuse();
-  return Buffer.concat(chunks);
 }
 
 /** The request's JSON. What is built to cost much once it is read is refused before that. */

@@ -91,3 +91,15 @@ export async function limitRole(databaseUrl: string): Promise<boolean> {
     await client.end();
   }
 }
+
+/** Whether a database was ever brought to some schema of ours. */
+export async function hasTables(databaseUrl: string): Promise<boolean> {
+  const client = new pg.Client({ connectionString: databaseUrl });
+  await client.connect();
+  try {
+    const { rows } = await client.query<{ there: boolean }>(`select to_regclass('people') is not null as there`);
+    return rows[0].there;
+  } finally {
+    await client.end();
+  }
+}

@@ -12,11 +12,15 @@ export const MAX_PHOTO_BYTES = 25 * 1024 * 1024;
 /** The largest spoken note or clip taken, bytes. */
 export const MAX_RECORDING_BYTES = 8 * 1024 * 1024;
 
+/** An archive of a whole library with its photos. */
+export const MAX_ARCHIVE_BYTES = 512 * 1024 * 1024;
+
 const LIMITS: [address: RegExp, bytes: number][] = [
   [/^\/api\/(sign-in|sign-out|setup|devices)\b/, SECRETS],
   [/^\/api\/(logs|runs)\/[^/]+\/events$/, EVENTS],
   [/^\/api\/procedures\/(bring-in|[^/]+\/draft)$/, PROCEDURE],
   [/^\/api\/speakers\/list\.csv$/, PROCEDURE],
+  [/^\/api\/exchange\/import$/, MAX_ARCHIVE_BYTES],
   [/^\/api\/photos\//, MAX_PHOTO_BYTES],
   [/^\/api\/recordings\//, MAX_RECORDING_BYTES],
 ];

@@ -3,6 +3,7 @@ export * from './shop';
 export * from './people';
 export * from './sessions';
 export * from './devices';
+export * from './exchange';
 export * from './sign-in-tries';
 export * from './procedures';
 export * from './known-vehicles';

@@ -1,5 +1,6 @@
 import type { ReadProcedure } from '../contracts/schemas';
 import { invalid } from '../core/errors';
+import type { OwnKind } from '../core/hardware';
 import type { Summary } from '../core/plan';
 import type { ProcedureDocument } from '../core/procedure';
 import type { CheckResult } from '../core/check';
@@ -9,11 +10,13 @@ import { readShop } from './shop';
 /** How long a document may take to be read and checked, milliseconds. An ordinary door takes a few. */
 const LIMIT_MS = 4000;
 
-/** Reads a procedure file and checks it before anything is kept. Throws `invalid` with what is wrong, or by name where it is too hard to check. */
-export async function readAndCheck(text: string): Promise<{ document: ProcedureDocument; check: CheckResult }> {
-  const {
-    settings: { ownKinds },
-  } = await readShop();
+/** Reads a procedure file and checks it before anything is kept; `moreKinds` of fastener come with it. Throws `invalid` with what is wrong, or by name where it is too hard to check. */
+export async function readAndCheck(
+  text: string,
+  moreKinds: readonly OwnKind[] = [],
+): Promise<{ document: ProcedureDocument; check: CheckResult }> {
+  const { settings } = await readShop();
+  const ownKinds = [...settings.ownKinds, ...moreKinds];
   const { read, check } = await doHeavy<{ read: ReadProcedure; check: CheckResult | null }>(
     'think',
     'readAndCheck',

@@ -79,8 +79,16 @@ class Workshop {
     }
   }
 
+  end = (): Promise<void> => this.pool.destroy();
+
   /** Lets the next one begin that waits for a thread. */
   private next = () => this.waiting.shift()?.();
+}
+
+/** Ends the threads, where a program ends that is no server. */
+export async function endHeavy(): Promise<void> {
+  await Promise.all(Object.values(keep.pezzoWorkshops ?? {}).map((workshop) => workshop.end()));
+  delete keep.pezzoWorkshops;
 }
 
 const keep = globalThis as { pezzoWorkshops?: Partial<Record<HeavyKind, Workshop>> };

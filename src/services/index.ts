@@ -7,6 +7,8 @@ export * from './health';
 export * from './people';
 export * from './shop';
 export * from './library';
+export * from './exchange';
+export { endHeavy } from './heavy';
 export * from './planning';
 export * from './known-vehicles';
 export * from './jobs';

@@ -45,23 +45,27 @@ export async function keepPhoto(by: Actor, { id, owner, bytes, sha256 }: SentPho
       throw conflict('photo-differs', 'Another photo has this number already.');
     return;
   }
-  const { isHeic } = lookAtHeader(bytes);
   if (owner.jobNumber !== null) await getJob(db, owner.jobNumber);
   else if (!(await isProcedureId(db, owner.procedure)))
     throw notFound('procedure-unknown', 'There is no such procedure any more.');
+  await insertPhoto(db, { id, ...owner, ...(await convertedPhoto(bytes)), receivedFrom: by.id });
+}
+
+/** A picture as it is kept: upright, without hidden data, as JPEG, with the hash of what came. Throws `invalid` where it is none that can be read. */
+export async function convertedPhoto(
+  bytes: Buffer,
+): Promise<{ sha256: Buffer; picture: Buffer; small: Buffer; width: number; height: number }> {
+  const { isHeic } = lookAtHeader(bytes);
   const conversion = await convert(bytes, isHeic);
   if (!conversion.ok) throw unreadable(conversion.message);
   const { picture, small, width, height } = conversion.photo;
-  await insertPhoto(db, {
-    id,
-    ...owner,
-    sha256: digest,
+  return {
+    sha256: createHash('sha256').update(bytes).digest(),
     picture: Buffer.from(picture),
     small: Buffer.from(small),
     width,
     height,
-    receivedFrom: by.id,
-  });
+  };
 }
 
 const unreadable = (why: string) =>

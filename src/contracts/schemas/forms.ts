@@ -99,7 +99,8 @@ export interface PersonChange {
   password?: string;
 }
 
-const ownKind = Joi.object<OwnKind>({
+/** A fastener kind of a shop's own. */
+export const ownKindSchema = Joi.object<OwnKind>({
   code: Joi.string()
     .pattern(/^[a-z0-9-]{2,40}$/)
     .required()
@@ -141,7 +142,7 @@ export const settingsSchema = Joi.object<SettingsForm>({
   spareLevel: Joi.number().min(0.5).max(0.99).default(0.9),
   labourPerHour: Joi.number().min(0).max(10_000).allow(null).default(null),
   currency: Joi.string().trim().max(8).allow('').default(''),
-  ownKinds: Joi.array().items(ownKind).max(100).unique('code').default([]),
+  ownKinds: Joi.array().items(ownKindSchema).max(100).unique('code').default([]),
   keepingMonths: Joi.number().integer().min(1).max(240).allow(null).default(null),
   timeZone: Joi.string()
     .max(60)

@@ -1,3 +1,4 @@
+export { readManifest } from './archive';
 export { costSchema } from './costs';
 export {
   type BenchResultForm,

@@ -52,6 +52,7 @@ export {
   polarityOf,
   sharedReturns,
   type SimulatedSpeaker,
+  sureBy,
   SURE_ENOUGH,
 } from './polarity';
 export {

@@ -132,6 +132,17 @@ export function polarityOf(evidence: readonly PolarityEvidence[]): PolarityFindi
   };
 }
 
+/** How often a wiring diagram tells the truth about this very car (common practice, no source). */
+const DIAGRAM = 0.95;
+/** How surely a pair's plus is known by the ways it was found, 0.5…1; each way counts once, one that nobody knows not at all. */
+export function sureBy(hows: readonly string[]): number {
+  const odds = [...new Set(hows)].reduce((sum, how) => {
+    const reliability = how === 'wiring diagram' ? DIAGRAM : (TESTS.get(how as PolarityMethod)?.reliability ?? 0.5);
+    return sum + Math.log(reliability / (1 - reliability));
+  }, 0);
+  return 1 / (1 + Math.exp(-odds));
+}
+
 /** Two speakers that were compared: alike in phase or not. */
 export interface PhaseCheck {
   a: string;

@@ -27,7 +27,7 @@ export { readDocument } from './migrate';
 export { mirror, mirroredSide, recordedId } from './mirror';
 export { countedWords, heldWords, itemWords, namedWords } from './names';
 export { checkOptions, listOptions } from './options';
-export { type MarkedPhoto, photosOf, photosOfItems, scaledPhoto } from './photos';
+export { type MarkedPhoto, photoIds, photosOf, photosOfItems, scaledPhoto } from './photos';
 export { LONGEST_SECONDS, recordingsOfItems } from './recordings';
 export { type PresenceMap, presenceOf } from './presence';
 export { isInSight, type Need, ownCovers, reachOf } from './reach';

@@ -50,3 +50,9 @@ export function ofItems<T extends { id: string }>(
     .flatMap(of);
   return [...new Map(all.map((one) => [one.id, one])).values()];
 }
+
+/** The ids of every picture a document names: its items', its own, and the one behind its drawing. */
+export function photoIds(document: ProcedureDocument): string[] {
+  const own = [...itemsOf(document).flatMap(photosOf), ...(document.photos ?? []).map(inFull)].map(({ id }) => id);
+  return [...new Set([...own, ...(document.map.photo ? [document.map.photo.id] : [])])];
+}

@@ -6,7 +6,7 @@ import {
   type ReadSpeakers,
 } from '../../contracts/schemas';
 import { BASE_CATALOGUE, extendCatalogue, type OwnKind } from '../../core/hardware';
-import { makePlan, summarise, type PlanRequest, type PlanResult, type Summary } from '../../core/plan';
+import { makePlan, type Plan, summarise, type PlanRequest, type PlanResult, type Summary, wholeGoals } from '../../core/plan';
 import { checkProcedure, type CheckResult } from '../../core/check';
 import type { ProcedureDocument } from '../../core/procedure';
 
@@ -50,6 +50,23 @@ export function plan({
     { ...request, catalogue: extendCatalogue(BASE_CATALOGUE, ownKinds) },
     { shouldStop: () => performance.now() > end },
   );
+}
+
+/** The plan that takes all of a procedure apart and back, every option included; null where there is none. */
+export function planAll({
+  document,
+  ownKinds,
+  limitMs,
+}: {
+  document: ProcedureDocument;
+  ownKinds: OwnKind[];
+  limitMs: number;
+}): Plan | null {
+  for (const goals of wholeGoals(document)) {
+    const planned = plan({ request: { documents: [document], goals, options: {} }, ownKinds, limitMs });
+    if (planned.ok) return planned.plan;
+  }
+  return null;
 }
 
 /** Sums documents up for lists, each by its id. */

@@ -1,0 +1,10 @@
+import { importArchive } from '@/services';
+import { answerLines, withBodyFile } from '../../respond';
+
+/** Takes an archive in; `?dry=1` only says what would happen. Told line by line while it goes. */
+export const POST = (request: Request) =>
+  answerLines(request, (person, onDone, signal) =>
+    withBodyFile(request, (path) =>
+      importArchive(person, { path }, { dryRun: new URL(request.url).searchParams.has('dry'), signal, onDone }),
+    ),
+  );

@@ -1,0 +1,4 @@
+export { exportArchive, planOfAll } from './export';
+export { type ImportAnswer, importArchive, type ImportOptions } from './import';
+export { csvOf, documentHash, mapSvg, packArchive, type Packed, wireTable } from './pack';
+export { Archive, type ArchiveSource } from './unpack';
