@@ -4,6 +4,8 @@ export * from './people';
 export * from './sessions';
 export * from './devices';
 export * from './exchange';
+export * from './lifecycle';
+export * from './wires';
 export * from './sign-in-tries';
 export * from './procedures';
 export * from './known-vehicles';

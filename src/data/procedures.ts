@@ -14,6 +14,10 @@ export interface ProcedureRow {
   /** The revision in force; null while it is only a draft. */
   revision: number | null;
   hasDraft: boolean;
+  /** Its draft waits for a lead to look at it. */
+  inReview: boolean;
+  /** Null while it may be used. */
+  retiredAt: Date | null;
   changedAt: Date;
   applies: string;
 }
@@ -25,6 +29,11 @@ export interface Draft {
   begunBy: string;
   editedBy: string;
   editedAt: Date;
+  /** Who asked a lead to look at it, and when. */
+  reviewAskedBy: string | null;
+  reviewAskedAt: Date | null;
+  /** The revision of what it was derived from whose changes it has. */
+  originRevision: number | null;
 }
 
 export interface Revision {
@@ -89,7 +98,7 @@ export async function findRecordedFromRun(db: Db, run: string, procedure: string
 /** Brings the search columns in line with a document. */
 export async function updateProcedureColumns(db: Db, document: ProcedureDocument): Promise<void> {
   await db.query(
-    'update procedures set title = $2, zone = $3, side = $4, search_text = $5, summary = null, changed_at = now() where id = $1',
+    'update procedures set title = $2, zone = $3, side = $4, search_text = $5, summary = null, wires_version = null, changed_at = now() where id = $1',
     [document.id, document.title, document.zone, document.side, searchText(document)],
   );
   await db.query('delete from procedure_applies where procedure_id = $1', [document.id]);
@@ -107,7 +116,8 @@ async function insertApplies(db: Db, document: ProcedureDocument): Promise<void>
 }
 
 const ROW = `p.id, p.title, p.zone, p.side, p.revision, p.changed_at as "changedAt",
-  exists (select 1 from procedure_drafts d where d.procedure_id = p.id) as "hasDraft",
+  exists (select 1 from procedure_drafts d where d.procedure_id = p.id) as "hasDraft", p.retired_at as "retiredAt",
+  exists (select 1 from procedure_drafts d where d.procedure_id = p.id and d.review_asked_at is not null) as "inReview",
   (select string_agg(a.make || ' ' || a.model || case
        when lower_inf(a.years) and upper_inf(a.years) then ''
        when upper_inf(a.years) then ' from ' || lower(a.years)
@@ -190,7 +200,9 @@ export async function isProcedureId(db: Db, id: string): Promise<boolean> {
 /** The draft of a procedure, or null. */
 export async function findDraft(db: Db, id: string): Promise<Draft | null> {
   const { rows } = await db.query<Draft>(
-    'select version, document, begun_by as "begunBy", edited_by as "editedBy", edited_at as "editedAt" from procedure_drafts where procedure_id = $1',
+    `select version, document, begun_by as "begunBy", edited_by as "editedBy", edited_at as "editedAt",
+            review_asked_by as "reviewAskedBy", review_asked_at as "reviewAskedAt", origin_revision as "originRevision"
+       from procedure_drafts where procedure_id = $1`,
     [id],
   );
   return rows[0] ? withDocument(rows[0]) : null;
@@ -342,7 +354,8 @@ export async function listProceduresOfMakes(db: Db, makes: string[]): Promise<Pr
          select json_agg(json_strip_nulls(json_build_object('make', a.make, 'model', a.model, 'from', lower(a.years), 'to', upper(a.years) - 1, 'body', a.body, 'steering', a.steering)))
            from procedure_applies a where a.procedure_id = p.id) as ranges
        from procedures p
-      where p.revision is not null and exists (select 1 from procedure_applies a where a.procedure_id = p.id and lower(a.make) = any($1))
+      where p.revision is not null and p.retired_at is null
+        and exists (select 1 from procedure_applies a where a.procedure_id = p.id and lower(a.make) = any($1))
       order by p.zone, p.side, p.id`,
     [makes.map((make) => make.toLowerCase())],
   );

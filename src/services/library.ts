@@ -13,17 +13,23 @@ import {
   deleteUnapproved,
   findCurrentRevision,
   findDraft,
+  findProvenance,
+  findRetired,
   findRevision,
   getJob,
   getProcedureRow,
   insertDraft,
   insertProcedure,
   insertRevision,
+  keepDraftOrigin,
   keepSummaries,
+  listComments,
   listCurrentDocuments,
   listLastDone,
   listStandingDocuments,
   listSummaries,
+  listVariants,
+  listVerifiedOn,
   findSameZone,
   isDraftSavedAs,
   isProcedureId,
@@ -39,6 +45,7 @@ import {
 } from '../data';
 import { checkKept, errorFields, readAndCheck, summariseAll } from './checking';
 import { findingsOn } from './findings';
+import { originOf } from './variants';
 import { demand, may } from './permission';
 
 const SEARCH_LIMIT = 200;
@@ -75,12 +82,27 @@ export async function viewProcedure(id: string): Promise<ProcedureView> {
   ]);
   const document = current?.document ?? draft?.document;
   if (!document) throw notFound('procedure-empty', `“${id}” has no draft and no revision.`);
-  const [check, found] = await Promise.all([
+  const [check, found, life] = await Promise.all([
     checkKept(document, current ? `revision ${current.revision}` : `draft ${draft!.version}`),
     findingsOn(id, current?.document ?? null),
+    lifeOf(id, draft?.document ?? document),
   ]);
-  return { row, document, current, draft, revisions, ...found, check };
+  return { row, document, current, draft, revisions, ...found, ...life, check };
 }
+
+/** What became of a procedure, and where it came from. */
+async function lifeOf(id: string, newest: ProcedureDocument) {
+  const [retired, verifiedOn, takenIn, comments, origin, variants] = await Promise.all([
+    findRetired(db, id),
+    listVerifiedOn(db, id, MOST_VERIFIED),
+    findProvenance(db, id),
+    listComments(db, id, MOST_COMMENTS),
+    originOf(id, newest),
+    listVariants(db, id),
+  ]);
+  return { retired, verifiedOn, takenIn, comments, origin, variants };
+}
+const [MOST_VERIFIED, MOST_COMMENTS] = [20, 200];
 
 /** What changed between two revisions of a procedure, or since one in its draft, each in a sentence. Throws not-found. */
 export async function compareRevisions(id: string, from: number, to: number | 'draft'): Promise<WordedChange[]> {
@@ -256,6 +278,7 @@ export async function approveDraft(by: Actor, id: string, version: number, note:
       throw conflict('has-errors', 'The checker still finds errors; they must go first.', errorFields(remarks));
     const revision = await insertRevision(tx, draft.document, note, draft.editedBy, by.id);
     await updateProcedureColumns(tx, draft.document);
+    await keepDraftOrigin(tx, id);
     await deleteDraft(tx, id);
     return revision;
   });

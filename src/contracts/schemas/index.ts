@@ -1,3 +1,13 @@
+export { readWiresCsv, type ReadWires } from './wires';
+export {
+  type CommentForm,
+  commentSchema,
+  type RetireForm,
+  retireSchema,
+  reviewSchema,
+  type VariantForm,
+  variantSchema,
+} from './lifecycle';
 export { readManifest } from './archive';
 export { costSchema } from './costs';
 export {

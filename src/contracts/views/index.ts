@@ -1,13 +1,16 @@
 export { type LaterLine, MOST_PRINTED_PHOTOS, type Report, type RunReport } from './report';
 export type { PersonView, DeviceView } from './people';
 export type {
-  LibraryRowView,
-  ProcedureRowView,
+  CommentView,
   DecisionView,
-  ProposalView,
+  LibraryRowView,
+  OriginView,
+  ProcedureRowView,
   ProcedureView,
-  VerificationView,
+  ProposalView,
   RelativeView,
+  VerificationView,
+  WireView,
 } from './procedures';
 export type { RunStanding, VisitStanding, JobStanding, FlagView, CustomerView, VehicleQuestions } from './jobs';
 export type { RunStart, VisitView } from './bay';

@@ -1,5 +1,7 @@
 import type { Summary } from '../../core/plan';
 import type { CheckResult } from '../../core/check';
+import type { Provenance, WireRow } from '../../core/exchange';
+import type { WordedChange } from '../../core/wording';
 import type { ProcedureDocument } from '../../core/procedure';
 import type { Side } from '../../core/vehicle';
 
@@ -11,6 +13,8 @@ export interface ProcedureRowView {
   side: Side;
   revision: number | null;
   hasDraft: boolean;
+  inReview: boolean;
+  retiredAt: Date | null;
   applies: string;
 }
 
@@ -35,12 +39,54 @@ export interface ProcedureView {
   row: ProcedureRowView;
   document: ProcedureDocument;
   current: RevisionView | null;
-  draft: { version: number; editedBy: string; editedAt: Date } | null;
+  draft: {
+    version: number;
+    editedBy: string;
+    editedAt: Date;
+    reviewAskedBy: string | null;
+    reviewAskedAt: Date | null;
+  } | null;
+  retired: { by: string; at: Date; why: string | null; replacedBy: { id: string; title: string } | null } | null;
+  /** Vehicles that it was run to the end on, the latest first, with who did it last. */
+  verifiedOn: { vehicle: string; times: number; person: string; at: Date }[];
+  /** Where it came from another shop. */
+  takenIn: (Provenance & { at: number; takenBy: string; takenAt: Date }) | null;
+  comments: CommentView[];
+  origin: OriginView | null;
+  variants: { id: string; title: string }[];
   revisions: RevisionView[];
   check: CheckResult;
   /** What the bay found, newest first. */
   proposals: ProposalView[];
   decisions: DecisionView[];
+}
+
+/** What somebody said of a procedure, or of an item of it. */
+export interface CommentView {
+  id: string;
+  item: string | null;
+  words: string;
+  by: string;
+  at: Date;
+  settledBy: string | null;
+  settledAt: Date | null;
+}
+
+/** What a procedure was derived from: what differs by now, and what has changed there since. */
+export interface OriginView {
+  id: string;
+  title: string;
+  taken: number;
+  current: number;
+  isRetired: boolean;
+  differs: WordedChange[];
+  offered: WordedChange[];
+}
+
+/** A wire of the library. */
+export interface WireView extends WireRow {
+  title: string;
+  side: string;
 }
 
 /** A change that findings ask for: what was said, what it would change, in sentences, and who found it where. */

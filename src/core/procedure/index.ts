@@ -60,5 +60,6 @@ export {
   type Work,
   type WorkPhase,
 } from './types';
+export { type MergeConflict, mergeProcedures } from './merge';
 export { withPair } from './measured';
 export { applyChanges, type Change, diffProcedures } from './diff';

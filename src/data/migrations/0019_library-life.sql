@@ -19,6 +19,8 @@ create index procedures_origin_idx on procedures (origin_id) where origin_id is 
 alter table procedure_drafts
   add column review_asked_by text references people (id),
   add column review_asked_at timestamptz,
+  -- the revision of what it was derived from whose changes this draft has
+  add column origin_revision integer check (origin_revision >= 1),
   add constraint procedure_drafts_review_both check (num_nonnulls(review_asked_by, review_asked_at) in (0, 2));
 
 -- What people say of an item, or of the whole, until somebody settles it.
@@ -79,6 +81,6 @@ alter table finding_decisions
 drop table wires;
 drop table provenances;
 drop table procedure_comments;
-alter table procedure_drafts drop column review_asked_by, drop column review_asked_at;
+alter table procedure_drafts drop column review_asked_by, drop column review_asked_at, drop column origin_revision;
 alter table procedures drop column retired_at, drop column retired_by, drop column retired_why, drop column replaced_by,
   drop column origin_id, drop column origin_revision, drop column wires_version;

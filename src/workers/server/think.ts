@@ -6,7 +6,15 @@ import {
   type ReadSpeakers,
 } from '../../contracts/schemas';
 import { BASE_CATALOGUE, extendCatalogue, type OwnKind } from '../../core/hardware';
-import { makePlan, type Plan, summarise, type PlanRequest, type PlanResult, type Summary, wholeGoals } from '../../core/plan';
+import {
+  makePlan,
+  type Plan,
+  summarise,
+  type PlanRequest,
+  type PlanResult,
+  type Summary,
+  wholeGoals,
+} from '../../core/plan';
 import { checkProcedure, type CheckResult } from '../../core/check';
 import type { ProcedureDocument } from '../../core/procedure';
 

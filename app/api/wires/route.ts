@@ -1,0 +1,5 @@
+import { searchWires } from '@/services';
+import { answerPerson } from '../respond';
+
+export const GET = (request: Request) =>
+  answerPerson(() => searchWires((new URL(request.url).searchParams.get('q') ?? '').slice(0, 200)));

@@ -1,0 +1,142 @@
+import type { VariantForm } from '../contracts/schemas';
+import type { OriginView } from '../contracts/views';
+import { conflict, notFound } from '../core/errors';
+import {
+  itemWords,
+  indexItems,
+  type MergeConflict,
+  mergeProcedures,
+  mirror,
+  type ProcedureDocument,
+} from '../core/procedure';
+import { zoneName } from '../core/vehicle';
+import { type WordedChange, wordChanges, wordedDiff } from '../core/wording';
+import {
+  db,
+  findCurrentRevision,
+  findDraft,
+  findOrigin,
+  findRevision,
+  insertDraft,
+  insertProcedure,
+  transaction,
+  updateDraft,
+  updateDraftOrigin,
+  updateOrigin,
+  type Actor,
+  type Db,
+} from '../data';
+import { newId } from './library';
+import { demand } from './permission';
+
+/** What makes a variant itself: never taken from its origin. */
+const OWN = ['format', 'id', 'title', 'applies', 'zone', 'side'] as const;
+const withOwn = (document: ProcedureDocument, of: ProcedureDocument): ProcedureDocument => ({
+  ...document,
+  ...(Object.fromEntries(OWN.map((field) => [field, of[field]])) as Pick<ProcedureDocument, (typeof OWN)[number]>),
+});
+
+/** Derives a procedure for another year, body, zone or side: a draft of its own that remembers what it came from. Returns its id. Throws not-found where that is not published. */
+export async function deriveVariant(by: Actor, from: string, form: VariantForm): Promise<string> {
+  demand(by, 'record');
+  const origin = await findCurrentRevision(db, from);
+  if (!origin) throw notFound('no-revision', `“${from}” is not a published procedure.`);
+  const [range] = origin.document.applies;
+  const document = variantOf(
+    origin.document,
+    form,
+    await newId(form.model ?? range.model, form.zone ?? origin.document.zone),
+  );
+  await transaction(async (tx) => {
+    await insertProcedure(tx, document, by.id);
+    await insertDraft(tx, document, by.id);
+    await updateOrigin(tx, document.id, from, origin.revision);
+  });
+  return document.id;
+}
+
+function variantOf(origin: ProcedureDocument, form: VariantForm, id: string): ProcedureDocument {
+  const [range] = origin.applies;
+  const turned = form.side && form.side !== origin.side && origin.side !== 'centre' ? mirror(origin) : origin;
+  const { from = range.from, to = range.to, body = range.body } = form;
+  const make = form.make ?? range.make;
+  const model = form.model ?? range.model;
+  const zone = form.zone ?? origin.zone;
+  return {
+    ...turned,
+    id,
+    title: `${make} ${model}, ${zoneName(zone)}${from && from !== range.from ? `, from ${from}` : ''}${body && body !== range.body ? `, ${body}` : ''}`,
+    zone,
+    side: turned.side,
+    applies: [
+      {
+        make,
+        model,
+        ...(from ? { from } : {}),
+        ...(to ? { to } : {}),
+        ...(body ? { body } : {}),
+        steering: range.steering ?? 'any',
+      },
+    ],
+  };
+}
+
+/** What a variant was derived from, what differs from it by now, and what has changed there since; null for one that was recorded by itself. */
+export async function originOf(id: string, document: ProcedureDocument): Promise<OriginView | null> {
+  const origin = await findOrigin(db, id);
+  if (!origin) return null;
+  const [base, theirs] = await both(db, origin, document);
+  const offered = base && theirs ? wordedDiff(base, theirs) : [];
+  return {
+    id: origin.id,
+    title: origin.title,
+    taken: origin.taken,
+    current: origin.current,
+    isRetired: origin.isRetired,
+    differs: base ? wordedDiff(base, document) : [],
+    offered,
+  };
+}
+
+/** Its origin as it was when the variant last took something from it, and as it is now, both as the variant would have them. */
+async function both(
+  tx: Db,
+  { id, taken, current }: { id: string; taken: number; current: number },
+  variant: ProcedureDocument,
+): Promise<(ProcedureDocument | null)[]> {
+  const revisions = [await findRevision(tx, id, taken), await findRevision(tx, id, current)];
+  return revisions.map((one) => {
+    if (!one) return null;
+    const turned =
+      one.document.side !== variant.side && variant.side !== 'centre' ? mirror(one.document) : one.document;
+    return withOwn(turned, variant);
+  });
+}
+
+/** Takes over what has changed in a variant's origin, into its draft; where the variant went its own way it stays so, and that is named. Throws a conflict where there is nothing to take. */
+export async function takeFromOrigin(by: Actor, id: string): Promise<{ version: number; conflicts: string[] }> {
+  demand(by, 'record');
+  return transaction(async (tx) => {
+    const origin = await findOrigin(tx, id);
+    if (!origin || origin.taken === origin.current)
+      throw conflict('nothing-new', 'Nothing has changed in what it was derived from.');
+    const [draft, current] = [await findDraft(tx, id), await findCurrentRevision(tx, id)];
+    const mine = draft?.document ?? current?.document;
+    if (!mine) throw notFound('procedure-empty', `“${id}” has no draft and no revision.`);
+    const [base, theirs] = await both(tx, origin, mine);
+    if (!base || !theirs) throw conflict('nothing-new', 'What it was derived from is not there any more.');
+    const { document, conflicts } = mergeProcedures(base, mine, theirs);
+    if (!draft) await insertDraft(tx, mine, by.id);
+    const version = await updateDraft(tx, document, draft?.version ?? 1, by.id, { id: null, unanswered: [] });
+    await updateDraftOrigin(tx, id, origin.current);
+    return { version, conflicts: conflicts.map((one) => conflictWords(mine, one)) };
+  });
+}
+
+/** Where two went their own ways, in a sentence. */
+export function conflictWords(document: ProcedureDocument, { item, mine, theirs }: MergeConflict): string {
+  const say = (change: MergeConflict['mine']): string =>
+    (wordChanges([change], document, document) as WordedChange[])[0].sentence;
+  const what = item && indexItems(document).typeOf.has(item) ? itemWords(indexItems(document), item) : 'the procedure';
+  return `${what}: here “${say(mine)}”, there “${say(theirs)}”. It stays as it is here.`;
+}
