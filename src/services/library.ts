@@ -119,6 +119,19 @@ export async function compareRevisions(id: string, from: number, to: number | 'd
   return wordedDiff(old.document, next.document);
 }
 
+/** What another procedure does otherwise than this one: what stands of each, in sentences. Throws not-found. */
+export async function compareProcedures(id: string, other: string): Promise<WordedChange[]> {
+  const found = new Map((await listStandingDocuments(db, [id, other])).map((document) => [document.id, document]));
+  const [a, b] = [id, other].map((one) => {
+    const document = found.get(one);
+    if (!document) throw notFound('procedure-unknown', `There is no procedure “${one}”.`);
+    return document;
+  });
+  // Two sides of one panel are compared as the same side.
+  const turned = a.side !== b.side && a.side !== 'centre' && b.side !== 'centre' ? mirror(b) : b;
+  return wordedDiff(a, { ...turned, id: a.id, format: a.format });
+}
+
 /** The approved documents that a plan is made of; "kite-rear-door@right" asks for the other side of one. Throws not-found where one has no revision in force. */
 export async function approvedDocuments(ids: string[]): Promise<{ document: ProcedureDocument; revision: number }[]> {
   const found = await listCurrentDocuments(db, [...new Set(ids.map(recordedId))]);

@@ -32,7 +32,7 @@ export function TopBar({
   const isHere = (href: string) =>
     href === '/'
       ? path === '/' || path.startsWith('/jobs')
-      : path.startsWith(href) || (href === '/library' && /^\/(procedures|plan)/.test(path));
+      : path.startsWith(href) || (href === '/library' && /^\/(procedures|plan|wires)/.test(path));
   const signOut = async () => {
     await leave();
     goTo('/sign-in');

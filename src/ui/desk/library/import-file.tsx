@@ -2,17 +2,20 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Trouble } from '../../design';
+import { TakeIn } from './take-in';
 import { troubleWords } from '../../../device/http';
 
 const MOST_BYTES = 5 * 1024 * 1024;
 
-/** Imports a procedure file as a draft, and goes on to editing it. */
+/** Imports a procedure file as a draft, and goes on to editing it; of an archive it first says what would happen. */
 export function ImportFile() {
   const router = useRouter();
   const [trouble, setTrouble] = useState<string | null>(null);
+  const [archive, setArchive] = useState<File | null>(null);
   const take = async (file: File | undefined) => {
     if (!file) return;
     setTrouble(null);
+    if (/\.zip$/i.test(file.name) || file.type === 'application/zip') return setArchive(file);
     if (file.size > MOST_BYTES) return setTrouble('The file is larger than 5 MB.');
     try {
       const response = await fetch('/api/procedures/bring-in', { method: 'POST', body: await file.text() });
@@ -26,6 +29,7 @@ export function ImportFile() {
   return (
     <>
       {trouble && <Trouble text={trouble} />}
+      {archive && <TakeIn file={archive} onClose={() => setArchive(null)} />}
       <label className="btn btn-outline-dark" htmlFor="import-file">
         Import file
       </label>
@@ -33,7 +37,7 @@ export function ImportFile() {
         id="import-file"
         className="visually-hidden"
         type="file"
-        accept=".json,application/json"
+        accept=".json,application/json,.zip,application/zip"
         onChange={(event) => {
           void take(event.target.files?.[0]);
           event.target.value = '';

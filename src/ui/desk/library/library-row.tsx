@@ -5,6 +5,14 @@ import { takesWords } from '@/core/wording';
 import { useDates } from '../../design';
 import { PanelThumb } from '../../map';
 
+/** How a procedure stands: "Published, revision 3, in review". */
+function standingWords({ revision, hasDraft, inReview, retiredAt }: LibraryRowView): string {
+  if (retiredAt) return 'Retired';
+  const draft = inReview ? 'in review' : hasDraft ? 'being edited' : '';
+  if (revision === null) return inReview ? 'Draft, in review' : 'Draft';
+  return [`Published, revision ${revision}`, draft].filter(Boolean).join(', ');
+}
+
 /** One procedure, to be known without reading: its panel, what it takes, when it was last done, how it stands. */
 export function LibraryRow({
   row,
@@ -41,10 +49,7 @@ export function LibraryRow({
               : 'Not done yet'}
           </span>
         </span>
-        <span className={`stage ${row.revision ? 'done' : ''}`}>
-          {row.revision ? `Published, revision ${row.revision}` : 'Draft'}
-          {row.revision !== null && row.hasDraft && ', being edited'}
-        </span>
+        <span className={`stage ${row.revision && !row.retiredAt ? 'done' : ''}`}>{standingWords(row)}</span>
       </Link>
     </li>
   );

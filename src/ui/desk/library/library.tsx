@@ -17,7 +17,7 @@ interface LibraryProps {
   mayRecord: boolean;
 }
 
-const STATES = { published: 'Published', draft: 'Drafts' } as const;
+const STATES = { published: 'Published', draft: 'Drafts', review: 'In review', retired: 'Retired' } as const;
 type State = keyof typeof STATES;
 
 /** The shop's procedures: one search box for make, model, year, zone and side in any order; chips narrow it; arrow keys and Enter open one. */
@@ -26,15 +26,20 @@ export function Library({ q, rows, names, mayRecord }: LibraryProps) {
   const found = useSearch(text, q, rows);
   const [zone, setZone] = useState<string | null>(null);
   const [state, setState] = useState<State | null>(null);
-  const shown = found.rows.filter(
-    (row) =>
-      (!zone || row.zone === zone) && (!state || (state === 'draft') === (row.revision === null || row.hasDraft)),
-  );
+  const shown = found.rows.filter((row) => (!zone || row.zone === zone) && (state ? isIn(row, state) : !row.retiredAt));
   const list = useArrowKeys(shown);
   const zones = [...new Set(found.rows.map((row) => row.zone))].sort();
   return (
     <div className="fill-page">
       <PageHead title="Library" under="How each vehicle’s panels come apart">
+        <Link className="btn btn-outline-dark" href="/wires">
+          Wires
+        </Link>
+        {mayRecord && (
+          <a className="btn btn-outline-dark" href="/api/exchange/archive" download>
+            Export library
+          </a>
+        )}
         {mayRecord && <ImportFile />}
         {mayRecord && (
           <Link className="btn btn-primary" href="/procedures/new">
@@ -74,6 +79,14 @@ export function Library({ q, rows, names, mayRecord }: LibraryProps) {
       </ul>
     </div>
   );
+}
+
+/** Whether a row shows under a chip of the state; retired ones show only under their own. */
+function isIn(row: LibraryRowView, state: State): boolean {
+  if (state === 'retired') return row.retiredAt !== null;
+  if (row.retiredAt) return false;
+  if (state === 'review') return row.inReview;
+  return (state === 'draft') === (row.revision === null || row.hasDraft);
 }
 
 interface ChipsProps {

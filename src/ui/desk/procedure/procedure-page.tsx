@@ -10,9 +10,15 @@ import { PageHead } from '../../design';
 import { ItemFacts } from './item-facts';
 import { Remarks } from './remarks';
 import { FromTheBay } from './from-the-bay';
+import { Comments } from './comments';
+import { FilesMenu } from './files-menu';
+import { Retire } from './retire';
 import { Revisions } from './revisions';
+import { Standing } from './standing';
+import { Variants } from './variants';
 
-type Tab = 'items' | 'bay' | 'checker' | 'revisions';
+type Tab = 'items' | 'bay' | 'checker' | 'revisions' | 'variants' | 'comments';
+const NONE: ReadonlySet<string> = new Set();
 
 /** A procedure: the panel map with numbers and peel control, and beside it the same numbers as a list, what the bay found, what the checker says, its revisions. */
 export function ProcedurePage({
@@ -30,7 +36,12 @@ export function ProcedurePage({
   const [otherSide, setOtherSide] = useState(false);
   const [peel, setPeel] = useState(0);
   const [selected, setSelected] = useState<string | null>(null);
-  const [tab, setTab] = useState<Tab>('items');
+  const [tab, choose] = useState<Tab>('items');
+  const [marked, setMarked] = useState(NONE);
+  const setTab = (next: Tab) => {
+    choose(next);
+    setMarked(NONE);
+  };
   const { row, current, draft, check } = view;
   const document = useMemo(() => (otherSide ? mirror(view.document) : view.document), [view.document, otherSide]);
   const layers = useMemo(() => layersOf(document), [document]);
@@ -46,21 +57,19 @@ export function ProcedurePage({
         title={row.title}
         under={`${zoneName(row.zone)}${row.side === 'centre' ? '' : `, ${row.side}`} · ${document.applies.map(applicabilityWords).join(', ')}`}
       >
-        <a className="btn btn-outline-dark" href={`/api/procedures/${encodeURIComponent(row.id)}/file`} download>
-          Save as file
-        </a>
+        <FilesMenu id={row.id} />
         {mayRecord && (
           <Link className="btn btn-outline-dark" href={`/procedures/${encodeURIComponent(row.id)}/edit`}>
             {draft ? 'Continue editing' : 'Edit'}
           </Link>
         )}
-        {current && (
+        {current && !view.retired && (
           <Link className="btn btn-primary" href={`/plan?procedure=${encodeURIComponent(row.id)}`}>
             Plan
           </Link>
         )}
       </PageHead>
-      {!current && <p className="caution mild">This is a draft. A lead has to publish it before it can be planned.</p>}
+      <Standing view={view} names={names} />
       <div className="split fill-split">
         <div className="map-sheet fill-column">
           <div className="map-frame">
@@ -68,6 +77,7 @@ export function ProcedurePage({
               document={document}
               appearance={peeled(document, layers, peel)}
               selected={selected}
+              marked={marked}
               numbers={numbers}
               onSelect={select}
             />
@@ -110,7 +120,16 @@ export function ProcedurePage({
               />
             )}
             {tab === 'checker' && <Remarks check={check} onSelect={select} />}
-            {tab === 'revisions' && <Revisions view={view} names={names} onSelect={select} />}
+            {tab === 'revisions' && (
+              <>
+                <Revisions view={view} names={names} onSelect={select} onMark={setMarked} />
+                {mayApprove && <Retire view={view} />}
+              </>
+            )}
+            {tab === 'variants' && <Variants view={view} mayRecord={mayRecord} onSelect={select} onMark={setMarked} />}
+            {tab === 'comments' && (
+              <Comments view={view} names={names} selected={selected} maySettle={mayRecord} onSelect={select} />
+            )}
           </div>
         </div>
       </div>
@@ -123,6 +142,8 @@ const TABS: Record<Tab, string> = {
   bay: 'From the bay',
   checker: 'Checker',
   revisions: 'Revisions',
+  variants: 'Variants',
+  comments: 'Comments',
 };
 
 /** What stands beside the drawing, each with how much there is of it. */
@@ -133,6 +154,8 @@ function Tabs({ view, tab, onChoose }: { view: ProcedureView; tab: Tab; onChoose
     bay: proposals.length,
     checker: check.remarks.length,
     revisions: revisions.length,
+    variants: view.variants.length + (view.origin ? 1 : 0),
+    comments: view.comments.filter(({ settledAt }) => !settledAt).length,
   };
   return (
     <div className="tabs" role="tablist" aria-label="About this procedure">

@@ -4,16 +4,20 @@ import type { ProcedureView } from '@/contracts/views';
 import type { WordedChange } from '@/core/wording';
 import { send, troubleWords } from '../../../device/http';
 import { useDates } from '../../design';
+import { changedItems, Changes } from './changes';
 
 /** Every revision, newest first: what changed and why, by whom; what it changed against the one before, in sentences that select their item. A draft stands on top. */
 export function Revisions({
   view,
   names,
   onSelect,
+  onMark,
 }: {
   view: ProcedureView;
   names: Record<string, string>;
   onSelect: (id: string) => void;
+  /** Marks items on the drawing. */
+  onMark: (items: ReadonlySet<string>) => void;
 }) {
   const dates = useDates();
   const who = (id: string) => names[id] ?? id;
@@ -25,7 +29,7 @@ export function Revisions({
       {view.draft && (
         <li className="py-2">
           <strong>Draft</strong> begun after revision {newest.revision}
-          <Changes id={id} from={newest.revision} to="draft" onSelect={onSelect} />
+          <Fetched id={id} from={newest.revision} to="draft" onSelect={onSelect} onMark={onMark} />
         </li>
       )}
       {view.revisions.map((one) => (
@@ -35,7 +39,9 @@ export function Revisions({
           <span className="quiet">
             recorded by {who(one.madeBy)}, published by {who(one.approvedBy)}, {dates.day(one.approvedAt)}
           </span>
-          {one.revision > 1 && <Changes id={id} from={one.revision - 1} to={one.revision} onSelect={onSelect} />}
+          {one.revision > 1 && (
+            <Fetched id={id} from={one.revision - 1} to={one.revision} onSelect={onSelect} onMark={onMark} />
+          )}
         </li>
       ))}
     </ul>
@@ -43,46 +49,35 @@ export function Revisions({
 }
 
 /** What changed, fetched when it is asked for. */
-function Changes({
+function Fetched({
   id,
   from,
   to,
   onSelect,
+  onMark,
 }: {
   id: string;
   from: number;
   to: number | 'draft';
   onSelect: (id: string) => void;
+  onMark: (items: ReadonlySet<string>) => void;
 }) {
   const [changes, setChanges] = useState<WordedChange[] | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const show = () =>
     send<WordedChange[]>('GET', `/api/procedures/${encodeURIComponent(id)}/diff?from=${from}&to=${to}`)
-      .then(setChanges)
+      .then((found) => {
+        setChanges(found);
+        onMark(changedItems(found));
+      })
       .catch((error: unknown) => setTrouble(troubleWords(error)));
-  if (!changes)
-    return (
-      <div>
-        <button type="button" className="btn btn-sm btn-outline-dark mt-1" onClick={() => void show()}>
-          What changed since revision {from}
-        </button>
-        {trouble && <p className="trouble mb-0">{trouble}</p>}
-      </div>
-    );
-  if (changes.length === 0) return <p className="quiet mb-0">Nothing.</p>;
+  if (changes) return <Changes changes={changes} label={`What changed since revision ${from}`} onSelect={onSelect} />;
   return (
-    <ul className="change-list" aria-label={`What changed since revision ${from}`}>
-      {changes.map(({ kind, item, sentence }, n) => (
-        <li key={n} className={kind}>
-          {item && kind !== 'removed' ? (
-            <button type="button" className="finding-row" onClick={() => onSelect(item)}>
-              {sentence}
-            </button>
-          ) : (
-            sentence
-          )}
-        </li>
-      ))}
-    </ul>
+    <div>
+      <button type="button" className="btn btn-sm btn-outline-dark mt-1" onClick={() => void show()}>
+        What changed since revision {from}
+      </button>
+      {trouble && <p className="trouble mb-0">{trouble}</p>}
+    </div>
   );
 }

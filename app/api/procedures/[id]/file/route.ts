@@ -1,12 +1,13 @@
-import { viewProcedure } from '@/services';
-import { answerFile } from '../../../respond';
+import { procedureFile } from '@/services';
+import { answerPersonWith } from '../../../respond';
 
-/** The procedure as an open file. */
-export async function GET(_request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
-  const { id } = await params;
-  const headers = {
-    'content-type': 'application/json',
-    'content-disposition': `attachment; filename="${id.replace(/[^\w.-]/g, '_')}.json"`,
-  };
-  return answerFile(headers, async () => Buffer.from(JSON.stringify((await viewProcedure(id)).document)));
-}
+/** The procedure as an open file: JSON, or `?as=` fasteners, wires, map, howto. */
+export const GET = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
+  answerPersonWith(async () => {
+    const { id } = await params;
+    const { type, extension, text } = await procedureFile(id, new URL(request.url).searchParams.get('as') ?? 'json');
+    const name = `${id.replace(/[^\w.-]/g, '_')}${extension}`;
+    return new Response(text, {
+      headers: { 'content-type': type, 'content-disposition': `attachment; filename="${name}"` },
+    });
+  });

@@ -1,0 +1,2 @@
+export { WireSwatch } from './wire-swatch';
+export { Wires } from './wires';
