@@ -160,3 +160,14 @@ export async function readJson(request: Request): Promise<unknown> {
     throw invalid('not-json', 'The request is not JSON.');
   }
 }
+
+/** The paper that is asked for: A4 where nothing else is. */
+export const paperOf = (request: Request): 'a4' | 'letter' =>
+  new URL(request.url).searchParams.get('paper') === 'letter' ? 'letter' : 'a4';
+
+/** Where this shop is found, as whoever asks sees it. */
+export function originOf(request: Request): string {
+  const host = request.headers.get('host') ?? new URL(request.url).host;
+  const scheme = request.headers.get('x-forwarded-proto') ?? new URL(request.url).protocol.replace(':', '');
+  return `${scheme}://${host}`;
+}

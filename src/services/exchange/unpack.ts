@@ -106,7 +106,7 @@ function faultOf(entry: Entry, entries: ReadonlyMap<string, Entry>): string | nu
     /^[A-Za-z]:/.test(fileName)
   )
     return 'a file in it would land outside its folder';
-   
+
   if (/[\u0000-\u001f]/.test(fileName) || fileName.length > 300) return 'a file in it has a name that is no name';
   if (((entry.externalFileAttributes >>> 16) & TYPE_MASK) === LINK) return `“${fileName}” is a link`;
   if (entry.isEncrypted()) return `“${fileName}” is locked with a password`;

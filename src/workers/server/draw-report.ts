@@ -1,12 +1,9 @@
 import { datesIn, type Dates } from '../../core/text';
-import { join } from 'node:path';
-import PDFDocument from 'pdfkit';
 import { COMPARISON_WORDS, resultWords, VEHICLE_VIEWS, type Signature } from '../../core/visit';
 import { MOST_PRINTED_PHOTOS, type LaterLine, type Report, type RunReport } from '../../contracts/views';
 import { breakLongWords } from './long-words';
+import { type Doc as Pdf, openPdf } from './pdf';
 
-/** Fonts with Latin, Greek and Cyrillic letters, so that no name comes out in boxes. */
-const FONTS = join(process.cwd(), 'node_modules/dejavu-fonts-ttf/ttf');
 const INK = '#20262b';
 const SOFT = '#5d6266';
 const LINE = '#cfc7b8';
@@ -17,33 +14,24 @@ const WIDTH = 595.28 - MARGIN * 2;
 const BOTTOM = 841.89 - MARGIN;
 
 /** A report in the making, with the dates of its shop. */
-type Doc = InstanceType<typeof PDFDocument> & { dates: Dates };
+type Doc = Pdf & { dates: Dates };
 /** Photos of the job by id. */
 export type Pictures = Map<string, { picture: Uint8Array; width: number; height: number }>;
 
 /** The hand-over report as PDF: what was so before, what was done, tests, ledger, photos, signatures. */
 export function drawReport(given: Report, pictures: Pictures): Promise<Buffer> {
   const report = breakLongWords(given);
-  const doc: Doc = Object.assign(
-    new PDFDocument({
-      size: 'A4',
-      margin: MARGIN,
-      bufferPages: true,
-      lang: 'en',
-      info: {
-        Title: `Job ${report.job.number}: ${report.job.title}`,
-        Author: report.shop,
-        CreationDate: new Date(report.madeAt),
-      },
-    }),
-    { dates: datesIn(report.timeZone) },
-  );
-  doc
-    .registerFont('text', join(FONTS, 'DejaVuSansCondensed.ttf'))
-    .registerFont('bold', join(FONTS, 'DejaVuSansCondensed-Bold.ttf'));
-  const chunks: Buffer[] = [];
-  doc.on('data', (chunk: Buffer) => chunks.push(chunk));
-  const ended = new Promise<Buffer>((resolve) => doc.on('end', () => resolve(Buffer.concat(chunks))));
+  const pdf = openPdf({
+    size: 'A4',
+    margin: MARGIN,
+    bufferPages: true,
+    info: {
+      Title: `Job ${report.job.number}: ${report.job.title}`,
+      Author: report.shop,
+      CreationDate: new Date(report.madeAt),
+    },
+  });
+  const doc: Doc = Object.assign(pdf.doc, { dates: datesIn(report.timeZone) });
   head(doc, report);
   marks(doc, report, pictures);
   lines(doc, report);
@@ -55,7 +43,7 @@ export function drawReport(given: Report, pictures: Pictures): Promise<Buffer> {
   signatures(doc, report);
   foot(doc, report);
   doc.end();
-  return ended;
+  return pdf.ended;
 }
 
 /** Starts a new page where `height` points are not left. */

@@ -2,7 +2,8 @@ import { getDocument, OPS } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { describe, expect, it } from 'vitest';
 import { TEMPLATE } from '@tests/support/template';
 import { mirroredTemplate } from '../../core/bench';
-import { drawTemplate, POINTS_PER_MM } from './draw-template';
+import { drawTemplate } from './draw-template';
+import { POINTS_PER_MM } from './pdf';
 
 describe('a template', () => {
   it('as PDF is true to scale: the ruler is 100 mm, the rim 240 mm, over two sheets with register marks', async () => {

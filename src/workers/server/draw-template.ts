@@ -1,13 +1,5 @@
-import PDFDocument from 'pdfkit';
-import { join } from 'node:path';
 import type { Template, TemplateLayer } from '../../core/bench';
-
-const FONT = join(process.cwd(), 'node_modules/dejavu-fonts-ttf/ttf/DejaVuSansCondensed.ttf');
-/** Points of a millimetre. */
-export const POINTS_PER_MM = 72 / 25.4;
-/** Sheets, mm. */
-export const SHEETS = { a4: [210, 297], letter: [215.9, 279.4] } as const;
-export type Paper = keyof typeof SHEETS;
+import { type Doc, openPdf, type Paper, POINTS_PER_MM, SHEETS } from './pdf';
 
 /** What no printer prints, mm; register marks stand on its inner edge. */
 const MARGIN = 12;
@@ -22,16 +14,12 @@ export function drawTemplate({ template, paper }: { template: Template; paper: P
   const tile = [width - 2 * MARGIN, height - 2 * MARGIN - FOOT] as const;
   const [wide, high] = [template.size[0] + 6, template.size[1] + 6];
   const [columns, rows] = [Math.ceil(wide / tile[0]), Math.ceil(high / tile[1])];
-  const doc = new PDFDocument({
+  const { doc, ended } = openPdf({
     size: [width * POINTS_PER_MM, height * POINTS_PER_MM],
     margin: 0,
     autoFirstPage: false,
     info: { Title: template.title },
   });
-  doc.registerFont('text', FONT);
-  const chunks: Buffer[] = [];
-  doc.on('data', (chunk: Buffer) => chunks.push(chunk));
-  const ended = new Promise<Uint8Array>((resolve) => doc.on('end', () => resolve(Buffer.concat(chunks))));
   for (let row = 0; row < rows; row += 1)
     for (let column = 0; column < columns; column += 1) {
       doc.addPage();
@@ -56,8 +44,6 @@ export function drawTemplate({ template, paper }: { template: Template; paper: P
   doc.end();
   return ended;
 }
-
-type Doc = InstanceType<typeof PDFDocument>;
 
 function drawShapes(doc: Doc, { shapes }: Template): void {
   for (const shape of shapes) {

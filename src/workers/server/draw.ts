@@ -1,6 +1,7 @@
 import type { Report } from '../../contracts/views';
 import { drawReport } from './draw-report';
 
+export { drawLabels, drawSheet } from './draw-sheet';
 export { drawTemplate } from './draw-template';
 
 /** Draws a hand-over report for the server, off its event loop. Returns the PDF's bytes. */

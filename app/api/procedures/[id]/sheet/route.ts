@@ -1,0 +1,13 @@
+import { baySheet } from '@/services';
+import { answerFile, originOf, paperOf } from '../../../respond';
+
+/** A procedure as a sheet for the bay; `?paper=letter` where A4 is not sold. */
+export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
+  const { id } = await params;
+  const paper = paperOf(request);
+  const headers = {
+    'content-type': 'application/pdf',
+    'content-disposition': `inline; filename="${id.replace(/[^\w.-]/g, '_')}-sheet.pdf"`,
+  };
+  return answerFile(headers, (person) => baySheet(person, decodeURIComponent(id), paper, originOf(request)));
+}
