@@ -15,9 +15,11 @@ export interface OpenFindingRow {
   person: string;
   at: Date;
   jobNumber: number;
+  /** Null at the bench. */
+  run: string | null;
 }
 
-export type FindingDecision = 'accepted' | 'this-vehicle' | 'rejected';
+export type FindingDecision = 'accepted' | 'option' | 'this-vehicle' | 'rejected';
 
 /** A decision as it is shown. */
 export interface DecisionRow {
@@ -27,19 +29,21 @@ export interface DecisionRow {
   by: string;
   at: Date;
   count: number;
+  /** What its findings are about, "procedure/item". */
+  items: string[];
 }
 
 /** Open findings of a procedure or its mirrored twin, newest first. What was taken back does not stand. */
 export async function listOpenFindings(db: Db, procedureId: string, limit: number): Promise<OpenFindingRow[]> {
   const { rows } = await db.query<OpenFindingRow>(
-    `select e.id::text as id, e.fact || jsonb_build_object('type', e.type) as fact, null as about, null as said, null as tool, null::jsonb as given, e.person_id as person, e.at, r.job_number as "jobNumber"
+    `select e.id::text as id, e.fact || jsonb_build_object('type', e.type) as fact, null as about, null as said, null as tool, null::jsonb as given, e.person_id as person, e.at, r.job_number as "jobNumber", r.id::text as run
        from run_procedures p join runs r on r.id = p.run_id join events e on e.log_id = r.id
-      where p.procedure_id = $1 and e.type in ('finding', 'asFound', 'extra')
-        and split_part(split_part(coalesce(e.fact->>'item', e.fact->>'procedure', ''), '/', 1), '@', 1) = $1
+      where p.procedure_id = $1 and e.type in ('finding', 'asFound', 'extra', 'stuck', 'broken')
+        and split_part(split_part(coalesce(nullif(e.fact->>'culprit', ''), e.fact->>'item', e.fact->>'procedure', ''), '/', 1), '@', 1) = $1
         and not exists (select 1 from events x where x.log_id = e.log_id and x.type = 'retracted' and x.fact->>'event' = e.id::text)
         and not exists (select 1 from finding_decisions d where d.finding = e.id)
      union all
-     select b.id::text, null, b.about, b.tool || ': ' || b.said, b.tool, b.given, b.kept_by, b.kept_at, b.job_number
+     select b.id::text, null, b.about, b.tool || ': ' || b.said, b.tool, b.given, b.kept_by, b.kept_at, b.job_number, null
        from bench_results b
       where split_part(split_part(b.about, '/', 1), '@', 1) = $1 and not exists (select 1 from finding_decisions d where d.finding = b.id)
       order by at desc, id limit $2`,
@@ -71,8 +75,63 @@ export async function insertDecisions(
 /** What was decided of a procedure's findings lately, newest first; those decided together are one. */
 export async function listDecisions(db: Db, procedureId: string, limit: number): Promise<DecisionRow[]> {
   const { rows } = await db.query<DecisionRow>(
-    `select decision, reason, revision, decided_by as by, decided_at as at, count(*)::int as count from finding_decisions
-      where procedure_id = $1 group by 1, 2, 3, 4, 5 order by decided_at desc limit $2`,
+    `select d.decision, d.reason, d.revision, d.decided_by as by, d.decided_at as at, count(*)::int as count,
+            coalesce(array_agg(distinct coalesce(nullif(e.fact->>'culprit', ''), e.fact->>'item', (e.fact->>'procedure') || '/' || (e.fact->>'holds'), b.about)), '{}') as items
+       from finding_decisions d left join events e on e.id = d.finding left join bench_results b on b.id = d.finding
+      where d.procedure_id = $1 group by 1, 2, 3, 4, 5 order by d.decided_at desc limit $2`,
+    [procedureId, limit],
+  );
+  return rows;
+}
+
+/** What went otherwise than procedures say on their runs, newest first: stuck, broken, found otherwise, extra. What was taken back does not stand. */
+export async function listTroubles(
+  db: Db,
+  procedureIds: string[],
+  limit: number,
+): Promise<{ run: string; procedure: string; revision: number; type: RunFact['type']; fact: RunFact }[]> {
+  const { rows } = await db.query<{
+    run: string;
+    procedure: string;
+    revision: number;
+    type: RunFact['type'];
+    fact: RunFact;
+  }>(
+    `select e.log_id::text as run, p.procedure_id as procedure, p.revision, e.type, e.fact
+       from run_procedures p join events e on e.log_id = p.run_id
+      where p.procedure_id = any($1) and e.type in ('stuck', 'broken', 'asFound', 'extra')
+        and not exists (select 1 from events x where x.log_id = e.log_id and x.type = 'retracted' and x.fact->>'event' = e.id::text)
+      order by e.at desc, e.id limit $2`,
+    [procedureIds, limit],
+  );
+  return rows;
+}
+
+/** The revisions that begun runs of procedures followed, a line a run. */
+export async function listBegunRuns(
+  db: Db,
+  procedureIds: string[],
+): Promise<{ procedure: string; revision: number }[]> {
+  const { rows } = await db.query<{ procedure: string; revision: number }>(
+    `select p.procedure_id as procedure, p.revision from run_procedures p
+      where p.procedure_id = any($1) and exists (select 1 from events e where e.log_id = p.run_id and e.type = 'done')`,
+    [procedureIds],
+  );
+  return rows;
+}
+
+/** Photos that were taken on runs of a procedure, by run and the item they are of. */
+export async function listPhotosOfItems(
+  db: Db,
+  procedureId: string,
+  limit: number,
+): Promise<{ run: string; item: string; photo: string }[]> {
+  const { rows } = await db.query<{ run: string; item: string; photo: string }>(
+    `select e.log_id::text as run, e.fact->>'item' as item, e.fact->>'photo' as photo
+       from run_procedures p join events e on e.log_id = p.run_id join photos f on f.id::text = e.fact->>'photo'
+      where p.procedure_id = $1 and e.type = 'photo' and e.fact->>'item' is not null and f.redacted_at is null
+        and split_part(split_part(e.fact->>'item', '/', 1), '@', 1) = $1
+      order by e.at desc limit $2`,
     [procedureId, limit],
   );
   return rows;

@@ -3,8 +3,8 @@ import type { DecisionView, ProposalView } from '../contracts/views';
 import { placeMeasured } from '../core/bench';
 import { hasErrors } from '../core/check';
 import { conflict, notFound } from '../core/errors';
-import { applyChanges, readItemKey, recordedId, type ProcedureDocument } from '../core/procedure';
-import { proposalsFor, withProposals, type BayFinding, type Proposal } from '../core/run';
+import { applyChanges, asOption, readItemKey, recordedId, type ProcedureDocument } from '../core/procedure';
+import { effectOf, effectWords, proposalsFor, withProposals, type BayFinding, type Proposal } from '../core/run';
 import { listed } from '../core/text';
 import { wordChanges, wordedDiff } from '../core/wording';
 import {
@@ -16,6 +16,7 @@ import {
   listDecisions,
   listOpenFindings,
   listPeople,
+  listPhotosOfItems,
   transaction,
   updateDraft,
   updateProcedureColumns,
@@ -24,11 +25,13 @@ import {
   type OpenFindingRow,
 } from '../data';
 import { checkKept, errorFields } from './checking';
+import { troublesOf } from './experience';
 import { demand } from './permission';
 
 /** Findings looked at together. */
 const MOST_FINDINGS = 500;
 const MOST_DECISIONS = 30;
+const [MOST_PHOTOS, MOST_SHOWN_PHOTOS] = [500, 6];
 
 /** What the bay and the bench ask of a published procedure, grouped, each with what it would change; and what was decided lately. Empty while it is only a draft. */
 export const proposalsOf = async (id: string): ReturnType<typeof findingsOn> =>
@@ -39,13 +42,35 @@ export async function findingsOn(
   id: string,
   document: ProcedureDocument | null,
 ): Promise<{ proposals: ProposalView[]; decisions: DecisionView[] }> {
-  const [proposals, decisions] = await Promise.all([
-    document ? openProposals(db, document) : [],
+  const [rows, decisions, troubles, photos] = await Promise.all([
+    document ? listOpenFindings(db, document.id, MOST_FINDINGS) : [],
     listDecisions(db, id, MOST_DECISIONS),
+    troublesOf([id]),
+    listPhotosOfItems(db, id, MOST_PHOTOS),
   ]);
+  const { troubles: all, runs } = troubles.get(id)!;
+  const runOf = new Map(rows.map((row) => [row.id, row.run]));
+  const evidence = ({ item, findings }: Proposal) => {
+    const its = new Set(findings.map((one) => runOf.get(one.id)));
+    return photos.filter((one) => its.has(one.run) && readItemKey(one.item)?.item === item).map(({ photo }) => photo);
+  };
   return {
-    proposals: proposals.map((one) => viewOf(document!, one)),
-    decisions: decisions.map((one) => ({ ...one, at: one.at.toISOString() })),
+    proposals: document
+      ? proposalsFor(document, rows.map(findingOf)).map((one) => ({
+          ...viewOf(document, one),
+          ofRuns: runs.length,
+          photos: evidence(one).slice(0, MOST_SHOWN_PHOTOS),
+        }))
+      : [],
+    decisions: decisions.map(({ items, ...one }) => {
+      const own = new Set(items.flatMap((key) => readItemKey(key ?? '')?.item ?? []));
+      const isTaken = one.revision !== null && own.size > 0;
+      return {
+        ...one,
+        at: one.at.toISOString(),
+        effect: isTaken ? effectWords(effectOf(own, one.revision!, all, runs)) : null,
+      };
+    }),
   };
 }
 
@@ -53,9 +78,13 @@ const openProposals = async (tx: Db, document: ProcedureDocument): Promise<Propo
   proposalsFor(document, (await listOpenFindings(tx, document.id, MOST_FINDINGS)).map(findingOf));
 
 /** A finding without its place in the database: which item, what was said, what it changes. */
-function findingOf({ id, fact, about, said, tool, given, person, at, jobNumber }: OpenFindingRow): BayFinding {
+function findingOf(row: OpenFindingRow): BayFinding {
+  const { id, fact, about, said, tool, given, person, at, jobNumber } = row;
   const base = { id, person, job: jobNumber, at: at.toISOString() };
   const item = (key: string | undefined | null) => readItemKey(key ?? '')?.item ?? null;
+  if (fact?.type === 'stuck') return { ...base, item: item(fact.culprit || fact.item), text: fact.words, missed: true };
+  if (fact?.type === 'broken')
+    return { ...base, item: item(fact.item), text: `${fact.count} broke.`, broke: fact.count };
   if (fact?.type === 'extra') {
     const { holds, kind, drive, count, point } = fact;
     return { ...base, item: holds, text: '', extra: { holds, kind, drive, count, point } };
@@ -67,7 +96,10 @@ function findingOf({ id, fact, about, said, tool, given, person, at, jobNumber }
   return { ...base, item: item(about), text: said ?? '', ...(measured ? { measured } : {}) };
 }
 
-const viewOf = (document: ProcedureDocument, { key, item, findings, changes, standing }: Proposal): ProposalView => ({
+const viewOf = (
+  document: ProcedureDocument,
+  { key, item, findings, changes, standing }: Proposal,
+): Omit<ProposalView, 'ofRuns' | 'photos'> => ({
   key,
   item,
   standing,
@@ -89,9 +121,11 @@ export async function decideFindings(
   const id = recordedId(procedure);
   const current = await findCurrentRevision(db, id);
   if (!current) throw notFound('no-revision', `“${id}” was never published.`);
+  if (form.seen && form.seen !== current.revision) throw movedOn();
   const chosen = await chosenOf(db, current.document, form.findings);
-  const next = withProposals(current.document, chosen);
-  const isAccepted = form.decision === 'accepted';
+  const asked = withProposals(current.document, chosen, form.only ?? null);
+  const next = form.option ? asOption(current.document, asked, form.option) : asked;
+  const isAccepted = form.decision === 'accepted' || form.decision === 'option';
   if (isAccepted) {
     const { remarks } = await checkKept(next, `with findings ${form.findings.join(' ')}`);
     if (hasErrors(remarks))
@@ -104,8 +138,7 @@ export async function decideFindings(
   const names = new Map((await listPeople(db)).map((person) => [person.id, person.name]));
   return transaction(async (tx) => {
     const standing = await findCurrentRevision(tx, id);
-    if (standing?.revision !== current.revision)
-      throw conflict('moved-on', 'Another revision was published in the meantime. Look again before deciding.');
+    if (standing?.revision !== current.revision) throw movedOn();
     const revision = isAccepted ? await publish(tx, by, current.document, next, chosen, names) : null;
     const kept = await insertDecisions(tx, {
       findings: form.findings,
@@ -120,6 +153,9 @@ export async function decideFindings(
     return { revision };
   });
 }
+
+const movedOn = () =>
+  conflict('moved-on', 'Another revision was published in the meantime. Look again before deciding.');
 
 /** The open proposals that hold the findings. Throws a conflict where one is not open any more. */
 async function chosenOf(tx: Db, document: ProcedureDocument, findings: string[]): Promise<Proposal[]> {

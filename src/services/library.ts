@@ -37,6 +37,7 @@ import {
   searchProcedures,
   transaction,
   updateDraft,
+  updateOrigin,
   updateProcedureColumns,
   type Actor,
   type Db,
@@ -173,8 +174,10 @@ export async function keepAsDraft(
 /** Starts a recording for a job's vehicle from a procedure of a relative: a draft with its own id, for that vehicle only. */
 export async function deriveForJob(by: Actor, from: string, job: number): Promise<string> {
   demand(by, 'record');
-  const [[{ document }], { vehicle }] = await Promise.all([approvedDocuments([from]), getJob(db, job)]);
-  return keepAsDraft(by, forVehicle(document, vehicle, await newId(vehicle.model, document.zone)));
+  const [[{ document, revision }], { vehicle }] = await Promise.all([approvedDocuments([from]), getJob(db, job)]);
+  const id = await keepAsDraft(by, forVehicle(document, vehicle, await newId(vehicle.model, document.zone)));
+  await updateOrigin(db, id, recordedId(from), revision);
+  return id;
 }
 
 /** A document under an id of its own, for one vehicle only. */
@@ -234,13 +237,19 @@ export async function startProcedure(by: Actor, form: NewProcedureForm): Promise
 export async function readDraft(
   by: Actor,
   id: string,
-): Promise<Pick<Draft, 'version' | 'document'> & { madeBy: string | null }> {
+): Promise<Pick<Draft, 'version' | 'document'> & { madeBy: string | null; inReview: boolean }> {
   demand(by, 'record');
   const draft = await findDraft(db, id);
-  if (draft) return { version: draft.version, document: draft.document, madeBy: draft.begunBy };
+  if (draft)
+    return {
+      version: draft.version,
+      document: draft.document,
+      madeBy: draft.begunBy,
+      inReview: draft.reviewAskedAt !== null,
+    };
   const current = await findCurrentRevision(db, id);
   if (!current) throw notFound('procedure-unknown', `There is no procedure “${id}”.`);
-  return { version: 0, document: current.document, madeBy: null };
+  return { version: 0, document: current.document, madeBy: null, inReview: false };
 }
 
 /**

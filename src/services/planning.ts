@@ -21,12 +21,14 @@ import {
   getJob,
   listMisses,
   listProceduresOfMakes,
+  listRetired,
   listStock,
   type Actor,
   type JobRow,
   type ProcedureRanges,
 } from '../data';
 import { doHeavy, TooHard } from './heavy';
+import { heardOf } from './experience';
 import { shopHistory } from './history';
 import { approvedDocuments } from './library';
 import { readKit, readShop, shopCatalogue } from './shop';
@@ -49,11 +51,18 @@ export async function planView(
     shopHistory(),
     job === null ? null : getJob(db, job).then((row) => ({ ...safeVehicle(row), schools: row.schools })),
   ]);
+  const [retired] = await listRetired(db, procedures.map(recordedId));
+  if (retired)
+    throw conflict(
+      'retired',
+      `“${retired.title}” is retired: ${retired.next ? `plan “${retired.next}” instead` : 'nothing replaces it'}.`,
+    );
   const documents = await withNewParts(
     approved.map(({ document }) => document),
     fits,
   );
   return {
+    heard: await heardOf(documents),
     documents,
     revisions: [...new Map(approved.map(({ document, revision }) => [recordedId(document.id), revision]))],
     options: Object.fromEntries(listOptions(documents)),

@@ -27,6 +27,7 @@ import {
   type LogRow,
   type Actor,
 } from '../data';
+import { heardOf } from './experience';
 import { compareRevisions } from './library';
 import { demand, isLead } from './permission';
 import { writeSecurityLine } from './security-log';
@@ -36,11 +37,12 @@ import { checkPin, type Sender } from './sign-in';
 export async function openRunScreen(id: string): Promise<RunStart> {
   const run = await getRun(db, id);
   const job = await getJob(db, run.jobNumber);
-  const [log, visit, people, newer] = await Promise.all([
+  const [log, visit, people, newer, heard] = await Promise.all([
     listEvents<RunEvent>(db, id, 0),
     listEvents<VisitEvent>(db, job.visit, 0),
     listPeople(db),
     newerFor(id, run.plan),
+    heardOf(run.plan.documents),
   ]);
   const checkIn = foldVisit(visit.events);
   return {
@@ -56,6 +58,7 @@ export async function openRunScreen(id: string): Promise<RunStart> {
       mayOverride: isLead({ role }),
     })),
     newer,
+    heard,
   };
 }
 

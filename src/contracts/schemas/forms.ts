@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { parseFit } from '../../core/bench';
-import { DEFAULT_SCHOOLS, SCHOOL_QUESTIONS, type SchoolChoice } from '../../core/procedure';
+import { DEFAULT_SCHOOLS, SCHOOL_QUESTIONS, type SchoolChoice, type OptionOf } from '../../core/procedure';
 import { schoolSchema } from './procedure';
 import { invalid } from '../../core/errors';
 import { isTimeZone } from '../../core/text';
@@ -353,11 +353,29 @@ export const diffQuerySchema = Joi.object<{ from: number; to: number | 'draft' }
 /** What a lead decides about findings; a rejection says why. */
 export interface DecideForm {
   findings: string[];
-  decision: 'accepted' | 'this-vehicle' | 'rejected';
+  decision: 'accepted' | 'option' | 'this-vehicle' | 'rejected';
   reason?: string;
+  /** The revision that was looked at. */
+  seen?: number;
+  /** Of one proposal, the changes that are taken, by their place. */
+  only?: number[];
+  /** The choice it becomes. */
+  option?: OptionOf;
 }
+const optionName = Joi.string()
+  .trim()
+  .pattern(/^[a-z0-9][a-z0-9 -]{0,39}$/i)
+  .required()
+  .messages({ 'string.pattern.base': 'Letters, digits, spaces and hyphens.' });
 export const decideSchema = Joi.object<DecideForm>({
   findings: Joi.array().items(Joi.string().guid()).min(1).max(500).unique().required(),
-  decision: Joi.valid('accepted', 'this-vehicle', 'rejected').required(),
+  decision: Joi.valid('accepted', 'option', 'this-vehicle', 'rejected').required(),
   reason: Joi.string().trim().min(1).max(400).when('decision', { is: 'rejected', then: Joi.required() }),
+  seen: Joi.number().integer().min(1),
+  only: Joi.array().items(Joi.number().integer().min(0).max(500)).min(1).max(200).unique(),
+  option: Joi.object<OptionOf>({
+    option: optionName,
+    value: optionName,
+    usual: optionName.invalid(Joi.ref('value')).messages({ 'any.invalid': 'Two different values.' }),
+  }).when('decision', { is: 'option', then: Joi.required(), otherwise: Joi.forbidden() }),
 });

@@ -15,6 +15,8 @@ export interface RunStart {
   checkIn: 'signed' | 'skipped' | 'open';
   people: { id: string; name: string; active: boolean; mayOverride: boolean }[];
   /** Procedures that a later revision is out for: the run stays on its own, and is told what changed. */
+  /** What runs before had trouble with, by item. */
+  heard: Record<string, string[]>;
   newer: { procedure: string; title: string; inForce: number; sentences: string[] }[];
 }
 

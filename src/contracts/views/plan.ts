@@ -5,6 +5,8 @@ import type { ProcedureRowView, VerificationView } from './procedures';
 
 /** Everything a plan is made from; the planning itself is done where the question is asked. */
 export interface PlanView {
+  /** What runs before had trouble with, by item: sentences for the next one. */
+  heard: Record<string, string[]>;
   documents: ProcedureDocument[];
   revisions: [id: string, revision: number][];
   options: Record<string, string[]>;

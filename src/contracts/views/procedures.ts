@@ -97,17 +97,23 @@ export interface ProposalView {
   text: string;
   sentences: string[];
   findings: { id: string; person: string; job: number; at: string }[];
+  /** Runs of the procedure so far. */
+  ofRuns: number;
+  /** Photos of it, taken on those runs. */
+  photos: string[];
 }
 
 /** What was decided about findings. */
 export interface DecisionView {
-  decision: 'accepted' | 'this-vehicle' | 'rejected';
+  decision: 'accepted' | 'option' | 'this-vehicle' | 'rejected';
   reason: string | null;
   revision: number | null;
   by: string;
   /** ISO 8601. */
   at: string;
   count: number;
+  /** What came of it: trouble before and since; null where nothing was changed. */
+  effect: string | null;
 }
 
 /** How a procedure stands to a vehicle: recorded for exactly it, or what differs and what is not known. */

@@ -1,3 +1,4 @@
+export { asOption, type OptionOf } from './as-option';
 export { itemsInside, lineUp, placesBeside, snap, spreadOut } from './arrange';
 export { type BayFact, comingPart, lastOff, recordInBay } from './bay-recording';
 export {

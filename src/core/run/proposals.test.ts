@@ -41,6 +41,28 @@ describe('what findings ask of a procedure', () => {
     expect(proposalsFor(next, [found(2, { item: 'woofer', measured })])[0].standing).toBe('already-so');
   });
 
+  it('of what was missed or broke make it hard, or never used again; said once', () => {
+    const [missed] = proposalsFor(KITE, [
+      found(1, { item: 's1', missed: true }),
+      found(2, { item: 's1', missed: true }),
+    ]);
+    expect(missed.findings).toHaveLength(2);
+    const next = applyChanges(KITE, missed.changes);
+    expect(next.fasteners.find(({ id }) => id === 's1')).toMatchObject({
+      difficulty: 4,
+      difficultyWhy: 'easily missed',
+    });
+    expect(proposalsFor(next, [found(3, { item: 's1', missed: true })])[0].standing).toBe('already-so');
+    expect(said([found(1, { item: 'c1', broke: 2 })])).toEqual([expect.stringContaining('now replace')]);
+  });
+
+  it('of which only some changes are taken leave the others out', () => {
+    const some = proposalsFor(KITE, [found(1, { item: 'c1', change: { kind: 'screw', drive: 'T20', pieces: 2 } })]);
+    expect(some[0].changes.length).toBeGreaterThan(1);
+    for (const [at, change] of some[0].changes.entries())
+      expect(withProposals(KITE, some, [at])).toEqual(applyChanges(KITE, [change]));
+  });
+
   it('that say the same stand together with all who found it, the most often found first', () => {
     const all = [
       found(1, { item: 's4', change: { drive: 'T20' } }),

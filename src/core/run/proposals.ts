@@ -1,5 +1,13 @@
 import { append } from '../lists';
-import { type Change, diffProcedures, freeId, itemsOf, type ProcedureDocument } from '../procedure';
+import {
+  applyChanges,
+  type Change,
+  diffProcedures,
+  freeId,
+  type Item,
+  itemsOf,
+  type ProcedureDocument,
+} from '../procedure';
 import { foldText } from '../text';
 import { asFoundDocument } from './as-found';
 import type { AsFoundChange, ExtraFastener } from './events';
@@ -19,6 +27,10 @@ export interface BayFinding {
   text: string;
   change?: AsFoundChange;
   extra?: Omit<ExtraFastener, 'procedure'>;
+  /** It was missed: somebody pulled while it still held. */
+  missed?: boolean;
+  /** So many pieces of it broke. */
+  broke?: number;
   /** What was measured of the place of a speaker. */
   measured?: Omit<Mount, 'of' | 'measured'>;
 }
@@ -55,12 +67,24 @@ export function proposalsFor(document: ProcedureDocument, findings: readonly Bay
     .sort((a, b) => b.findings.length - a.findings.length || (a.key < b.key ? -1 : 1));
 }
 
-/** The document with what proposals ask for, one after another. */
-export const withProposals = (document: ProcedureDocument, proposals: readonly Proposal[]): ProcedureDocument =>
-  proposals.reduce((all, { findings }) => withFinding(all, findings[0]), document);
+/** The document with what proposals ask for, one after another; of a single one `only` takes some of its changes, by their place. */
+export function withProposals(
+  document: ProcedureDocument,
+  proposals: readonly Proposal[],
+  only: readonly number[] | null = null,
+): ProcedureDocument {
+  if (only && proposals.length === 1)
+    return applyChanges(
+      document,
+      proposals[0].changes.filter((_, at) => only.includes(at)),
+    );
+  return proposals.reduce((all, { findings }) => withFinding(all, findings[0]), document);
+}
 
 /** Two findings ask for the same where they name the same thing and say the same of it; where exactly does not matter. */
-function keyOf({ item, change, extra, measured, text }: BayFinding): string {
+function keyOf({ item, change, extra, measured, missed, broke, text }: BayFinding): string {
+  if (missed) return `missed ${item}`;
+  if (broke) return `broke ${item}`;
   if (measured) return `measured ${item} ${stable(measured)}`;
   if (extra) return `extra ${extra.holds} ${extra.kind} ${extra.drive ?? ''} ${extra.count}`;
   if (change) return `as-found ${item} ${stable(change)}`;
@@ -70,7 +94,9 @@ function keyOf({ item, change, extra, measured, text }: BayFinding): string {
 const stable = (value: object) => JSON.stringify(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)));
 
 function withFinding(document: ProcedureDocument, finding: BayFinding): ProcedureDocument {
-  const { item, text, change, extra, measured, job } = finding;
+  const { item, text, change, extra, measured, missed, broke, job } = finding;
+  if (missed && item) return withItem(document, item, hardToSee);
+  if (broke && item) return withItem(document, item, (one) => ('holds' in one ? { ...one, reuse: 'replace' } : one));
   if (measured && item) return withMount(document, item, measured, job);
   if (extra) {
     const id = freeId(document, 'found');
@@ -80,16 +106,31 @@ function withFinding(document: ProcedureDocument, finding: BayFinding): Procedur
   }
   if (change && item) return asFoundDocument(document, item, change, freeId(document, 'found'));
   if (item === null) return document;
-  const noted = <T extends { id: string; note?: string }>(list: T[]): T[] =>
-    list.map((one) =>
-      one.id !== item || one.note?.includes(text) ? one : { ...one, note: one.note ? `${one.note} ${text}` : text },
-    );
+  return withItem(document, item, (one) =>
+    one.note?.includes(text) ? one : { ...one, note: one.note ? `${one.note} ${text}` : text },
+  );
+}
+
+/** From here on an item counts as hard, of 5. */
+const HARD = 4;
+/** What was missed is hard to see: whoever comes next is told. */
+const hardToSee = <T extends Item>(item: T): T =>
+  (item.difficulty ?? 0) >= HARD && item.difficultyWhy?.includes('missed')
+    ? item
+    : {
+        ...item,
+        difficulty: Math.max(HARD, item.difficulty ?? 0),
+        difficultyWhy: [item.difficultyWhy, 'easily missed'].filter(Boolean).join('; '),
+      };
+
+function withItem(document: ProcedureDocument, id: string, change: <T extends Item>(item: T) => T): ProcedureDocument {
+  const changed = <T extends Item>(list: T[]): T[] => list.map((one) => (one.id === id ? change(one) : one));
   return {
     ...document,
-    parts: noted(document.parts),
-    fasteners: noted(document.fasteners),
-    links: noted(document.links),
-    ...(document.work ? { work: noted(document.work) } : {}),
+    parts: changed(document.parts),
+    fasteners: changed(document.fasteners),
+    links: changed(document.links),
+    ...(document.work ? { work: changed(document.work) } : {}),
   };
 }
 

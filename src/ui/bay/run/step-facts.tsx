@@ -29,8 +29,16 @@ export function Facts({ bay, now }: { bay: Bay; now: RunStep }) {
   const why = now.kind === 'turn' ? (chain[1] ?? chain[0]) : chain[0];
   const tool = toolFor(now.tool);
   const recess = Math.max(0, ...now.actions.map((one) => fastenerOf(bay, one)?.recess ?? 0));
+  // A page that this device kept from before knows nothing of it.
+  const heard = [...new Set(now.actions.flatMap((one) => bay.heard?.[itemKey(one.step)] ?? []))];
   return (
     <dl className="facts">
+      {heard.length > 0 && (
+        <>
+          <dt>Mind</dt>
+          <dd className="heard">{heard.join(' ')}</dd>
+        </>
+      )}
       {tool.code !== 'hand' && (
         <>
           <dt>Tool</dt>

@@ -187,13 +187,21 @@ function Band({ view, band, plan }: { view: PlanView; band: Placed[]; plan?: Pla
 function mediaOfStep(
   view: PlanView,
   { procedure, actions }: PlannedStep,
-): { photos: MarkedPhoto[]; recordings: Recording[] } {
+): { photos: MarkedPhoto[]; recordings: Recording[]; heard: string[] } {
   const items = itemsShown(actions.flatMap((key) => readStepKey(key) ?? []));
   const document = view.documents.find(({ id }) => id === procedure);
-  return { photos: photosOfItems(document, items), recordings: recordingsOfItems(document, items) };
+  const heard = items.flatMap((item) => view.heard[`${procedure}/${item}`] ?? []);
+  return { photos: photosOfItems(document, items), recordings: recordingsOfItems(document, items), heard };
 }
 
-function StepLine({ step, at, plan, photos, recordings }: Placed & { plan?: Plan } & ReturnType<typeof mediaOfStep>) {
+function StepLine({
+  step,
+  at,
+  plan,
+  photos,
+  recordings,
+  heard,
+}: Placed & { plan?: Plan } & ReturnType<typeof mediaOfStep>) {
   const [open, setOpen] = useState(false);
   const checks = plan?.refit.find(({ key }) => key === step.actions[0])?.checks ?? [];
   return (
@@ -213,6 +221,11 @@ function StepLine({ step, at, plan, photos, recordings }: Placed & { plan?: Plan
             {step.where && <b>{step.where}.</b>} {step.detail}
           </span>
         )}
+        {heard.map((words) => (
+          <span key={words} className="heard">
+            {words}
+          </span>
+        ))}
         <PhotoLinks photos={photos} alt={`Photo: ${step.title}`} />
         <Recordings recordings={recordings} />
         {open && (

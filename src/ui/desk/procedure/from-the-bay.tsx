@@ -1,15 +1,22 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import Link from 'next/link';
 import { useState } from 'react';
 import type { DecisionView, ProposalView } from '@/contracts/views';
-import { Trouble, useDates, useSend } from '../../design';
+import { useDates } from '../../design';
+import { PhotoLinks } from '../../design/marked-photo';
+import { Decide } from './decide';
 
-const DECIDED = { accepted: 'taken in', 'this-vehicle': 'true of that vehicle only', rejected: 'rejected' } as const;
+const DECIDED = {
+  accepted: 'taken in',
+  option: 'made an option',
+  'this-vehicle': 'true of that vehicle only',
+  rejected: 'rejected',
+} as const;
 
 /** What the bay and the bench ask of this procedure: each change with who found it where; a lead takes it in, keeps it as one vehicle's, or rejects it with the reason. */
 export function FromTheBay({
   procedure,
+  revision,
   proposals,
   decisions,
   names,
@@ -17,6 +24,8 @@ export function FromTheBay({
   onSelect,
 }: {
   procedure: string;
+  /** The one in force, which is decided about. */
+  revision: number | null;
   proposals: ProposalView[];
   decisions: DecisionView[];
   names: Record<string, string>;
@@ -30,7 +39,7 @@ export function FromTheBay({
       <ul className="rows">
         {proposals.map((one) => (
           <li key={one.key} className="py-2">
-            <ProposalRow {...{ procedure, proposal: one, names, mayDecide, onSelect }} />
+            <ProposalRow {...{ procedure, revision, proposal: one, names, mayDecide, onSelect }} />
           </li>
         ))}
       </ul>
@@ -38,7 +47,7 @@ export function FromTheBay({
         <details>
           <summary>Decided before</summary>
           <ul>
-            {decisions.map(({ decision, reason, revision, by, at, count }) => (
+            {decisions.map(({ decision, reason, revision, by, at, count, effect }) => (
               <li key={`${at} ${decision}`}>
                 {count} {count === 1 ? 'finding' : 'findings'} {DECIDED[decision]}
                 {revision && `, revision ${revision}`}
@@ -46,6 +55,7 @@ export function FromTheBay({
                 <span className="quiet">
                   {names[by] ?? by}, {dates.day(at)}
                 </span>
+                {effect && <span className="d-block">{effect}</span>}
               </li>
             ))}
           </ul>
@@ -57,44 +67,56 @@ export function FromTheBay({
 
 function ProposalRow({
   procedure,
-  proposal: { item, standing, text, sentences, findings },
+  revision,
+  proposal: { item, standing, text, sentences, findings, ofRuns, photos },
   names,
   mayDecide,
   onSelect,
 }: {
   procedure: string;
+  revision: number | null;
   proposal: ProposalView;
   names: Record<string, string>;
   mayDecide: boolean;
   onSelect: (id: string) => void;
 }) {
   const dates = useDates();
-  const router = useRouter();
-  const { busy, trouble, run } = useSend();
-  const [rejecting, setRejecting] = useState(false);
-  const [reason, setReason] = useState('');
-  const decide = async (decision: DecisionView['decision']) => {
-    const body = {
-      findings: findings.map(({ id }) => id),
-      decision,
-      ...(reason.trim() ? { reason: reason.trim() } : {}),
-    };
-    const done = await run('POST', `/api/procedures/${encodeURIComponent(procedure)}/findings`, body);
-    if (done !== null) router.refresh();
-  };
+  const [only, setOnly] = useState<number[] | null>(null);
   const title = sentences.length ? sentences.join(' ') : text;
+  const taken = only ?? sentences.map((_, at) => at);
+  const jobs = new Set(findings.map(({ job }) => job)).size;
   return (
     <>
-      <button type="button" className="finding-row" onClick={() => item && onSelect(item)}>
-        {title}
-      </button>
+      {sentences.length > 1 && mayDecide ? (
+        <ul className="part-list" aria-label="Changes asked for">
+          {sentences.map((sentence, at) => (
+            <li key={at}>
+              <label>
+                <input
+                  type="checkbox"
+                  checked={taken.includes(at)}
+                  onChange={({ target }) =>
+                    setOnly(target.checked ? [...taken, at].sort((a, b) => a - b) : taken.filter((one) => one !== at))
+                  }
+                />{' '}
+                {sentence}
+              </label>
+            </li>
+          ))}
+        </ul>
+      ) : (
+        <button type="button" className="finding-row" onClick={() => item && onSelect(item)}>
+          {title}
+        </button>
+      )}
       {sentences.length > 0 && text && !title.includes(text) && <span className="d-block">“{text}”</span>}
       {standing === 'already-so' && <span className="quiet d-block">The procedure says so already.</span>}
       {standing === 'gone' && (
         <span className="quiet d-block">What it was about is not in the procedure any more.</span>
       )}
       <span className="quiet">
-        {findings.length > 1 && `Found ${findings.length} times: `}
+        On {jobs} {jobs === 1 ? 'job' : 'jobs'}
+        {ofRuns > 0 && `, of ${ofRuns} ${ofRuns === 1 ? 'run' : 'runs'}`}:{' '}
         {findings.slice(0, 6).map(({ id, person, job, at }, n) => (
           <span key={id}>
             {n > 0 && '; '}
@@ -103,53 +125,18 @@ function ProposalRow({
         ))}
         {findings.length > 6 && ` and ${findings.length - 6} more`}
       </span>
-      {mayDecide && (
-        <div className="d-flex flex-wrap gap-2 mt-1">
-          {standing === 'open' && sentences.length > 0 && (
-            <button
-              type="button"
-              className="btn btn-sm btn-primary"
-              disabled={busy}
-              onClick={() => void decide('accepted')}
-            >
-              Accept
-            </button>
-          )}
-          <button
-            type="button"
-            className="btn btn-sm btn-outline-dark"
-            disabled={busy}
-            onClick={() => void decide('this-vehicle')}
-          >
-            This vehicle only
-          </button>
-          {rejecting ? (
-            <>
-              <input
-                className="form-control form-control-sm w-auto"
-                aria-label="Why it is rejected"
-                placeholder="why"
-                maxLength={400}
-                value={reason}
-                onChange={(event) => setReason(event.target.value)}
-              />
-              <button
-                type="button"
-                className="btn btn-sm btn-outline-dark"
-                disabled={busy || !reason.trim()}
-                onClick={() => void decide('rejected')}
-              >
-                Reject
-              </button>
-            </>
-          ) : (
-            <button type="button" className="btn btn-sm btn-outline-dark" onClick={() => setRejecting(true)}>
-              Reject…
-            </button>
-          )}
-        </div>
+      {photos.length > 0 && (
+        <PhotoLinks photos={photos.map((id) => ({ id, marks: [] }))} alt="Photo of it from a run" />
       )}
-      <Trouble text={trouble} />
+      {mayDecide && (
+        <Decide
+          procedure={procedure}
+          revision={revision}
+          findings={findings.map(({ id }) => id)}
+          mayAccept={standing === 'open' && sentences.length > 0 && taken.length > 0}
+          only={only && only.length < sentences.length ? only : null}
+        />
+      )}
     </>
   );
 }

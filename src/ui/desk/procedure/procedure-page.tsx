@@ -112,6 +112,7 @@ export function ProcedurePage({
             {tab === 'bay' && (
               <FromTheBay
                 procedure={view.row.id}
+                revision={current?.revision ?? null}
                 proposals={view.proposals}
                 decisions={view.decisions}
                 names={names}

@@ -7,6 +7,7 @@ import { ItemList } from '../../map';
 import { PageHead, useOwnKinds } from '../../design';
 import { About } from './about';
 import { Approve } from './approve';
+import { AskReview } from './ask-review';
 import { Discard } from './discard';
 import { Drawing } from './drawing';
 import { Inspector } from './item';
@@ -32,12 +33,15 @@ export function Recorder({
   version: firstVersion,
   mayApprove,
   mayDiscard,
+  inReview,
   me,
 }: {
   document: ProcedureDocument;
   version: number;
   mayApprove: boolean;
   mayDiscard: boolean;
+  /** Whether a lead was asked to look at the draft. */
+  inReview: boolean;
   /** Whose unsaved changes this device keeps. */
   me: string;
 }) {
@@ -129,6 +133,7 @@ export function Recorder({
           In the bay
         </Link>
         {mayDiscard && <Discard id={document.id} title={document.title} version={version} forget={forget} />}
+        {!mayApprove && <AskReview id={document.id} saveNow={saveNow} version={version} asked={inReview} />}
         {mayApprove && <Approve id={document.id} errors={errors} saveNow={saveNow} version={version} />}
       </PageHead>
       <DrawingToolsProvider value={{ outlining, outline, measuring, measure }}>

@@ -14,6 +14,7 @@ export default async function RecorderRoute({ params }: { params: Promise<{ id: 
       version={draft.version}
       me={person.id}
       mayApprove={may(person, 'approve')}
+      inReview={draft.inReview}
       mayDiscard={draft.version > 0 && (draft.madeBy === person.id || may(person, 'discard-any'))}
     />
   );
