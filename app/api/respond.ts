@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { bodyLimit, bytesInWords } from '@/contracts/body-limits';
 import { MAX_JSON_DEPTH, measureJson } from '@/contracts/schemas';
 import { invalid, PezzoError, tooLarge, type ErrorKind } from '@/core/errors';
-import type { Actor } from '@/services';
+import { type Actor, type Deed, demand } from '@/services';
 import { findPerson } from '../session';
 
 const STATUS: Record<ErrorKind, number> = {
@@ -33,14 +33,17 @@ export async function answer(work: () => Promise<unknown>): Promise<Response> {
   }
 }
 
-/** Long work told as it goes: a JSON line `{ done, of }` now and then, and at the end `{ answer }` or `{ refusal }`. It stops where whoever asked goes away. */
+/** Long work of those who may do the deed, told as it goes: a JSON line `{ done, of }` now and then, and at the end `{ answer }` or `{ refusal }`. It stops where whoever asked goes away. */
 export function answerLines<T>(
   request: Request,
+  deed: Deed,
   work: (person: Actor, tell: (done: number, of: number) => void, signal: AbortSignal) => Promise<T>,
 ): Promise<Response> {
   const away = new AbortController();
   request.signal.addEventListener('abort', () => away.abort());
   return answerPersonWith(async (person) => {
+    // Once lines are sent a refusal has no status of its own any more.
+    demand(person, deed);
     const text = new TextEncoder();
     let told = 0;
     const body = new ReadableStream<Uint8Array>({

@@ -4,7 +4,6 @@ import type { LibraryRowView, ProcedureView } from '../contracts/views';
 import { conflict, forbidden, invalid, notFound } from '../core/errors';
 import { hasErrors, type CheckResult } from '../core/check';
 import { mirror, mirroredSide, recordedId, type ProcedureDocument } from '../core/procedure';
-import { slugOf } from '../core/text';
 import { parseSearch, type Vehicle, zoneName } from '../core/vehicle';
 import { wordedDiff, type WordedChange } from '../core/wording';
 import {
@@ -47,6 +46,7 @@ import {
 import { checkKept, errorFields, readAndCheck, summariseAll } from './checking';
 import { findingsOn } from './findings';
 import { originOf } from './variants';
+import { newId } from './new-id';
 import { demand, may } from './permission';
 
 const SEARCH_LIMIT = 200;
@@ -148,14 +148,6 @@ export async function approvedDocuments(ids: string[]): Promise<{ document: Proc
     const wantsOther = asked !== id && mirroredSide(asked) !== current.document.side;
     return { document: wantsOther ? mirror(current.document) : current.document, revision: current.revision };
   });
-}
-
-/** An id for a new procedure that nobody has yet. */
-export async function newId(model: string, zone: string): Promise<string> {
-  const base = (slugOf(`${model}-${zone}`) || 'procedure').slice(0, 70);
-  let id = base;
-  for (let n = 2; await isProcedureId(db, id); n += 1) id = `${base}-${n}`;
-  return id;
 }
 
 /** Keeps a new procedure as a draft; `from`: the run it was recorded from. Returns its id. */

@@ -3,7 +3,8 @@ import { withoutFitSteps } from '../core/bench';
 import { recordedFrom } from '../core/run';
 import { findRecordedFromRun, db, getJob, getRun, listEvents, type Actor } from '../data';
 import type { RunEvent } from '../core/run';
-import { forVehicle, keepAsDraft, newId } from './library';
+import { forVehicle, keepAsDraft } from './library';
+import { newId } from './new-id';
 import { demand } from './permission';
 import { lookAt } from './runs';
 

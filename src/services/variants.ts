@@ -1,16 +1,9 @@
 import type { VariantForm } from '../contracts/schemas';
 import type { OriginView } from '../contracts/views';
 import { conflict, notFound } from '../core/errors';
-import {
-  itemWords,
-  indexItems,
-  type MergeConflict,
-  mergeProcedures,
-  mirror,
-  type ProcedureDocument,
-} from '../core/procedure';
+import { mergeProcedures, mirror, type ProcedureDocument } from '../core/procedure';
 import { zoneName } from '../core/vehicle';
-import { type WordedChange, wordChanges, wordedDiff } from '../core/wording';
+import { conflictWords, wordedDiff } from '../core/wording';
 import {
   db,
   findCurrentRevision,
@@ -26,7 +19,7 @@ import {
   type Actor,
   type Db,
 } from '../data';
-import { newId } from './library';
+import { newId } from './new-id';
 import { demand } from './permission';
 
 /** What makes a variant itself: never taken from its origin. */
@@ -131,12 +124,4 @@ export async function takeFromOrigin(by: Actor, id: string): Promise<{ version: 
     await updateDraftOrigin(tx, id, origin.current);
     return { version, conflicts: conflicts.map((one) => conflictWords(mine, one)) };
   });
-}
-
-/** Where two went their own ways, in a sentence. */
-export function conflictWords(document: ProcedureDocument, { item, mine, theirs }: MergeConflict): string {
-  const say = (change: MergeConflict['mine']): string =>
-    (wordChanges([change], document, document) as WordedChange[])[0].sentence;
-  const what = item && indexItems(document).typeOf.has(item) ? itemWords(indexItems(document), item) : 'the procedure';
-  return `${what}: here “${say(mine)}”, there “${say(theirs)}”. It stays as it is here.`;
 }

@@ -13,7 +13,7 @@ import {
   transaction,
   type Actor,
 } from '../data';
-import { csvOf, wireTable } from './exchange';
+import { csvOf } from './exchange';
 import { saveDraft } from './library';
 import { demand } from './permission';
 
@@ -91,5 +91,3 @@ export async function importWires(
   if (kept === 0 && bad.length === 0) throw invalid('empty', 'There are no wires in that file.');
   return { kept, drafts, bad: bad.sort((a, b) => a.line - b.line).slice(0, 50) };
 }
-
-export { wireTable };

@@ -23,6 +23,8 @@ const ROUTES: Record<string, Record<string, { from: From; password?: true; at: s
   'api/customers/[number]/export': { GET: { from: 'owner', password: true, at: '/api/customers/999999/export' } },
   'api/devices': { POST: { from: 'nobody', at: '/api/devices', data: {} } },
   'api/devices/[id]': { DELETE: { from: 'owner', password: true, at: `/api/devices/${NONE}` } },
+  'api/exchange/archive': { GET: { from: 'technician', at: '/api/exchange/archive?procedure=none' } },
+  'api/exchange/import': { POST: { from: 'lead', password: true, at: '/api/exchange/import?dry=1', data: 'no zip' } },
   'api/flags': { POST: { from: 'lead', password: true, at: '/api/flags', data: { flag: NONE } } },
   'api/health': { GET: { from: 'nobody', at: '/api/health' } },
   'api/jobs': {
@@ -75,7 +77,14 @@ const ROUTES: Record<string, Record<string, { from: From; password?: true; at: s
   'api/procedures/[id]/approve': {
     POST: { from: 'lead', password: true, at: '/api/procedures/none/approve', data: { version: 1, note: 'x' } },
   },
+  'api/procedures/[id]/comments': {
+    POST: { from: 'trainee', at: '/api/procedures/none/comments', data: { id: NONE, words: 'x' } },
+  },
+  'api/procedures/[id]/comments/[comment]': {
+    POST: { from: 'technician', at: `/api/procedures/none/comments/${NONE}` },
+  },
   'api/procedures/[id]/draft': {
+    GET: { from: 'technician', at: '/api/procedures/none/draft' },
     PUT: { from: 'technician', at: '/api/procedures/none/draft?version=1', data: '{}' },
     DELETE: { from: 'technician', at: '/api/procedures/none/draft?version=1' },
   },
@@ -89,6 +98,19 @@ const ROUTES: Record<string, Record<string, { from: From; password?: true; at: s
     },
   },
   'api/procedures/[id]/file': { GET: { from: 'trainee', at: '/api/procedures/none/file' } },
+  'api/procedures/[id]/labels': { GET: { from: 'trainee', at: '/api/procedures/none/labels' } },
+  'api/procedures/[id]/origin': { POST: { from: 'technician', at: '/api/procedures/none/origin' } },
+  'api/procedures/[id]/retired': {
+    POST: { from: 'lead', password: true, at: '/api/procedures/none/retired', data: {} },
+    DELETE: { from: 'lead', password: true, at: '/api/procedures/none/retired' },
+  },
+  'api/procedures/[id]/review': {
+    POST: { from: 'technician', at: '/api/procedures/none/review', data: { version: 1, ask: true } },
+  },
+  'api/procedures/[id]/sheet': { GET: { from: 'trainee', at: '/api/procedures/none/sheet' } },
+  'api/procedures/[id]/variants': {
+    POST: { from: 'technician', at: '/api/procedures/none/variants', data: { body: 'estate' } },
+  },
   'api/procedures/bring-in': { POST: { from: 'technician', at: '/api/procedures/bring-in', data: '{}' } },
   'api/procedures/derive': {
     POST: { from: 'technician', at: '/api/procedures/derive', data: { from: 'none', job: 999_999 } },
@@ -113,6 +135,11 @@ const ROUTES: Record<string, Record<string, { from: From; password?: true; at: s
   'api/setup': { POST: { from: 'nobody', at: '/api/setup', data: {} } },
   'api/sign-in': { POST: { from: 'nobody', at: '/api/sign-in', data: {} } },
   'api/sign-out': { POST: { from: 'nobody', at: '/api/sign-out', data: {} } },
+  'api/wires': { GET: { from: 'trainee', at: '/api/wires?q=none' } },
+  'api/wires/list.csv': {
+    GET: { from: 'trainee', at: '/api/wires/list.csv?q=none' },
+    PUT: { from: 'technician', at: '/api/wires/list.csv', data: 'procedure\n' },
+  },
   'api/speakers': {
     GET: { from: 'trainee', at: '/api/speakers' },
     PUT: { from: 'technician', at: '/api/speakers', data: { name: 'x' } },
@@ -144,6 +171,7 @@ const PAGES: Record<string, { from: From; password?: true; at: string }> = {
   '(desk)/plan': { from: 'trainee', at: '/plan?procedure=kite-rear-door' },
   '(desk)/procedures/[id]': { from: 'trainee', at: '/procedures/kite-rear-door' },
   '(desk)/procedures/[id]/edit': { from: 'technician', at: '/procedures/kite-rear-door/edit' },
+  '(desk)/wires': { from: 'trainee', at: '/wires' },
   '(desk)/procedures/new': { from: 'trainee', at: '/procedures/new' },
   '(desk)/shorthand': { from: 'trainee', at: '/shorthand' },
   '(desk)/settings': { from: 'owner', password: true, at: '/settings' },

@@ -19,7 +19,6 @@ export {
   templateSchema,
 } from './bench-forms';
 export { FIT, type FitTool } from './fit';
-export { readFit } from './fit-fields';
 export { toneFile } from './fit-tones';
 export {
   type LogAnswer,

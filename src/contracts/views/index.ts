@@ -2,7 +2,6 @@ export type { BaySheet, SheetStep, TrayLabel } from './sheet';
 export { type LaterLine, MOST_PRINTED_PHOTOS, type Report, type RunReport } from './report';
 export type { PersonView, DeviceView } from './people';
 export type {
-  CommentView,
   DecisionView,
   LibraryRowView,
   OriginView,

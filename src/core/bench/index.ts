@@ -39,7 +39,7 @@ export {
   stepFor,
   TAPPER_SIZES,
 } from './marking';
-export { DEPTH_TOOL, type PlaceFacts, placeMeasured, RING_TOOL } from './measured-place';
+export { DEPTH_TOOL, placeMeasured, RING_TOOL } from './measured-place';
 export { holesOn, ovalFor, ovalHoles, type OvalInput, type OvalResult } from './oval';
 export {
   BLADES_MM,

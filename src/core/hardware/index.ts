@@ -17,11 +17,4 @@ export { MOTIONS } from './motions';
 export { PART_KINDS } from './part-kinds';
 export { findWorkKind, WORK_KINDS, workKindOf } from './work-kinds';
 export { NAMED_TOOLS, toolFor } from './tools';
-export {
-  readWireColour,
-  WIRE_COLOURS,
-  wireCode,
-  type WireColour,
-  type WireColourCode,
-  wireWords,
-} from './wire-colours';
+export { readWireColour, wireCode, wireWords } from './wire-colours';

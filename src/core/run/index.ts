@@ -20,5 +20,5 @@ export { leftOverPlaces } from './left-over';
 export { itemOfCheck } from './rounds';
 export { NOT_FITTED, recordedFrom } from './recorded';
 export { reopeningOf } from './reopen';
-export { effectOf, effectWords, type Experience, experienceOf, experienceWords, type Trouble } from './experience';
+export { effectOf, effectWords, experienceOf, experienceWords, type Trouble } from './experience';
 export { type BayFinding, type Proposal, proposalsFor, withProposals } from './proposals';

@@ -1,4 +1,5 @@
 export { type WordedChange, wordChanges, wordedDiff } from './diff-words';
+export { conflictWords } from './merge-words';
 export { gateWords } from './gates';
 export { goalProblemWords, loopWords } from './problems';
 export { nodeWords, whyWords } from './reasons';

@@ -1,6 +1,6 @@
-export { exportArchive, planOfAll } from './export';
+export { exportArchive } from './export';
 export { procedureFile } from './files';
-export { type ImportAnswer, importArchive, type ImportOptions } from './import';
-export { csvOf, documentHash, mapSvg, packArchive, type Packed, wireTable } from './pack';
+export { importArchive } from './import';
+export { csvOf, packArchive, type Packed } from './pack';
 export { baySheet, trayLabelSheet } from './sheet';
-export { Archive, type ArchiveSource } from './unpack';
+export { Archive } from './unpack';

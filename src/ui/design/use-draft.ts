@@ -1,6 +1,12 @@
 'use client';
 import { useEffect, useReducer, useRef, useState, type Dispatch, type RefObject } from 'react';
-import { editHistory, type HistoryAction, type ProcedureDocument } from '@/core/procedure';
+import {
+  editHistory,
+  type HistoryAction,
+  type MergeConflict,
+  mergeProcedures,
+  type ProcedureDocument,
+} from '@/core/procedure';
 import { flushSync } from 'react-dom';
 import { v4 as uuid } from 'uuid';
 import { ApiError, send } from '../../device/http';
@@ -48,7 +54,7 @@ export function useDraft(first: ProcedureDocument, firstVersion: number, me: str
     const id = uuid();
     const after = unanswered.current;
     unanswered.current = [...after, id].slice(-MOST_UNANSWERED);
-    keepHere(place, version.current, sent, unanswered.current);
+    keepHere(place, { version: version.current, document: sent, unanswered: unanswered.current, base: saved.current });
     try {
       const answer = await send<{ version: number }>(
         'PUT',
@@ -59,7 +65,7 @@ export function useDraft(first: ProcedureDocument, firstVersion: number, me: str
       unanswered.current = [];
       saved.current = sent;
       if (latest.current === sent) localStorage.removeItem(place);
-      else keepHere(place, answer.version, latest.current, []);
+      else keepHere(place, { version: answer.version, document: latest.current, unanswered: [], base: sent });
       setSave(latest.current === sent ? { at: 'saved' } : { at: 'waiting' });
       return latest.current === sent;
     } catch (error) {
@@ -99,7 +105,13 @@ export function useDraft(first: ProcedureDocument, firstVersion: number, me: str
     // What is half typed is taken over before the page goes: nothing waits for a pause any more.
     const take = () => {
       flushSync(() => (window.document.activeElement as HTMLElement | null)?.blur());
-      if (latest.current !== saved.current) keepHere(place, version.current, latest.current, unanswered.current);
+      if (latest.current !== saved.current)
+        keepHere(place, {
+          version: version.current,
+          document: latest.current,
+          unanswered: unanswered.current,
+          base: saved.current,
+        });
     };
     const warn = (event: BeforeUnloadEvent) => {
       take();
@@ -112,12 +124,26 @@ export function useDraft(first: ProcedureDocument, firstVersion: number, me: str
       window.removeEventListener('pagehide', take);
     };
   }, [place]);
+  /** Puts what somebody else saved together with what is here; where both changed the same, what is here stays. Returns those places; throws as `send` does. */
+  const mergeTheirs = async (): Promise<MergeConflict[]> => {
+    const theirs = await send<{ version: number; document: ProcedureDocument }>(
+      'GET',
+      `/api/procedures/${encodeURIComponent(first.id)}/draft`,
+    );
+    const { document, conflicts } = mergeProcedures(saved.current, latest.current, theirs.document);
+    version.current = theirs.version;
+    unanswered.current = [];
+    saved.current = theirs.document;
+    setSave({ at: 'waiting' });
+    edit({ type: 'take', document });
+    return conflicts;
+  };
   /** Forgets what is unsaved, for leaving after the draft was thrown away. */
   const forget = () => {
     saved.current = latest.current;
     localStorage.removeItem(place);
   };
-  return { history, edit, save, saveNow, version, forget };
+  return { history, edit, save, saveNow, version, forget, mergeTheirs };
 }
 
 /** What a draft's saving stands on: the document that is saved, its version, and saves without an answer. */
@@ -131,6 +157,8 @@ interface Kept {
   version: number;
   document: ProcedureDocument;
   unanswered?: string[];
+  /** What it was edited from. */
+  base?: ProcedureDocument;
 }
 
 /** Keeps an unsaved document on this device, and takes up what was kept when the page is opened again. */
@@ -146,15 +174,22 @@ function useKeptHere(place: string, present: ProcedureDocument, standing: Standi
       // Where somebody else saved meanwhile, the server says so; what was kept is still shown.
       version.current = kept.version;
       unanswered.current = kept.unanswered ?? [];
+      saved.current = kept.base ?? saved.current;
       edit({ type: 'take', document: kept.document });
     } else if (present === saved.current) localStorage.removeItem(place);
-    else keepHere(place, version.current, present, unanswered.current);
+    else
+      keepHere(place, {
+        version: version.current,
+        document: present,
+        unanswered: unanswered.current,
+        base: saved.current,
+      });
   }, [place, present, edit]);
 }
 
-function keepHere(place: string, version: number, document: ProcedureDocument, unanswered: string[]): void {
+function keepHere(place: string, kept: Kept): void {
   try {
-    localStorage.setItem(place, JSON.stringify({ version, document, unanswered } satisfies Kept));
+    localStorage.setItem(place, JSON.stringify(kept));
   } catch {
     // No room on this device: the page still holds it, and warns before it is left.
   }

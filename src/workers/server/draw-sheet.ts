@@ -106,10 +106,10 @@ function banner(doc: Doc, page: Page, text: string, isStrong: boolean): void {
 /** A QR code (ISO/IEC 18004, by the library) as squares. */
 function qr(doc: Doc, text: string, x: number, y: number, size: number): void {
   const { modules } = QRCode.create(text, { errorCorrectionLevel: 'M' });
-  const module = size / modules.size;
+  const dot = size / modules.size;
   for (let row = 0; row < modules.size; row += 1)
     for (let column = 0; column < modules.size; column += 1)
-      if (modules.get(row, column)) doc.rect(x + column * module, y + row * module, module + 0.05, module + 0.05);
+      if (modules.get(row, column)) doc.rect(x + column * dot, y + row * dot, dot + 0.05, dot + 0.05);
   doc.fillColor(BLACK).fill();
 }
 

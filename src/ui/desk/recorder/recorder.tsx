@@ -45,7 +45,7 @@ export function Recorder({
   /** Whose unsaved changes this device keeps. */
   me: string;
 }) {
-  const { history, edit, save, saveNow, version, forget } = useDraft(first, firstVersion, me);
+  const { history, edit, save, saveNow, version, forget, mergeTheirs } = useDraft(first, firstVersion, me);
   const document = history.present;
   const [selected, setSelected] = useState<string | null>(null);
   const [tab, setTab] = useState<Tab>('item');
@@ -109,7 +109,7 @@ export function Recorder({
   return (
     <div className="fill-page">
       <PageHead title={document.title} under={underOf(document)}>
-        <SaveWords save={save} document={document} />
+        <SaveWords save={save} document={document} mergeTheirs={mergeTheirs} />
         <button
           type="button"
           className="btn btn-outline-dark"

@@ -1,2 +1,1 @@
-export { WireSwatch } from './wire-swatch';
 export { Wires } from './wires';

@@ -1,5 +1,5 @@
 import { draftSaveSchema, draftVersionSchema, readForm } from '@/contracts/schemas';
-import { discardDraft, saveDraft } from '@/services';
+import { discardDraft, readDraft, saveDraft } from '@/services';
 import { answerPerson, readBytes } from '../../../respond';
 
 interface Context {
@@ -19,6 +19,10 @@ const readSave = (request: Request) => {
     after: asked.get('after')?.split(',') ?? [],
   });
 };
+
+/** The draft as it stands, or what is in force where there is none. */
+export const GET = (_: Request, { params }: Context) =>
+  answerPerson(async (person) => readDraft(person, (await params).id));
 
 /** Saves the document that is the body. It is read where it is checked, off the event loop. */
 export const PUT = (request: Request, { params }: Context) =>

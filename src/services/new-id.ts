@@ -1,0 +1,10 @@
+import { slugOf } from '../core/text';
+import { db, isProcedureId } from '../data';
+
+/** An id for a new procedure that nobody has yet. */
+export async function newId(model: string, zone: string): Promise<string> {
+  const base = (slugOf(`${model}-${zone}`) || 'procedure').slice(0, 70);
+  let id = base;
+  for (let n = 2; await isProcedureId(db, id); n += 1) id = `${base}-${n}`;
+  return id;
+}
