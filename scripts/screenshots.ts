@@ -1,10 +1,12 @@
+import { randomUUID } from 'node:crypto';
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import sharp from 'sharp';
-import type { Page } from '@playwright/test';
+import type { Browser, Page } from '@playwright/test';
 import { answerAll, openBrowser, signedIn } from './support/browser';
 import { ensureBuild } from './support/build';
 import { ensureChromium } from './support/debian';
+import { pdfPictures } from './support/pdf-pictures';
 import { freePort } from './support/ports';
 import { prepareDatabase, startThrowAwayCluster } from './support/postgres';
 import { ROOT } from './support/project';
@@ -145,8 +147,7 @@ async function main(): Promise<void> {
     await takeRun(desk, 'run', take);
     await takeRun(phone, 'run-phone', take);
     await takeStuck(desk, take);
-    await takeGate(desk, take);
-    await takeNight(desk, take);
+    await tile('gates', [await takeGate(desk), await takeNight(desk)]);
     await takeFitStep(desk, take);
     await desk.goto('/jobs/2401');
     await desk
@@ -156,6 +157,7 @@ async function main(): Promise<void> {
     await desk.getByRole('heading', { name: /^Finished/ }).waitFor();
     await desk.getByText('● saved').waitFor();
     await take(desk, 'ledger');
+    await takeImprove(desk, browser);
   } finally {
     await browser.close();
     await app.stop();
@@ -219,13 +221,77 @@ async function takeTools(page: Page): Promise<void> {
     await page.getByText('m² of flat skin').waitFor();
   });
   await shoot('fitment', () => page.getByText('Screw it straight in').first().waitFor());
+  await tile('bench-tools', shots);
+}
+
+/** Several screens on one picture, two side by side. */
+async function tile(name: string, shots: Buffer[]): Promise<void> {
   const { width, height } = DESK;
-  await sharp({ create: { width: 2 * width, height: 2 * height, channels: 3, background: 'white' } })
+  const rows = Math.ceil(shots.length / 2);
+  await sharp({ create: { width: 2 * width, height: rows * height, channels: 3, background: 'white' } })
     .composite(shots.map((input, n) => ({ input, left: (n % 2) * width, top: Math.floor(n / 2) * height })))
     .png()
     .toBuffer()
-    .then((tiled) => sharp(tiled).resize(1800).png({ palette: true }).toFile(join(FOLDER, 'bench-tools.png')));
+    .then((tiled) =>
+      sharp(tiled)
+        .resize(1800)
+        .png({ palette: true })
+        .toFile(join(FOLDER, `${name}.png`)),
+    );
 }
+
+/** How a procedure gets better and travels: what the bay found, what a revision changed, the wires of the library, the sheet for a bay without a screen. */
+async function takeImprove(page: Page, browser: Browser): Promise<void> {
+  await page.goto('/jobs/2402');
+  const link = page.getByRole('link', { name: /^Velden Kite, rear door, left/ }).first();
+  const run = (await link.getAttribute('href'))!.split('/').at(-1)!;
+  const facts = [
+    { type: 'asFound', item: 'kite-rear-door/s4', difference: 'They are T20 here', change: { drive: 'T20' } },
+    {
+      type: 'stuck',
+      item: 'kite-rear-door/card',
+      cause: 'not-released',
+      culprit: 'kite-rear-door/p1',
+      words: 'Look behind the reflector in the shut face',
+    },
+    { type: 'asFound', item: 'kite-rear-door/s1', difference: 'They are 30 mm long', change: { drive: 'T25' } },
+  ];
+  const stamped = facts.map((fact, n) => {
+    const at = new Date().toISOString();
+    return { id: randomUUID(), lamport: 9000 + n, device: DEVICE, seq: n + 1, at, person: 'tomas-varga', ...fact };
+  });
+  await page.request.post(`/api/runs/${run}/events`, { data: { events: stamped } });
+  await page.request.post('/api/procedures/kite-rear-door/findings', {
+    data: { findings: [stamped[2].id], decision: 'accepted' },
+  });
+  const shots: Buffer[] = [];
+  const shoot = async (path: string, before?: () => Promise<unknown>) => {
+    await page.goto(path);
+    await before?.();
+    await page.waitForTimeout(700);
+    shots.push(await page.screenshot());
+  };
+  await shoot('/procedures/kite-rear-door', () => page.getByRole('tab', { name: /^From the bay/ }).click());
+  await shoot('/procedures/kite-rear-door', async () => {
+    await page.getByRole('tab', { name: /^Revisions/ }).click();
+    await page.getByRole('button', { name: 'What changed since revision 1' }).click();
+    await page.getByRole('slider', { name: 'Peel the layers' }).fill('1');
+  });
+  await shoot('/wires');
+  const sheet = await page.request.get('/api/procedures/kite-rear-door/sheet');
+  const [first, third] = await pdfPictures(browser, await sheet.body(), [1, 3], DESK.height);
+  shots.push(
+    await sharp({ create: { ...DESK, channels: 3, background: '#999' } })
+      .composite([
+        { input: first, left: 40, top: 0 },
+        { input: third, left: 660, top: 0 },
+      ])
+      .png()
+      .toBuffer(),
+  );
+  await tile('improve', shots);
+}
+const DEVICE = randomUUID();
 
 /** A step between apart and together: the ring for a new speaker. */
 async function takeFitStep(page: Page, take: (page: Page, name: string) => Promise<unknown>): Promise<void> {
@@ -250,21 +316,22 @@ async function takeFitStep(page: Page, take: (page: Page, name: string) => Promi
 }
 
 /** The bay at night, a test before the shield closes. */
-async function takeNight(page: Page, take: (page: Page, name: string) => Promise<unknown>): Promise<void> {
+async function takeNight(page: Page): Promise<Buffer> {
   for (let n = 0; n < 60 && !(await page.getByRole('button', { name: 'Fails' }).count()); n += 1) await step(page);
   await page.evaluate(() => {
     document.documentElement.dataset.scheme = 'night';
   });
   await page.getByRole('button', { name: 'Works', exact: true }).first().click();
   await page.waitForTimeout(500);
-  await take(page, 'test-night');
+  const shot = await page.screenshot();
   await page.evaluate(() => {
     delete document.documentElement.dataset.scheme;
   });
+  return shot;
 }
 
 /** The first gate on the way back. */
-async function takeGate(page: Page, take: (page: Page, name: string) => Promise<unknown>): Promise<void> {
+async function takeGate(page: Page): Promise<Buffer> {
   await page.goto('/jobs/2402');
   await page
     .getByRole('link', { name: /^Velden Kite, rear door, left/ })
@@ -277,7 +344,7 @@ async function takeGate(page: Page, take: (page: Page, name: string) => Promise<
   }
   await page.getByRole('checkbox').first().click();
   await page.waitForTimeout(600);
-  await take(page, 'gate');
+  return page.screenshot();
 }
 
 /** Answers what is asked and goes one step on. */

@@ -114,7 +114,7 @@ export async function listBegunRuns(
 ): Promise<{ procedure: string; revision: number }[]> {
   const { rows } = await db.query<{ procedure: string; revision: number }>(
     `select p.procedure_id as procedure, p.revision from run_procedures p
-      where p.procedure_id = any($1) and exists (select 1 from events e where e.log_id = p.run_id and e.type = 'done')`,
+      where p.procedure_id = any($1) and exists (select 1 from events e where e.log_id = p.run_id and e.type in ('done', 'stuck', 'broken', 'asFound', 'extra'))`,
     [procedureIds],
   );
   return rows;

@@ -55,8 +55,9 @@ export function readWireColour(text: string): WireColour | null {
 
 /** A colour as its codes: "GY/PK". */
 export const wireCode = ({ base, stripes }: WireColour): string => [base, ...stripes].join('/');
+const withA = (name: string) => `${/^[aeiou]/.test(name) ? 'an' : 'a'} ${name}`;
 /** A colour in words: "grey with a pink stripe". */
 export const wireWords = ({ base, stripes }: WireColour): string =>
   stripes.length
-    ? `${WIRE_COLOURS[base]} with a ${stripes.map((code) => WIRE_COLOURS[code]).join(' and a ')} stripe`
+    ? `${WIRE_COLOURS[base]} with ${stripes.map((code) => withA(WIRE_COLOURS[code])).join(' and ')} stripe`
     : WIRE_COLOURS[base];

@@ -55,9 +55,17 @@ export function TakeIn({ file, onClose }: { file: File; onClose: () => void }) {
   };
   const coming = seen?.items.filter(({ state }) => STATES[state].comesIn).length ?? 0;
   return (
-    <Modal show onHide={close} onEntered={() => void ask(true)} size="lg" centered scrollable>
+    <Modal
+      aria-labelledby="take-in-title"
+      show
+      onHide={close}
+      onEntered={() => void ask(true)}
+      size="lg"
+      centered
+      scrollable
+    >
       <Modal.Header closeButton>
-        <Modal.Title>Import {file.name}</Modal.Title>
+        <Modal.Title id="take-in-title">Import {file.name}</Modal.Title>
       </Modal.Header>
       <Modal.Body>
         <Trouble text={trouble} />
