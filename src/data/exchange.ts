@@ -61,9 +61,9 @@ export async function listVerifiedOn(
   db: Db,
   id: string,
   limit: number,
-): Promise<{ vehicle: string; times: number; person: string; at: Date }[]> {
-  const { rows } = await db.query<{ vehicle: string; times: number; person: string; at: Date }>(
-    `select concat_ws(' ', v.make, v.model, v.year) as vehicle, count(*)::int as times,
+): Promise<{ vehicle: string; times: number; revision: number; person: string; at: Date }[]> {
+  const { rows } = await db.query<{ vehicle: string; times: number; revision: number; person: string; at: Date }>(
+    `select concat_ws(' ', v.make, v.model, v.year) as vehicle, count(*)::int as times, max(rp.revision) as revision,
             (array_agg(e.person_id order by r.finished_at desc))[1] as person, max(r.finished_at) as at
        from run_procedures rp join runs r on r.id = rp.run_id join jobs j on j.number = r.job_number join vehicles v on v.id = j.vehicle_id
             join events e on e.log_id = r.id and e.type = 'finished'

@@ -84,7 +84,7 @@ export async function listDecisions(db: Db, procedureId: string, limit: number):
   return rows;
 }
 
-/** What went otherwise than procedures say on their runs, newest first: stuck, broken, found otherwise, extra. What was taken back does not stand. */
+/** What went otherwise than procedures say on their runs, newest first: stuck, broken, found otherwise; and what was noted of an item. What was taken back does not stand. */
 export async function listTroubles(
   db: Db,
   procedureIds: string[],
@@ -99,7 +99,7 @@ export async function listTroubles(
   }>(
     `select e.log_id::text as run, p.procedure_id as procedure, p.revision, e.type, e.fact
        from run_procedures p join events e on e.log_id = p.run_id
-      where p.procedure_id = any($1) and e.type in ('stuck', 'broken', 'asFound', 'extra')
+      where p.procedure_id = any($1) and e.type in ('stuck', 'broken', 'asFound', 'note')
         and not exists (select 1 from events x where x.log_id = e.log_id and x.type = 'retracted' and x.fact->>'event' = e.id::text)
       order by e.at desc, e.id limit $2`,
     [procedureIds, limit],

@@ -44,6 +44,10 @@ function troubleOf(fact: RunFact, procedure: string): Omit<Trouble, 'run' | 'rev
       const item = own(fact.item);
       return item ? { item, kind: 'otherwise', words: fact.difference, count: 1 } : null;
     }
+    case 'note': {
+      const item = own(fact.item);
+      return item ? { item, kind: 'tip', words: fact.text, count: 1 } : null;
+    }
     default:
       return null;
   }

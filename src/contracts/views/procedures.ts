@@ -48,7 +48,7 @@ export interface ProcedureView {
   } | null;
   retired: { by: string; at: Date; why: string | null; replacedBy: { id: string; title: string } | null } | null;
   /** Vehicles that it was run to the end on, the latest first, with who did it last. */
-  verifiedOn: { vehicle: string; times: number; person: string; at: Date }[];
+  verifiedOn: { vehicle: string; times: number; revision: number; person: string; at: Date }[];
   /** Where it came from another shop. */
   takenIn: (Provenance & { at: number; takenBy: string; takenAt: Date }) | null;
   comments: CommentView[];

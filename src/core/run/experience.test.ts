@@ -32,6 +32,15 @@ describe('what runs had trouble with', () => {
     expect(experienceOf([], 4).size).toBe(0);
   });
 
+  it('passes on what was noted last, which is no trouble', () => {
+    const all = [
+      trouble('a', { kind: 'tip', words: 'Start at the rear.' }),
+      trouble('b', { kind: 'tip', words: 'older' }),
+    ];
+    expect(experienceWords(experienceOf(all, 2).get('s1')!)).toEqual(['Noted before: “Start at the rear.”']);
+    expect(effectOf(new Set(['s1']), 2, all, [1, 1]).before.runs).toBe(0);
+  });
+
   it('shows what taking a finding in changed, before and since', () => {
     const all = [trouble('a'), trouble('b'), trouble('b'), trouble('c', { revision: 2 }), trouble('d', { item: 'x' })];
     const effect = effectOf(new Set(['s1']), 2, all, [1, 1, 1, 2, 2, 3]);

@@ -7,7 +7,8 @@ export interface Trouble {
   revision: number;
   /** The item of the procedure it is about. */
   item: string;
-  kind: 'missed' | 'broke' | 'otherwise';
+  /** A tip is what somebody noted of it for the next one. */
+  kind: 'missed' | 'broke' | 'otherwise' | 'tip';
   /** What was said of it. */
   words: string;
   /** Pieces that broke. */
@@ -20,6 +21,8 @@ export interface Experience {
   missed: { runs: number; words: string } | null;
   broke: { runs: number; pieces: number } | null;
   otherwise: { runs: number; words: string } | null;
+  /** What worked, as it was noted last. */
+  tip: string | null;
 }
 
 /** What runs say of each item, the words of the latest; `troubles` newest first, `runs` how many there were. */
@@ -37,19 +40,21 @@ export function experienceOf(troubles: readonly Trouble[], runs: number): Map<st
         ? { runs: new Set(broke.map(({ run }) => run)).size, pieces: broke.reduce((sum, { count }) => sum + count, 0) }
         : null,
       otherwise: summed(own('otherwise')),
+      tip: own('tip')[0]?.words ?? null,
     });
   }
   return found;
 }
 
 /** What the next one to do a step should hear: "Missed in 3 of 11 runs: still held by the screw under the mat." Empty where nothing ever went wrong. */
-export function experienceWords({ runs, missed, broke, otherwise }: Experience): string[] {
+export function experienceWords({ runs, missed, broke, otherwise, tip }: Experience): string[] {
   const of = (count: number) => `${count} of ${counted(runs, 'run')}`;
   const said = (words: string) => (words ? `: ${words.replace(/\.$/, '')}.` : '.');
   return [
     ...(missed ? [`Missed in ${of(missed.runs)}${said(missed.words)}`] : []),
     ...(broke ? [`Broke in ${of(broke.runs)}, ${counted(broke.pieces, 'piece')}.`] : []),
     ...(otherwise ? [`Found otherwise in ${of(otherwise.runs)}${said(otherwise.words)}`] : []),
+    ...(tip ? [`Noted before: “${tip}”`] : []),
   ];
 }
 
@@ -67,7 +72,9 @@ export function effectOf(
   runs: readonly number[],
 ): Effect {
   const part = (isIn: (revision: number) => boolean) => ({
-    runs: new Set(troubles.filter((one) => items.has(one.item) && isIn(one.revision)).map(({ run }) => run)).size,
+    runs: new Set(
+      troubles.filter((one) => one.kind !== 'tip' && items.has(one.item) && isIn(one.revision)).map(({ run }) => run),
+    ).size,
     of: runs.filter(isIn).length,
   });
   return { before: part((one) => one < revision), since: part((one) => one >= revision) };

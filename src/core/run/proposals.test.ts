@@ -53,7 +53,7 @@ describe('what findings ask of a procedure', () => {
       difficultyWhy: 'easily missed',
     });
     expect(proposalsFor(next, [found(3, { item: 's1', missed: true })])[0].standing).toBe('already-so');
-    expect(said([found(1, { item: 'c1', broke: 2 })])).toEqual([expect.stringContaining('now replace')]);
+    expect(said([found(1, { item: 'c1', broke: 2 })])).toEqual([expect.stringContaining('now always replaced')]);
   });
 
   it('of which only some changes are taken leave the others out', () => {

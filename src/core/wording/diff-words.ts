@@ -106,6 +106,14 @@ const REFERENCES = new Set([
   'replaces',
 ]);
 
+/** Whether a piece is used again. */
+const REUSE: Record<string, string> = {
+  keep: 'used again',
+  inspect: 'used again if whole',
+  replace: 'always replaced',
+  null: 'as its kind says',
+};
+
 function sentenceOf(change: Change, before: ItemIndex, after: ItemIndex, next: ProcedureDocument): string {
   const { kind, item, field, from, to } = change;
   if (item === null) return measuredSentence(change, after) ?? documentSentence(change);
@@ -132,6 +140,14 @@ function sentenceOf(change: Change, before: ItemIndex, after: ItemIndex, next: P
       return to === null || (to as string[]).length === 0
         ? `${name} ${is} in sight now, ${wasVerb} behind ${was}.`
         : `${name} ${is} now behind ${now}, ${wasVerb} ${from === null || (from as string[]).length === 0 ? 'in sight' : `behind ${was}`}.`;
+    case 'difficulty':
+      return to === null
+        ? `${name} ${is} marked hard no more.`
+        : `${name} ${is} now marked ${to as number} of 5 for how hard ${isMany ? 'they are' : 'it is'}.`;
+    case 'difficultyWhy':
+      return to === null ? `${name}: nothing says why any more.` : `${name}: hard because ${String(to)}.`;
+    case 'reuse':
+      return `${name}: now ${REUSE[String(to)] ?? now}, ${wasVerb} ${REUSE[String(from)] ?? was}.`;
     default: {
       const what = `${name}: ${FIELDS[field!] ?? field}`;
       if (from === null) return `${what} is now ${now}.`;

@@ -43,8 +43,8 @@ export function Standing({ view, names }: { view: ProcedureView; names: Record<s
               {verifiedOn
                 .slice(0, SHOWN)
                 .map(
-                  ({ vehicle, times, person, at }) =>
-                    `${vehicle}${times > 1 ? ` ×${times}` : ''} by ${who(person)}, ${dates.day(at)}`,
+                  ({ vehicle, times, revision, person, at }) =>
+                    `${vehicle}${times > 1 ? ` ×${times}` : ''}${revision < current.revision ? `, revision ${revision},` : ''} by ${who(person)}, ${dates.day(at)}`,
                 )
                 .join('; ')}
               {verifiedOn.length > SHOWN && ` and ${verifiedOn.length - SHOWN} more`}

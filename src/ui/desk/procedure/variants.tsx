@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { ProcedureView } from '@/contracts/views';
-import { oppositeSide } from '@/core/vehicle';
+import { oppositeSide, zoneName, ZONES } from '@/core/vehicle';
 import { Trouble, useSend } from '../../design';
 import { Changes } from './changes';
 import { Compare } from './compare';
@@ -102,7 +102,7 @@ function Derive({ view: { row, document } }: { view: ProcedureView }) {
   const router = useRouter();
   const { busy, trouble, run } = useSend();
   const [range] = document.applies;
-  const [form, setForm] = useState({ model: '', from: '', to: '', body: '', side: '' });
+  const [form, setForm] = useState({ model: '', from: '', to: '', body: '', zone: '', side: '' });
   const set = (field: keyof typeof form) => (event: { target: { value: string } }) =>
     setForm({ ...form, [field]: event.target.value });
   const given = Object.fromEntries(Object.entries(form).filter(([, value]) => value.trim()));
@@ -141,6 +141,17 @@ function Derive({ view: { row, document } }: { view: ProcedureView }) {
         <label>
           Body
           <input className="form-control" placeholder={range.body ?? 'any'} value={form.body} onChange={set('body')} />
+        </label>
+        <label>
+          Zone
+          <select className="form-select" value={form.zone} onChange={set('zone')}>
+            <option value="">{zoneName(document.zone)}</option>
+            {ZONES.filter(({ code }) => code !== document.zone).map(({ code, name }) => (
+              <option key={code} value={code}>
+                {name}
+              </option>
+            ))}
+          </select>
         </label>
         {document.side !== 'centre' && (
           <label>
