@@ -22,6 +22,7 @@ const CORE = [
   'run',
   'visit',
   'bench',
+  'shop',
   'notation',
   'exchange',
 ];

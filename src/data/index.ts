@@ -17,6 +17,7 @@ export * from './photos';
 export * from './recordings';
 export * from './bench-results';
 export * from './speakers';
+export * from './quotes';
 export * from './findings';
 export * from './stock';
 export * from './customers';

@@ -26,6 +26,7 @@ export * from './logs';
 export * from './visits';
 export * from './photos';
 export * from './recordings';
+export * from './quotes';
 export * from './stores';
 export * from './flags';
 export * from './report';

@@ -1,4 +1,4 @@
-import { DEFAULT_COST_FORM, type SettingsForm } from '../contracts/views';
+import { DEFAULT_COST_FORM, DEFAULT_QUOTES, type SettingsForm } from '../contracts/views';
 import { BASE_CATALOGUE, extendCatalogue, type Catalogue } from '../core/hardware';
 import { DEFAULT_SCHOOLS } from '../core/procedure';
 import { db, findShop, getKit, updateKit, updateShopSettings, type Actor } from '../data';
@@ -15,6 +15,7 @@ const DEFAULTS: SettingsForm = {
   spareLevel: 0.9,
   labourPerHour: null,
   currency: '',
+  quotes: DEFAULT_QUOTES,
   ownKinds: [],
   keepingMonths: null,
   timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
@@ -27,7 +28,14 @@ export async function readShop(): Promise<{ name: string; settings: SettingsForm
   // The first versions asked only whether the battery always goes off.
   const schools = shop?.settings.batteryAlways ? { ...DEFAULT_SCHOOLS, battery: 'always' as const } : DEFAULT_SCHOOLS;
   const settings = { ...DEFAULTS, schools, ...(Object.fromEntries(kept) as Partial<SettingsForm>) };
-  return { name: shop?.name ?? '', settings: { ...settings, schools: { ...DEFAULT_SCHOOLS, ...settings.schools } } };
+  return {
+    name: shop?.name ?? '',
+    settings: {
+      ...settings,
+      schools: { ...DEFAULT_SCHOOLS, ...settings.schools },
+      quotes: { ...DEFAULT_QUOTES, ...settings.quotes },
+    },
+  };
 }
 
 /** Changes the shop's settings; what is not one of them (the mark of the demo) stays. */

@@ -6,7 +6,7 @@ import { invalid } from '../../core/errors';
 import { isTimeZone } from '../../core/text';
 import { isTrivialPin } from './trivial-pin';
 import { FASTENER_KINDS, type OwnKind } from '../../core/hardware';
-import { DEFAULT_COST_FORM, TRAY_SIZES, type SettingsForm } from '../views';
+import { DEFAULT_QUOTES, type QuoteSettings, DEFAULT_COST_FORM, TRAY_SIZES, type SettingsForm } from '../views';
 import { costSchema } from './costs';
 
 const name = Joi.string().trim().min(1).max(120);
@@ -113,6 +113,10 @@ export const ownKindSchema = Joi.object<OwnKind>({
   refitSeconds: Joi.number().min(0).max(600),
 });
 
+const clock = Joi.string()
+  .pattern(/^([01]\d|2[0-3]):[0-5]\d$/)
+  .messages({ 'string.pattern.base': 'Write a time as 08:00.' });
+
 export const settingsSchema = Joi.object<SettingsForm>({
   schools: Joi.object(
     Object.fromEntries(
@@ -142,6 +146,23 @@ export const settingsSchema = Joi.object<SettingsForm>({
   spareLevel: Joi.number().min(0.5).max(0.99).default(0.9),
   labourPerHour: Joi.number().min(0).max(10_000).allow(null).default(null),
   currency: Joi.string().trim().max(8).allow('').default(''),
+  quotes: Joi.object<QuoteSettings>({
+    labour: Joi.valid('time', 'procedure', 'flat').default(DEFAULT_QUOTES.labour),
+    basis: Joi.valid('likely', 'safe').default(DEFAULT_QUOTES.basis),
+    flat: Joi.number().min(0).max(1e6).allow(null).default(null),
+    prices: Joi.array()
+      .items(Joi.object({ title: name.required(), price: Joi.number().min(0).max(1e6).required() }))
+      .max(200)
+      .default([]),
+    taxPercent: Joi.number().min(0).max(100).default(0),
+    isTaxIncluded: Joi.boolean().default(true),
+    opens: clock.default(DEFAULT_QUOTES.opens),
+    closes: clock.default(DEFAULT_QUOTES.closes),
+    days: Joi.array().items(Joi.number().integer().min(1).max(7)).min(1).unique().default(DEFAULT_QUOTES.days),
+  })
+    .custom((value: QuoteSettings, helpers) => (value.opens < value.closes ? value : helpers.error('hours.swapped')))
+    .messages({ 'hours.swapped': 'The shop closes after it opens.' })
+    .default(DEFAULT_QUOTES),
   ownKinds: Joi.array().items(ownKindSchema).max(100).unique('code').default([]),
   keepingMonths: Joi.number().integer().min(1).max(240).allow(null).default(null),
   timeZone: Joi.string()

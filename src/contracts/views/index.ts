@@ -12,9 +12,26 @@ export type {
   VerificationView,
   WireView,
 } from './procedures';
-export type { RunStanding, VisitStanding, JobStanding, FlagView, CustomerView, VehicleQuestions } from './jobs';
+export type {
+  JobView,
+  RunStanding,
+  VisitStanding,
+  JobStanding,
+  FlagView,
+  CustomerView,
+  VehicleQuestions,
+} from './jobs';
 export type { RunStart, VisitView } from './bay';
 export type { PlanView } from './plan';
 export type { StoresView } from './stores';
 export { type CostForm, DEFAULT_COST_FORM, costSettings } from './costs';
-export { type BenchResultView, type MountView, type SettingsForm, type SkinView, TRAY_SIZES } from './shop';
+export {
+  type BenchResultView,
+  DEFAULT_QUOTES,
+  type MountView,
+  type QuoteSettings,
+  type SettingsForm,
+  type SkinView,
+  TRAY_SIZES,
+} from './shop';
+export type { QuoteAnswerView, QuotePrint, QuotesView, QuoteView } from './quotes';

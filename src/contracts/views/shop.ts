@@ -1,3 +1,4 @@
+import type { LabourSchool } from '../../core/shop';
 import type { DampDoor } from '../../core/bench';
 import type { OwnKind } from '../../core/hardware';
 import type { Mount, Pair, ProcedureDocument, Schools } from '../../core/procedure';
@@ -15,6 +16,34 @@ export interface VehicleWait {
 }
 
 /** What the shop has decided, as its settings form has it. */
+/** How a shop makes quotes, and when it works. */
+export interface QuoteSettings {
+  labour: LabourSchool;
+  basis: 'likely' | 'safe';
+  /** One price whatever it takes; null where there is none. */
+  flat: number | null;
+  /** Prices by procedure: words of its title. */
+  prices: { title: string; price: number }[];
+  taxPercent: number;
+  isTaxIncluded: boolean;
+  /** Hours of work in the shop's own time, "08:00". */
+  opens: string;
+  closes: string;
+  /** Days of work, 1 Monday to 7 Sunday. */
+  days: number[];
+}
+export const DEFAULT_QUOTES: QuoteSettings = {
+  labour: 'time',
+  basis: 'safe',
+  flat: null,
+  prices: [],
+  taxPercent: 0,
+  isTaxIncluded: true,
+  opens: '08:00',
+  closes: '17:30',
+  days: [1, 2, 3, 4, 5],
+};
+
 export interface SettingsForm {
   schools: Schools;
   srsWaitSeconds: number | null;
@@ -27,6 +56,8 @@ export interface SettingsForm {
   spareLevel: number;
   labourPerHour: number | null;
   currency: string;
+  /** How quotes are made. */
+  quotes: QuoteSettings;
   ownKinds: OwnKind[];
   /** Months that customers' data is kept after the vehicle was given back; null keeps it until somebody takes it out. */
   keepingMonths: number | null;

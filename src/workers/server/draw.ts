@@ -1,6 +1,7 @@
 import type { Report } from '../../contracts/views';
 import { drawReport } from './draw-report';
 
+export { drawQuote } from './draw-quote';
 export { drawLabels, drawSheet } from './draw-sheet';
 export { drawTemplate } from './draw-template';
 

@@ -1,4 +1,4 @@
-import { benchResultsOf, may, openFlags, openVisit, proceduresFor, viewJob } from '@/services';
+import { benchResultsOf, may, openFlags, openVisit, proceduresFor, viewJob, viewQuotes } from '@/services';
 import { JobPage } from '@/ui/desk/jobs';
 import { readJobNumber } from '../../../api/jobs/[number]/address';
 import { orNotFound } from '../../../or-not-found';
@@ -8,11 +8,12 @@ export default async function JobRoute({ params }: { params: Promise<{ number: s
   const number = await orNotFound(readJobNumber(params));
   const person = await requirePerson();
   const standing = await orNotFound(viewJob(number));
-  const [procedures, visit, flags, bench] = await Promise.all([
+  const [procedures, visit, flags, bench, quotes] = await Promise.all([
     proceduresFor(standing.job.vehicle),
     openVisit(number),
     openFlags([number]),
     benchResultsOf(number),
+    viewQuotes(person, number),
   ]);
   return (
     <JobPage
@@ -22,6 +23,7 @@ export default async function JobRoute({ params }: { params: Promise<{ number: s
       visit={visit}
       flags={flags}
       bench={bench}
+      quotes={quotes}
       me={person.id}
       mayLook={may(person, 'override')}
     />

@@ -1,8 +1,17 @@
 import Link from 'next/link';
 import type { ReactNode } from 'react';
-import type { BenchResultView, FlagView, JobStanding, RelativeView, RunStanding, VisitView } from '@/contracts/views';
+import type {
+  BenchResultView,
+  FlagView,
+  JobStanding,
+  QuotesView,
+  RelativeView,
+  RunStanding,
+  VisitView,
+} from '@/contracts/views';
 import { oppositeSide, sideWords, zoneName } from '@/core/vehicle';
 import { PageHead } from '../../design/page-head';
+import { Agreed } from './agreed';
 import { BenchResults } from './bench-results';
 import { HighVoltage } from './high-voltage';
 import { JobSchools } from './job-schools';
@@ -22,6 +31,7 @@ export function JobPage({
   visit,
   flags,
   bench,
+  quotes,
   me,
   mayLook,
 }: {
@@ -31,6 +41,7 @@ export function JobPage({
   visit: VisitView;
   flags: FlagView[];
   bench: BenchResultView[];
+  quotes: QuotesView;
   me: string;
   mayLook: boolean;
 }) {
@@ -46,6 +57,9 @@ export function JobPage({
         title={`Job ${job.number}: ${job.title}`}
         under={[carWords(standing), job.customer].filter(Boolean).join(' · ')}
       >
+        <Link className="btn btn-outline-dark" href={`/jobs/${job.number}/quote`}>
+          Quote
+        </Link>
         <Link className="btn btn-outline-dark" href={`/bench?job=${job.number}`}>
           To the bench
         </Link>
@@ -71,6 +85,9 @@ export function JobPage({
             {[...new Set(open.flatMap(({ holder }) => (holder ? [visit.names[holder] ?? holder] : [])))].join(', ') ||
               'Nobody yet'}
           </span>
+        </Answer>
+        <Answer name="Agreed">
+          <Agreed job={job.number} quotes={quotes} />
         </Answer>
         <Answer name="Waiting for">
           <span className={waits.length ? 'waits-for' : ''}>{waits.join('; ') || 'Nothing'}</span>

@@ -1,4 +1,5 @@
 'use client';
+import Link from 'next/link';
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useMemo, useRef, useState } from 'react';
@@ -77,6 +78,11 @@ export function PlanPage({ view, asked: first, jobs, forJob, mayOpen }: PlanPage
           >
             {drawing ? 'Show the steps' : 'What waits for what'}
           </button>
+        )}
+        {plan && forJob !== null && (
+          <Link className="btn btn-outline-dark" href={quoteAddress(forJob, titleOf(view), plan)}>
+            Into the quote
+          </Link>
         )}
         {plan && mayOpen && (
           <OpenRun
@@ -232,3 +238,7 @@ function useAsked(first: Asked, forJob: number | null) {
 const priceWords = ({ policy: { costs } }: PlanView) =>
   costs &&
   `Priced at ${costs.toolChangeMs / 1000} s for another tool, ${costs.bareHandMs / 1000} s for the bare hand, ${costs.partChangeMs / 1000} s for turning to another part, ${costs.moveMmPerSecond} mm/s within a panel, ${costs.zoneMoveMs / 1000} s between zones of one door, ${costs.sideMoveMs / 1000} s between doors or sides.`;
+
+/** The job's quote with this plan's labour in it. */
+const quoteAddress = (job: number, work: string, { time }: Plan): string =>
+  `/jobs/${job}/quote?${new URLSearchParams({ work: work.slice(0, 200), likely: String(Math.round(time.likelySeconds)), safe: String(Math.round(time.safeSeconds)) })}`;

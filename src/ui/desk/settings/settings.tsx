@@ -8,6 +8,7 @@ import { useFieldArray, useForm, type Control, type UseFormRegister } from 'reac
 import { settingsSchema } from '@/contracts/schemas';
 import { TRAY_SIZES, type SettingsForm } from '@/contracts/views';
 import { FASTENER_KINDS } from '@/core/hardware';
+import { QuoteTerms } from './quote-terms';
 import { Field, PageHead, Trouble, useSend } from '../../design';
 
 const numberOrNull = {
@@ -143,6 +144,7 @@ export function Settings({ settings, zones }: { settings: SettingsForm; zones: s
             </Field>
           </div>
         </section>
+        <QuoteTerms control={control} register={register} errors={errors.quotes} />
         <section className="sheet">
           <h2>Customers’ data</h2>
           <Field

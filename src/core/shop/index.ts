@@ -1,0 +1,13 @@
+export { type Cents, centsIn, moneyWords } from './money';
+export {
+  againstActual,
+  type AgainstActual,
+  chargedHours,
+  labourLine,
+  type LabourSchool,
+  type LabourTerms,
+  lineCents,
+  type QuoteLine,
+  totalsOf,
+  type TaxTerms,
+} from './quote';

@@ -1,0 +1,193 @@
+import type { QuoteAnswerForm, QuoteForm } from '../../contracts/schemas';
+import type { QuotePrint, QuotesView, QuoteView } from '../../contracts/views';
+import { conflict, invalid, notFound, unavailable } from '../../core/errors';
+import { activeSeconds, type RunEvent } from '../../core/run';
+import { againstActual, totalsOf } from '../../core/shop';
+import {
+  db,
+  getJob,
+  insertQuote,
+  insertQuoteAnswer,
+  listEventsOf,
+  listPeople,
+  listQuotes,
+  listRunHeads,
+  listRunPlans,
+  transaction,
+  type Actor,
+  type QuoteRow,
+} from '../../data';
+import { jobBoard } from '../board';
+import { doHeavy, TooHard } from '../heavy';
+import { demand } from '../permission';
+import { readShop } from '../shop';
+import { readyBy } from './ready-by';
+
+const cents = (price: number | null): number | null => (price === null ? null : Math.round(price * 100));
+
+/** A job's quotes, what a new one is made of, and what was promised against what it took. Throws not-found. */
+export async function viewQuotes(by: Actor, jobNumber: number): Promise<QuotesView> {
+  demand(by, 'follow');
+  const [, rows, { settings }, runs, queueSeconds, actual] = await Promise.all([
+    getJob(db, jobNumber),
+    listQuotes(db, jobNumber),
+    readShop(),
+    runsOf(jobNumber),
+    queueBefore(jobNumber),
+    actualSeconds(jobNumber),
+  ]);
+  const { quotes, labourPerHour, currency } = settings;
+  const accepted = rows.filter(({ answer }) => answer?.answer === 'accepted');
+  const promised = accepted.flatMap(({ lines, answer }) => lines.filter(({ id }) => !answer!.leftOut.includes(id)));
+  return {
+    quotes: rows.map(viewOf),
+    terms: { taxPercent: quotes.taxPercent, isTaxIncluded: quotes.isTaxIncluded, currency },
+    labour: {
+      school: quotes.labour,
+      basis: quotes.basis,
+      perHourCents: cents(labourPerHour),
+      flatCents: cents(quotes.flat),
+      prices: quotes.prices.map(({ title, price }) => ({ title, cents: cents(price)! })),
+    },
+    runs,
+    queueSeconds,
+    against: accepted.length ? againstActual(promised, actual) : null,
+  };
+}
+
+const viewOf = ({ answer, readyBy: ready, madeBy, madeAt, ...rest }: QuoteRow): QuoteView => ({
+  ...rest,
+  readyBy: ready?.toISOString() ?? null,
+  by: madeBy,
+  at: madeAt.toISOString(),
+  answer: answer && {
+    answer: answer.answer,
+    how: answer.how,
+    name: answer.name,
+    strokes: answer.strokes,
+    leftOut: answer.leftOut,
+    grossCents: answer.grossCents,
+    note: answer.note,
+    by: answer.takenBy,
+    at: answer.takenAt.toISOString(),
+  },
+});
+
+/** Runs of a job with the time each was planned to take. */
+async function runsOf(jobNumber: number): Promise<QuotesView['runs']> {
+  const heads = await listRunHeads(db, [jobNumber]);
+  const plans = heads.length
+    ? await listRunPlans(
+        db,
+        heads.map(({ id }) => id),
+      )
+    : new Map();
+  return heads.flatMap(({ id, title }) => {
+    const plan = plans.get(id);
+    if (!plan) return [];
+    const { standardSeconds, pace } = plan;
+    const likelySeconds = Math.round(standardSeconds * pace);
+    return [{ id, title, likelySeconds, safeSeconds: Math.round(likelySeconds * SAFE) }];
+  });
+}
+/** The safe time of a whole run against its likely one (common practice, no source). */
+const SAFE = 1.25;
+
+/** What of other jobs' open runs lies before this one, shared among everybody who works: seconds. */
+async function queueBefore(jobNumber: number): Promise<number> {
+  const [board, people] = await Promise.all([jobBoard(), listPeople(db)]);
+  const hands = Math.max(
+    1,
+    people.filter(({ active, role }) => active && role !== 'owner' && role !== 'trainee').length,
+  );
+  const open = board.filter(({ job }) => job.number !== jobNumber).flatMap(({ runs }) => runs);
+  const seconds = open.reduce((sum, run) => sum + (run.stage === 'finished' ? 0 : run.safeSeconds), 0);
+  return Math.round(seconds / hands);
+}
+
+/** How long hands were at a job's runs, seconds. */
+async function actualSeconds(jobNumber: number): Promise<number> {
+  const heads = await listRunHeads(db, [jobNumber]);
+  const events = await listEventsOf<RunEvent>(
+    db,
+    heads.map(({ id }) => id),
+  );
+  return heads.reduce((sum, { id }) => sum + activeSeconds(events.get(id) ?? []), 0);
+}
+
+/** Sends a quote: it is kept as it is, with the shop's terms of today and, if it promises one, the time the vehicle will be ready. Returns its number. */
+export async function sendQuote(by: Actor, jobNumber: number, form: QuoteForm): Promise<{ number: number }> {
+  demand(by, 'open-job');
+  const [job, { settings }, queue] = [await getJob(db, jobNumber), await readShop(), await queueBefore(jobNumber)];
+  if (job.redactedAt) throw conflict('redacted', 'The customer’s data of this job was erased: open a new job.');
+  const { quotes, currency, timeZone } = settings;
+  const work = form.lines.reduce((sum, line) => sum + (line.safeSeconds ?? 0), 0);
+  const ready = form.promises && work > 0 ? readyBy(new Date(), queue + work, timeZone, quotes) : null;
+  const number = await transaction((tx) =>
+    insertQuote(tx, jobNumber, {
+      id: form.id,
+      lines: form.lines,
+      words: form.words,
+      terms: { taxPercent: quotes.taxPercent, isTaxIncluded: quotes.isTaxIncluded, currency },
+      readyBy: ready,
+      madeBy: by.id,
+    }),
+  );
+  return { number };
+}
+
+async function getQuote(jobNumber: number, number: number): Promise<QuoteRow> {
+  await getJob(db, jobNumber);
+  const quote = (await listQuotes(db, jobNumber)).find((one) => one.number === number);
+  if (!quote) throw notFound('quote-unknown', `Job ${jobNumber} has no quote ${number}.`);
+  return quote;
+}
+
+/** Keeps what the customer says to a quote: once, with what is left out and what it comes to. Throws a conflict where it was answered, `invalid` where something is left out that is no option. */
+export async function answerQuote(by: Actor, jobNumber: number, number: number, form: QuoteAnswerForm): Promise<void> {
+  demand(by, 'open-job');
+  const quote = await getQuote(jobNumber, number);
+  const options = new Set(quote.lines.filter(({ isOption }) => isOption).map(({ id }) => id));
+  if (form.leftOut.some((id) => !options.has(id)))
+    throw invalid('no-option', 'Only options can be left out; send another quote for anything else.');
+  const { gross } = totalsOf(quote.lines, new Set(form.leftOut), quote.terms);
+  await insertQuoteAnswer(db, quote.id, {
+    answer: form.answer,
+    how: form.how,
+    name: form.name,
+    strokes: form.strokes ?? null,
+    leftOut: form.leftOut,
+    grossCents: gross,
+    note: form.note,
+    takenBy: by.id,
+  });
+}
+
+/** How long drawing a quote may take, milliseconds. */
+const LIMIT_MS = 10_000;
+
+/** A quote on paper. Throws not-found. */
+export async function printQuote(by: Actor, jobNumber: number, number: number): Promise<Buffer> {
+  demand(by, 'follow');
+  const [job, quote, { name, settings }] = [
+    await getJob(db, jobNumber),
+    await getQuote(jobNumber, number),
+    await readShop(),
+  ];
+  const { make, model, year, label } = job.vehicle;
+  const print: QuotePrint = {
+    shop: name,
+    job: {
+      number: job.number,
+      title: job.title,
+      customer: job.customer,
+      vehicle: [`${make} ${model}`, year, label].filter(Boolean).join(' · '),
+    },
+    quote: viewOf(quote),
+    timeZone: settings.timeZone,
+  };
+  const pdf = await doHeavy<Uint8Array>('draw', 'drawQuote', print, LIMIT_MS).catch((error: unknown) => {
+    throw error instanceof TooHard ? unavailable('too-hard', 'This quote takes too long to draw.', error) : error;
+  });
+  return Buffer.from(pdf);
+}

@@ -1,0 +1,2 @@
+export { QuotePage } from './quote-page';
+export { AgainstQuote } from './against';
