@@ -5,6 +5,7 @@ import type { Db } from './pool';
 export interface CustomerRow {
   jobNumber: number;
   customer: string;
+  phone: string;
   title: string;
   /** The vehicle's label: a plate, or what the shop calls it. */
   plate: string;
@@ -18,7 +19,7 @@ export interface CustomerRow {
   redactedAt: Date | null;
 }
 
-const CUSTOMER = `select j.number as "jobNumber", j.customer, j.title, v.label as plate, concat_ws(' ', v.make, v.model, v.year) as vehicle, v.vin,
+const CUSTOMER = `select j.number as "jobNumber", j.customer, j.phone, j.title, v.label as plate, concat_ws(' ', v.make, v.model, v.year) as vehicle, v.vin,
        (select count(*)::int from events e where e.log_id = l.id and e.type = 'signed') as signatures,
        (select count(*)::int from photos p where p.job_number = j.number and p.redacted_at is null) as photos,
        j.created_at as "openedAt", (select e.received_at from events e where e.log_id = l.id and e.position = l.closed_position) as "closedAt", j.redacted_at as "redactedAt"

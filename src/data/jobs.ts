@@ -18,6 +18,9 @@ export interface JobRow {
   number: number;
   title: string;
   customer: string;
+  phone: string;
+  /** The job it comes back from. */
+  comesBackOf: number | null;
   createdAt: Date;
   /** When what names the customer was taken out; null while it is here. */
   redactedAt: Date | null;
@@ -32,7 +35,7 @@ export interface JobRow {
 
 const VEHICLE = `json_build_object('id', v.id, 'make', v.make, 'model', v.model, 'year', v.year, 'body', v.body,
   'steering', v.steering, 'label', v.label, 'vin', v.vin, 'options', v.options, 'highVoltage', v.high_voltage) as vehicle`;
-const JOB = `j.number, j.title, j.customer, j.created_at as "createdAt", j.redacted_at as "redactedAt", l.id as visit, j.trained_person as "trainedPerson", j.schools, ${VEHICLE}`;
+const JOB = `j.number, j.title, j.customer, j.phone, j.comes_back_of as "comesBackOf", j.created_at as "createdAt", j.redacted_at as "redactedAt", l.id as visit, j.trained_person as "trainedPerson", j.schools, ${VEHICLE}`;
 const FROM = `from jobs j join vehicles v on v.id = j.vehicle_id join logs l on l.job_number = j.number and l.kind = 'visit'`;
 
 /** Adds a vehicle and returns its id. */
@@ -59,11 +62,11 @@ export async function insertVehicle(
 /** Opens a job with the log of its visit, and returns its number. */
 export async function insertJob(
   db: Db,
-  job: { title: string; customer: string; vehicleId: string; by: string },
+  job: { title: string; customer: string; phone: string; comesBackOf: number | null; vehicleId: string; by: string },
 ): Promise<number> {
   const { rows } = await db.query<{ number: number }>(
-    'insert into jobs (title, customer, vehicle_id, created_by) values ($1, $2, $3, $4) returning number',
-    [job.title, job.customer, job.vehicleId, job.by],
+    'insert into jobs (title, customer, phone, comes_back_of, vehicle_id, created_by) values ($1, $2, $3, $4, $5, $6) returning number',
+    [job.title, job.customer, job.phone, job.comesBackOf, job.vehicleId, job.by],
   );
   await insertLog(db, { id: randomUUID(), kind: 'visit', jobNumber: rows[0].number });
   return rows[0].number;
@@ -72,6 +75,16 @@ export async function insertJob(
 /** All jobs with their vehicle, newest first. */
 export async function listJobs(db: Db, limit: number): Promise<JobRow[]> {
   const { rows } = await db.query<JobRow>(`select ${JOB} ${FROM} order by j.number desc limit $1`, [limit]);
+  return rows;
+}
+
+/** Jobs whose customer, phone, plate, VIN, vehicle or number holds every word, newest first; what was erased is not found. */
+export async function searchJobs(db: Db, words: string[], limit: number): Promise<JobRow[]> {
+  const held = `lower(concat_ws(' ', j.number, j.customer, regexp_replace(j.phone, '[^0-9+]', '', 'g'), j.phone, v.label, v.vin, v.make, v.model, v.year))`;
+  const { rows } = await db.query<JobRow>(
+    `select ${JOB} ${FROM} where j.redacted_at is null ${words.map((_, at) => `and ${held} like $${at + 2}`).join(' ')} order by j.number desc limit $1`,
+    [limit, ...words.map((word) => `%${word.toLowerCase().replace(/[\\%_]/g, '\\$&')}%`)],
+  );
   return rows;
 }
 

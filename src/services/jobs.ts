@@ -1,8 +1,9 @@
 import { v7 as uuid } from 'uuid';
 import type { JobForm, NewRunForm } from '../contracts/schemas';
+import type { FormerJobView } from '../contracts/views';
 import { conflict, invalid } from '../core/errors';
 import type { SchoolChoice } from '../core/procedure';
-import { runPlanOf } from '../core/plan';
+import { type RunPlan, runPlanOf } from '../core/plan';
 import {
   db,
   getJob,
@@ -10,22 +11,77 @@ import {
   insertJob,
   insertRun,
   insertVehicle,
+  listRunHeads,
+  listRunPlans,
   lockLog,
+  searchJobs,
   transaction,
   updateJobSchools,
   updateTrainedPerson,
   type Actor,
+  type JobRow,
 } from '../data';
 import { demand } from './permission';
 import { experienceFor, planForRun } from './planning';
+import { readReport } from './report';
 
 /** Opens a job for a vehicle. Returns its number. */
 export async function openJob(by: Actor, form: JobForm): Promise<number> {
   demand(by, 'open-job');
   return transaction(async (tx) => {
+    if (form.comesBackOf) await getJob(tx, form.comesBackOf);
     const vehicleId = await insertVehicle(tx, { ...form, year: form.year ?? undefined, body: form.body || undefined });
-    return insertJob(tx, { title: form.title, customer: form.customer, vehicleId, by: by.id });
+    return insertJob(tx, {
+      title: form.title,
+      customer: form.customer,
+      phone: form.phone ?? '',
+      comesBackOf: form.comesBackOf ?? null,
+      vehicleId,
+      by: by.id,
+    });
   });
+}
+
+/** Jobs found at once. */
+const MOST_FOUND = 8;
+
+/** Former visits by plate, name, phone, VIN, vehicle or number, to enter a customer and vehicle once. */
+export async function formerJobs(by: Actor, text: string): Promise<JobRow[]> {
+  demand(by, 'open-job');
+  const words = text.trim().split(/\s+/).filter(Boolean).slice(0, 8);
+  return words.length ? searchJobs(db, words, MOST_FOUND) : [];
+}
+
+/** What was done when a vehicle was here before, for one that comes back. Throws not-found. */
+export async function formerJob(number: number): Promise<FormerJobView> {
+  const [job, report, heads] = await Promise.all([getJob(db, number), readReport(number), listRunHeads(db, [number])]);
+  const plans = heads.length
+    ? await listRunPlans(
+        db,
+        heads.map(({ id }) => id),
+      )
+    : new Map<string, RunPlan>();
+  return {
+    number,
+    title: job.title,
+    openedAt: job.createdAt,
+    runs: heads.flatMap(({ id, title }) => {
+      const plan = plans.get(id);
+      if (!plan) return [];
+      const kept = report.runs.find((one) => one.title === title)?.ledger.filter((row) => row.kept > 0) ?? [];
+      return [
+        {
+          id,
+          title,
+          // A part that was fitted new sits where the factory's did: that is got at again.
+          goals: plan.goals.map((goal) => goal.replace(/^fit (.+)\/new-(.+)$/, '$1/$2')),
+          procedures: plan.documents.map((document) => document.id),
+          options: plan.options,
+          kept: kept.map(({ words, kept: count }) => `${count} × ${words}`),
+        },
+      ];
+    }),
+  };
 }
 
 /** Names who is trained for the high voltage of a job's vehicle: a lead's word, asked for before anything is planned on it. */

@@ -30,6 +30,12 @@ const ROUTES: Record<string, Record<string, { from: From; password?: true; at: s
   'api/jobs': {
     POST: { from: 'technician', at: '/api/jobs', data: { title: 'Matrix', make: 'Velden', model: 'Kite' } },
   },
+  'api/jobs/[number]/quotes': { POST: { from: 'technician', at: '/api/jobs/999999/quotes', data: {} } },
+  'api/jobs/[number]/quotes/[quote]/answer': {
+    POST: { from: 'technician', at: '/api/jobs/999999/quotes/1/answer', data: {} },
+  },
+  'api/jobs/[number]/quotes/[quote]/quote.pdf': { GET: { from: 'trainee', at: '/api/jobs/999999/quotes/1/quote.pdf' } },
+  'api/jobs/known': { GET: { from: 'technician', at: '/api/jobs/known?q=nobody' } },
   'api/jobs/[number]/report.json': { GET: { from: 'trainee', at: '/api/jobs/999999/report.json' } },
   'api/jobs/[number]/schools': {
     PUT: { from: 'lead', password: true, at: '/api/jobs/999999/schools', data: { schools: [] } },
@@ -164,6 +170,7 @@ const PAGES: Record<string, { from: From; password?: true; at: string }> = {
   '(desk)/bench': { from: 'trainee', at: '/bench' },
   '(desk)/customers': { from: 'owner', password: true, at: '/customers' },
   '(desk)/jobs/[number]': { from: 'trainee', at: '/jobs/2401' },
+  '(desk)/jobs/[number]/quote': { from: 'trainee', at: '/jobs/2401/quote' },
   '(desk)/jobs/new': { from: 'trainee', at: '/jobs/new' },
   '(desk)/kit': { from: 'trainee', at: '/kit' },
   '(desk)/library': { from: 'trainee', at: '/library' },

@@ -1,16 +1,20 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { asOwner } from '../support/database';
-import { kiteShop, REAR_SPEAKER } from '../support/kite-shop';
+import { kiteJob, kiteShop, REAR_SPEAKER } from '../support/kite-shop';
 import { readPdf } from '../support/read-pdf';
 import {
   answerQuote,
   changeSettings,
+  formerJob,
+  formerJobs,
+  openJob,
   openRun,
   printQuote,
   readShop,
   redactCustomer,
   sendQuote,
+  viewJob,
   viewQuotes,
 } from '@/services';
 import { type QuoteAnswerForm, quoteAnswerSchema, quoteSchema, readForm } from '@/contracts/schemas';
@@ -64,6 +68,37 @@ const said: QuoteAnswerForm = {
   leftOut: ['d'],
   note: '10:20',
 };
+
+describe('a customer and vehicle', () => {
+  it('are found again by name, phone, plate or vehicle, not once they are erased', async () => {
+    const given = { ...kiteJob('First time', 'Tideway Driving School'), label: 'TD 17 KTE', phone: '020 7946 0123' };
+    const first = await openJob(people.technician, given);
+    for (const text of ['tideway', '02079460123', 'kte kite', '2017 td', String(first)])
+      expect([text, (await formerJobs(people.technician, text)).map(({ number }) => number)]).toEqual([
+        text,
+        expect.arrayContaining([first]),
+      ]);
+    expect(await formerJobs(people.technician, 'nobody')).toEqual([]);
+    expect(await formerJobs(people.technician, '  ')).toEqual([]);
+    await expect(formerJobs(people.trainee, 'tideway')).rejects.toMatchObject({ kind: 'forbidden' });
+    await asOwner(`select redact_job(${first}, 'owner')`);
+    expect(await formerJobs(people.technician, 'tideway')).toEqual([]);
+  });
+
+  it('that come back show what was opened before, to be planned again', async () => {
+    const first = await openJob(people.technician, kiteJob('Speakers'));
+    await openRun(people.technician, { job: first, ...REAR_SPEAKER });
+    const back = await openJob(people.technician, { ...kiteJob('It rattles'), comesBackOf: first });
+    expect((await viewJob(back)).job.comesBackOf).toBe(first);
+    expect(await formerJob(first)).toMatchObject({
+      number: first,
+      runs: [{ procedures: ['kite-rear-door'], goals: ['woofer'], options: { windows: 'power' }, kept: [] }],
+    });
+    await expect(openJob(people.technician, { ...kiteJob('x'), comesBackOf: 999 })).rejects.toMatchObject({
+      kind: 'not-found',
+    });
+  });
+});
 
 describe('a quote', () => {
   it('is kept as it was sent, once, with the terms of the day and when the vehicle will be ready', async () => {

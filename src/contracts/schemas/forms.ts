@@ -184,6 +184,8 @@ const year = Joi.number().integer().min(1900).max(2100);
 export const jobSchema = Joi.object<JobForm>({
   title: Joi.string().trim().min(1).max(200).required().messages({ 'string.empty': 'Say what the job is.' }),
   customer: text,
+  phone: Joi.string().trim().max(40).allow('').default(''),
+  comesBackOf: Joi.number().integer().min(1).max(2_147_483_647).allow(null).default(null),
   label: text,
   make: name.required(),
   model: name.required(),
@@ -210,6 +212,9 @@ export const vehicleNameSchema = Joi.object<{ make: string; model: string }>({
 export interface JobForm {
   title: string;
   customer: string;
+  phone?: string;
+  /** The job it comes back from. */
+  comesBackOf?: number | null;
   label: string;
   make: string;
   model: string;

@@ -19,6 +19,7 @@ export type {
   JobStanding,
   FlagView,
   CustomerView,
+  FormerJobView,
   VehicleQuestions,
 } from './jobs';
 export type { RunStart, VisitView } from './bay';
@@ -34,4 +35,4 @@ export {
   type SkinView,
   TRAY_SIZES,
 } from './shop';
-export type { QuoteAnswerView, QuotePrint, QuotesView, QuoteView } from './quotes';
+export type { QuotePrint, QuotesView, QuoteView } from './quotes';

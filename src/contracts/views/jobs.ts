@@ -6,6 +6,9 @@ export interface JobView {
   number: number;
   title: string;
   customer: string;
+  phone: string;
+  /** The job it comes back from. */
+  comesBackOf: number | null;
   createdAt: Date;
   /** The log of its visit. */
   visit: string;
@@ -14,6 +17,21 @@ export interface JobView {
   /** Ways of working on this job that differ from the shop's. */
   schools: SchoolChoice[];
   vehicle: Vehicle & { label: string; vin: string | null; highVoltage: boolean };
+}
+
+/** What a vehicle that comes back had done to it: what was opened, to be planned again, and what of the factory's is kept. */
+export interface FormerJobView {
+  number: number;
+  title: string;
+  openedAt: Date;
+  runs: {
+    id: string;
+    title: string;
+    goals: string[];
+    procedures: string[];
+    options: Record<string, string>;
+    kept: string[];
+  }[];
 }
 
 /** Where one run stands, for the board. */

@@ -1,4 +1,4 @@
-export { type Cents, centsIn, moneyWords } from './money';
+export { centsIn, moneyWords } from './money';
 export {
   againstActual,
   type AgainstActual,

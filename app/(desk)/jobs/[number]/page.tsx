@@ -1,4 +1,4 @@
-import { benchResultsOf, may, openFlags, openVisit, proceduresFor, viewJob, viewQuotes } from '@/services';
+import { benchResultsOf, formerJob, may, openFlags, openVisit, proceduresFor, viewJob, viewQuotes } from '@/services';
 import { JobPage } from '@/ui/desk/jobs';
 import { readJobNumber } from '../../../api/jobs/[number]/address';
 import { orNotFound } from '../../../or-not-found';
@@ -8,12 +8,14 @@ export default async function JobRoute({ params }: { params: Promise<{ number: s
   const number = await orNotFound(readJobNumber(params));
   const person = await requirePerson();
   const standing = await orNotFound(viewJob(number));
-  const [procedures, visit, flags, bench, quotes] = await Promise.all([
+  const { comesBackOf } = standing.job;
+  const [procedures, visit, flags, bench, quotes, former] = await Promise.all([
     proceduresFor(standing.job.vehicle),
     openVisit(number),
     openFlags([number]),
     benchResultsOf(number),
     viewQuotes(person, number),
+    comesBackOf ? formerJob(comesBackOf) : null,
   ]);
   return (
     <JobPage
@@ -24,6 +26,7 @@ export default async function JobRoute({ params }: { params: Promise<{ number: s
       flags={flags}
       bench={bench}
       quotes={quotes}
+      former={former}
       me={person.id}
       mayLook={may(person, 'override')}
     />

@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import type {
   BenchResultView,
   FlagView,
+  FormerJobView,
   JobStanding,
   QuotesView,
   RelativeView,
@@ -13,6 +14,7 @@ import { oppositeSide, sideWords, zoneName } from '@/core/vehicle';
 import { PageHead } from '../../design/page-head';
 import { Agreed } from './agreed';
 import { BenchResults } from './bench-results';
+import { CameBack } from './came-back';
 import { HighVoltage } from './high-voltage';
 import { JobSchools } from './job-schools';
 import { RecordFrom } from './record-from';
@@ -32,6 +34,7 @@ export function JobPage({
   flags,
   bench,
   quotes,
+  former,
   me,
   mayLook,
 }: {
@@ -42,6 +45,8 @@ export function JobPage({
   flags: FlagView[];
   bench: BenchResultView[];
   quotes: QuotesView;
+  /** The job it comes back from. */
+  former: FormerJobView | null;
   me: string;
   mayLook: boolean;
 }) {
@@ -55,7 +60,7 @@ export function JobPage({
     <div className="fill-page">
       <PageHead
         title={`Job ${job.number}: ${job.title}`}
-        under={[carWords(standing), job.customer].filter(Boolean).join(' · ')}
+        under={[carWords(standing), job.customer, job.phone].filter(Boolean).join(' · ')}
       >
         <Link className="btn btn-outline-dark" href={`/jobs/${job.number}/quote`}>
           Quote
@@ -95,6 +100,7 @@ export function JobPage({
       </div>
       <div className="split fill-split job-split">
         <div className="fill-scroll" tabIndex={0} aria-label="The vehicle and its runs" role="region">
+          {former && <CameBack former={former} job={job.number} />}
           <VisitCard standing={standing} start={visit} me={me} />
           <section className="sheet">
             <h2>Runs</h2>

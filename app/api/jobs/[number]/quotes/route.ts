@@ -1,10 +1,11 @@
 import { quoteSchema, readForm } from '@/contracts/schemas';
-import { sendQuote } from '@/services';
+import { demand, sendQuote } from '@/services';
 import { answerPerson, readJson } from '../../../respond';
 import { readJobNumber, type JobContext } from '../address';
 
 /** Sends a quote. */
 export const POST = (request: Request, { params }: JobContext) =>
-  answerPerson(async (person) =>
-    sendQuote(person, await readJobNumber(params), readForm(quoteSchema, await readJson(request))),
-  );
+  answerPerson(async (person) => {
+    demand(person, 'open-job');
+    return sendQuote(person, await readJobNumber(params), readForm(quoteSchema, await readJson(request)));
+  });

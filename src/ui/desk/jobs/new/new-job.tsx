@@ -6,13 +6,16 @@ import Form from 'react-bootstrap/Form';
 import { useEffect, useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import { jobSchema, type JobForm } from '@/contracts/schemas';
-import type { VehicleQuestions } from '@/contracts/views';
+import type { JobView, VehicleQuestions } from '@/contracts/views';
+import { BeenHere } from './been-here';
 import { send } from '../../../../device/http';
 import { Field, KnownVehicles, numberOrNull, OptionChoices, PageHead, Trouble, useSend } from '../../../design';
 
 const EMPTY: JobForm = {
   title: '',
   customer: '',
+  phone: '',
+  comesBackOf: null,
   label: '',
   make: '',
   model: '',
@@ -42,6 +45,23 @@ export function NewJob({
   const questions = useQuestions(vehicles, make, model);
   const { busy, trouble, run } = useSend();
   const router = useRouter();
+  const comesBackOf = useWatch({ control, name: 'comesBackOf' });
+  const take = ({ number, title, customer, phone, vehicle }: JobView, comesBack: boolean) => {
+    const known = {
+      customer,
+      phone,
+      label: vehicle.label,
+      make: vehicle.make,
+      model: vehicle.model,
+      year: vehicle.year ?? null,
+      body: vehicle.body ?? '',
+      steering: vehicle.steering ?? 'any',
+      highVoltage: vehicle.highVoltage,
+    };
+    for (const [field, value] of Object.entries(known)) setValue(field as keyof JobForm, value);
+    setValue('comesBackOf', comesBack ? number : null);
+    if (comesBack) setValue('title', `Comes back: ${title}`.slice(0, 200));
+  };
   const save = handleSubmit(async (values) => {
     const made = await run<{ number: number }>('POST', '/api/jobs', values);
     if (made) router.push(`/jobs/${made.number}`);
@@ -50,13 +70,26 @@ export function NewJob({
     <>
       <PageHead title="Open a job" under="One vehicle’s visit" />
       <Form className="form-narrow sheet" onSubmit={save} noValidate>
+        <BeenHere onUse={take} />
+        {comesBackOf ? (
+          <p className="caution mild">Comes back from job {comesBackOf}: what was done then is shown on the new job.</p>
+        ) : null}
         <KnownVehicles known={vehicles} make={make} />
         <Field id="title" label="What needs doing" error={errors.title}>
           <Form.Control placeholder="Rear speakers" {...register('title')} />
         </Field>
-        <Field id="customer" label="Customer" error={errors.customer}>
-          <Form.Control {...register('customer')} />
-        </Field>
+        <div className="row">
+          <div className="col">
+            <Field id="customer" label="Customer" error={errors.customer}>
+              <Form.Control {...register('customer')} />
+            </Field>
+          </div>
+          <div className="col">
+            <Field id="phone" label="Phone" error={errors.phone}>
+              <Form.Control type="tel" {...register('phone')} />
+            </Field>
+          </div>
+        </div>
         <div className="row">
           <div className="col">
             <Field id="make" label="Make" error={errors.make}>
