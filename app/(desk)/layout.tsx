@@ -3,6 +3,7 @@ import { isLead, may, readShop } from '@/services';
 import { CatalogueProvider } from '@/ui/design/catalogue';
 import { DatesProvider } from '@/ui/design/dates';
 import { TopBar } from '@/ui/design/top-bar';
+import { Find } from '@/ui/desk/find';
 import { SignedIn } from '@/ui/bay/log';
 import { requirePerson } from '../session';
 
@@ -18,6 +19,7 @@ export default async function DeskLayout({ children }: { children: ReactNode }) 
         shop={shop.name}
         person={{ id: person.id, name: person.name, role: person.role }}
         isOwner={may(person, 'set-up')}
+        find={<Find />}
         isLocked={isLead(person) && !person.byPassword && person.hasPassword}
       />
       <CatalogueProvider ownKinds={shop.settings.ownKinds}>

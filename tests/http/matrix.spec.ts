@@ -141,6 +141,7 @@ const ROUTES: Record<string, Record<string, { from: From; password?: true; at: s
   'api/setup': { POST: { from: 'nobody', at: '/api/setup', data: {} } },
   'api/sign-in': { POST: { from: 'nobody', at: '/api/sign-in', data: {} } },
   'api/sign-out': { POST: { from: 'nobody', at: '/api/sign-out', data: {} } },
+  'api/search': { GET: { from: 'trainee', at: '/api/search?q=none' } },
   'api/wires': { GET: { from: 'trainee', at: '/api/wires?q=none' } },
   'api/wires/list.csv': {
     GET: { from: 'trainee', at: '/api/wires/list.csv?q=none' },

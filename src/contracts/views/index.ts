@@ -1,3 +1,4 @@
+export type { FoundView } from './search';
 export type { BaySheet, SheetStep, TrayLabel } from './sheet';
 export { type LaterLine, MOST_PRINTED_PHOTOS, type Report, type RunReport } from './report';
 export type { PersonView, DeviceView } from './people';

@@ -1,6 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
+import type { ReactNode } from 'react';
 import { goTo } from './go-to';
 import { leave } from './leave';
 import { useScheme } from './use-scheme';
@@ -22,11 +23,14 @@ export function TopBar({
   person,
   isOwner,
   isLocked,
+  find,
 }: {
   shop: string;
   person: { id: string; name: string; role: string };
   isOwner: boolean;
   isLocked: boolean;
+  /** The search over everything. */
+  find?: ReactNode;
 }) {
   const path = usePathname();
   const isHere = (href: string) =>
@@ -56,6 +60,7 @@ export function TopBar({
           Unlock desk
         </Link>
       )}
+      {find}
       <span className="who">
         {person.name}, {person.role}
       </span>

@@ -40,7 +40,7 @@ export function Stores({
               </thead>
               <tbody>
                 {stock.map((row) => (
-                  <tr key={row.kind} className={row.count < 0 ? 'off' : ''}>
+                  <tr key={row.kind} id={row.kind} className={row.count < 0 ? 'off' : ''}>
                     <td>{row.name}</td>
                     <td className="n">
                       {row.count}

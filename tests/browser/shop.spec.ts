@@ -1,0 +1,59 @@
+import { expect, test } from '@playwright/test';
+import { expectAccessible, openJob, signIn } from './support';
+
+test('one key finds everything: a customer’s job, a procedure, a wire, a tool of the bench; another one lists the keys', async ({
+  page,
+}) => {
+  await signIn(page, 'Tomas Varga', 'saltmarsh-bench');
+  await page.goto('/stores');
+  await page.keyboard.press('/');
+  const find = page.getByRole('combobox', { name: 'Find anything' });
+  await expect(find).toBeFocused();
+  await find.fill('tideway');
+  await expect(page.getByRole('option', { name: /^Job \d+/ }).first()).toBeVisible();
+  await expectAccessible(page);
+  await find.fill('BU/WH');
+  await expect(page.getByRole('option', { name: /^BU\/WH · door speaker \+/ })).toBeVisible();
+  await find.fill('kite rear');
+  await expect(page.getByRole('option', { name: /^Velden Kite, rear door, left/ })).toBeVisible();
+  await find.fill('polarity');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/bench\?tool=polarity/);
+  await page.locator('body').click();
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText('find anything');
+  await expectAccessible(page);
+});
+
+test('a quote is made from a plan, sent, printed, and accepted by phone once', async ({ page }) => {
+  await signIn(page, 'Tomas Varga', 'saltmarsh-bench');
+  const job = await openJob(page, 'Quoted speakers');
+  await page.goto(`/plan?procedure=kite-rear-door&goal=kite-rear-door%2Fwoofer&option.windows=power&job=${job}`);
+  await page.getByRole('link', { name: 'Into the quote' }).click();
+  await expect(page.getByLabel('Line 1: what')).toHaveValue(/Velden Kite, rear door/);
+  await page.getByRole('button', { name: '+ part' }).click();
+  await page.getByLabel('Line 2: what').fill('Speakers');
+  await page.getByLabel('Line 2: quantity').fill('2');
+  await page.getByLabel('Line 2: price').fill('49,50');
+  await page.getByRole('button', { name: '+ material' }).click();
+  await page.getByLabel('Line 3: what').fill('Damping');
+  await page.getByLabel('Line 3: price').fill('abc');
+  await expect(page.getByText('“abc” is no price')).toBeVisible();
+  await page.getByLabel('Line 3: price').fill('80');
+  await page.getByLabel('Line 3: the customer may leave it out').check();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Send quote' }).click();
+  const sent = page.getByRole('region', { name: 'Quote 1' });
+  await expect(sent).toContainText('Ready by');
+  await sent.getByRole('checkbox').uncheck();
+  await sent.getByLabel('Who answers').fill('A. Customer');
+  await sent.getByRole('button', { name: 'Accepted' }).click();
+  await expect(sent).toContainText('✓ Accepted by A. Customer, by phone');
+  await expect(sent).toContainText('option, left out');
+  const again = await page.request.post(`/api/jobs/${job}/quotes/1/answer`, {
+    data: { answer: 'declined', how: 'phone', name: 'B', leftOut: [], note: '' },
+  });
+  expect(again.status()).toBe(409);
+  await page.goto(`/jobs/${job}`);
+  await expect(page.getByLabel('Where this job stands')).toContainText('ready by');
+});
