@@ -136,3 +136,18 @@ export async function listPhotosOfItems(
   );
   return rows;
 }
+
+/** Findings that were taken into revisions lately, newest first, with what they are about; those taken together are one. */
+export async function listAcceptedDecisions(
+  db: Db,
+  limit: number,
+): Promise<{ procedure: string; revision: number; items: string[] }[]> {
+  const { rows } = await db.query<{ procedure: string; revision: number; items: (string | null)[] }>(
+    `select d.procedure_id as procedure, d.revision,
+            array_agg(distinct coalesce(nullif(e.fact->>'culprit', ''), e.fact->>'item', (e.fact->>'procedure') || '/' || (e.fact->>'holds'), b.about)) as items
+       from finding_decisions d left join events e on e.id = d.finding left join bench_results b on b.id = d.finding
+      where d.revision is not null group by 1, 2, d.decided_at order by d.decided_at desc limit $1`,
+    [limit],
+  );
+  return rows.map((row) => ({ ...row, items: row.items.filter((item) => item !== null) }));
+}

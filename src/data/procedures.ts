@@ -361,3 +361,12 @@ export async function listProceduresOfMakes(db: Db, makes: string[]): Promise<Pr
   );
   return rows;
 }
+
+/** The titles of procedures with their side, by id. */
+export async function listTitles(db: Db, ids: string[]): Promise<Map<string, string>> {
+  const { rows } = await db.query<{ id: string; title: string }>(
+    `select id, title || case side when 'centre' then '' else ', ' || side end as title from procedures where id = any($1)`,
+    [ids],
+  );
+  return new Map(rows.map(({ id, title }) => [id, title]));
+}

@@ -27,6 +27,7 @@ export * from './visits';
 export * from './photos';
 export * from './recordings';
 export * from './quotes';
+export * from './insights';
 export * from './search';
 export * from './stores';
 export * from './flags';

@@ -27,6 +27,7 @@ const ROUTES: Record<string, Record<string, { from: From; password?: true; at: s
   'api/exchange/import': { POST: { from: 'lead', password: true, at: '/api/exchange/import?dry=1', data: 'no zip' } },
   'api/flags': { POST: { from: 'lead', password: true, at: '/api/flags', data: { flag: NONE } } },
   'api/health': { GET: { from: 'nobody', at: '/api/health' } },
+  'api/insights/[table]': { GET: { from: 'trainee', at: '/api/insights/breaks.csv' } },
   'api/jobs': {
     POST: { from: 'technician', at: '/api/jobs', data: { title: 'Matrix', make: 'Velden', model: 'Kite' } },
   },
@@ -172,6 +173,7 @@ const PAGES: Record<string, { from: From; password?: true; at: string }> = {
   '(desk)/customers': { from: 'owner', password: true, at: '/customers' },
   '(desk)/jobs/[number]': { from: 'trainee', at: '/jobs/2401' },
   '(desk)/jobs/[number]/quote': { from: 'trainee', at: '/jobs/2401/quote' },
+  '(desk)/insights': { from: 'trainee', at: '/insights' },
   '(desk)/jobs/new': { from: 'trainee', at: '/jobs/new' },
   '(desk)/kit': { from: 'trainee', at: '/kit' },
   '(desk)/library': { from: 'trainee', at: '/library' },

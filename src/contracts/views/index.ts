@@ -1,4 +1,5 @@
 export type { FoundView } from './search';
+export { INSIGHT_TABLES, type InsightsView, type InsightTable } from './insights';
 export type { BaySheet, SheetStep, TrayLabel } from './sheet';
 export { type LaterLine, MOST_PRINTED_PHOTOS, type Report, type RunReport } from './report';
 export type { PersonView, DeviceView } from './people';

@@ -1,4 +1,5 @@
 export { activeSeconds } from './active-time';
+export { timeSpent } from './where-time';
 export { extraId, otherId } from './as-found';
 export { type RunBasis, basesOf, basisOf, graphOf } from './basis';
 export { knownPieces } from './claims';

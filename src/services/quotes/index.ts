@@ -1,7 +1,7 @@
 import type { QuoteAnswerForm, QuoteForm } from '../../contracts/schemas';
 import type { QuotePrint, QuotesView, QuoteView } from '../../contracts/views';
 import { conflict, invalid, notFound, unavailable } from '../../core/errors';
-import { activeSeconds, type RunEvent } from '../../core/run';
+import { activeSeconds, type RunEvent, timeLeft } from '../../core/run';
 import { againstActual, totalsOf } from '../../core/shop';
 import {
   db,
@@ -20,6 +20,7 @@ import {
 import { jobBoard } from '../board';
 import { doHeavy, TooHard } from '../heavy';
 import { demand } from '../permission';
+import { lookAt } from '../runs';
 import { readShop } from '../shop';
 import { readyBy } from './ready-by';
 
@@ -85,13 +86,11 @@ async function runsOf(jobNumber: number): Promise<QuotesView['runs']> {
   return heads.flatMap(({ id, title }) => {
     const plan = plans.get(id);
     if (!plan) return [];
-    const { standardSeconds, pace } = plan;
-    const likelySeconds = Math.round(standardSeconds * pace);
-    return [{ id, title, likelySeconds, safeSeconds: Math.round(likelySeconds * SAFE) }];
+    const { state, view } = lookAt(plan, []);
+    const { likelySeconds, safeSeconds } = timeLeft(plan, state, view);
+    return [{ id, title, likelySeconds: Math.round(likelySeconds), safeSeconds: Math.round(safeSeconds) }];
   });
 }
-/** The safe time of a whole run against its likely one (common practice, no source). */
-const SAFE = 1.25;
 
 /** What of other jobs' open runs lies before this one, shared among everybody who works: seconds. */
 async function queueBefore(jobNumber: number): Promise<number> {
@@ -112,7 +111,7 @@ async function actualSeconds(jobNumber: number): Promise<number> {
     db,
     heads.map(({ id }) => id),
   );
-  return heads.reduce((sum, { id }) => sum + activeSeconds(events.get(id) ?? []), 0);
+  return heads.reduce((sum, { id }) => sum + activeSeconds(events.get(id) ?? [], { isOpen: true }), 0);
 }
 
 /** Sends a quote: it is kept as it is, with the shop's terms of today and, if it promises one, the time the vehicle will be ready. Returns its number. */

@@ -11,6 +11,7 @@ const PLACES: [href: string, name: string, ownerOnly?: boolean][] = [
   ['/library', 'Library'],
   ['/bench', 'Bench'],
   ['/stores', 'Stores'],
+  ['/insights', 'Insights'],
   ['/kit', 'My kit'],
   ['/people', 'People', true],
   ['/customers', 'Customers', true],

@@ -7,6 +7,7 @@ export const PLACES: [title: string, href: string, words: string][] = [
   ['Wires', '/wires', 'colours pins speakers'],
   ['Stores', '/stores', 'clips stock shelf'],
   ['My kit', '/kit', 'tools'],
+  ['Insights', '/insights', 'charts times breaks misses promises'],
   ['Depth and spacer', '/bench?tool=depth', 'bench magnet glass'],
   ['Ring and template', '/bench?tool=ring', 'bench adapter'],
   ['Will it fit', '/bench?tool=fitment', 'bench speaker list'],

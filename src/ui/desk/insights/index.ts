@@ -1,0 +1,1 @@
+export { Insights } from './insights';
