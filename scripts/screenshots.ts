@@ -46,23 +46,6 @@ const DESK_SHOTS: Shot[] = [
   ],
   ['plan', LUMEN, answered],
   [
-    'plan-tray',
-    LUMEN,
-    async (page) => {
-      await answered(page);
-      await page.getByRole('button', { name: 'Tools and tray' }).click();
-    },
-  ],
-  [
-    'why',
-    '/plan?procedure=kite-rear-door&goal=kite-rear-door/woofer&option.windows=power',
-    async (page) => {
-      await answered(page);
-      await page.getByRole('button', { name: 'What waits for what' }).click();
-      await page.getByRole('button', { name: /^Unscrew the 7 mm/ }).click();
-    },
-  ],
-  [
     'record-bay',
     '/procedures/carry-front-door/record',
     (page) => page.getByRole('button', { name: /^Undone/ }).click(),
@@ -143,6 +126,7 @@ async function main(): Promise<void> {
       await take(desk, name);
     }
     const phone = await (await signedIn(browser, app.url, 'rui-castellane', '4004', PHONE)).newPage();
+    await takePlanMore(desk);
     await takeTools(desk);
     await takeRun(desk, 'run', take);
     await takeRun(phone, 'run-phone', take);
@@ -158,6 +142,7 @@ async function main(): Promise<void> {
     await desk.getByText('● saved').waitFor();
     await take(desk, 'ledger');
     await takeImprove(desk, browser);
+    await takeShop(desk);
   } finally {
     await browser.close();
     await app.stop();
@@ -199,6 +184,63 @@ async function takeStuck(page: Page, take: (page: Page, name: string) => Promise
   await page.waitForTimeout(400);
   await take(page, 'wont-move');
   await page.getByRole('button', { name: 'To the step' }).click();
+}
+
+/** The tray as it stands on the bench, and what waits for what. */
+async function takePlanMore(page: Page): Promise<void> {
+  await page.goto(LUMEN);
+  await answered(page);
+  await page.getByRole('button', { name: 'Tools and tray' }).click();
+  await page.waitForTimeout(700);
+  const tray = await page.screenshot();
+  await page.goto('/plan?procedure=kite-rear-door&goal=kite-rear-door/woofer&option.windows=power');
+  await answered(page);
+  await page.getByRole('button', { name: 'What waits for what' }).click();
+  await page.getByRole('button', { name: /^Unscrew the 7 mm/ }).click();
+  await page.waitForTimeout(700);
+  await tile('plan-more', [tray, await page.screenshot()]);
+}
+
+/** A quote with what the customer said to it, and what finished runs teach. */
+async function takeShop(page: Page): Promise<void> {
+  const line = { quantity: 1, isOption: false };
+  const sent = await page.request.post('/api/jobs/2402/quotes', {
+    data: {
+      id: randomUUID(),
+      words: 'Speakers in both rear doors, tested before the cards go on.',
+      lines: [
+        {
+          ...line,
+          id: 'l',
+          kind: 'labour',
+          words: 'Velden Kite, both rear doors',
+          quantity: 1.25,
+          unitCents: 6800,
+          likelySeconds: 3000,
+          safeSeconds: 3700,
+        },
+        { ...line, id: 's', kind: 'part', words: 'Speakers, pair', unitCents: 9900 },
+        { ...line, id: 'd', kind: 'material', words: 'Damping, both doors', unitCents: 5400, isOption: true },
+      ],
+    },
+  });
+  const { number } = (await sent.json()) as { number: number };
+  await page.request.post(`/api/jobs/2402/quotes/${number}/answer`, {
+    data: {
+      answer: 'accepted',
+      how: 'phone',
+      name: 'Tideway Driving School',
+      leftOut: ['d'],
+      note: 'called back at 10:20',
+    },
+  });
+  await page.goto('/jobs/2402/quote?work=Extra%3A%20front%20doors&likely=2600&safe=3200');
+  await page.waitForTimeout(700);
+  const quote = await page.screenshot();
+  await page.goto('/insights');
+  await page.getByText(/min$/).first().waitFor();
+  await page.waitForTimeout(900);
+  await tile('shop', [quote, await page.screenshot()]);
 }
 
 /** Four more tools of the bench on one picture. */

@@ -35,7 +35,8 @@ export interface BaySheet {
   tools: { plate: string; name: string; notes: string[] }[];
   /** Spares, replacements and materials. */
   have: string[];
-  layers: { title: string; scene: Scene; items: { n: number; words: string }[] }[];
+  /** `scene` is null where nobody has recorded where anything of that layer is. */
+  layers: { title: string; scene: Scene | null; items: { n: number; words: string }[] }[];
   /** Why there are no steps; null where there are. */
   noSteps: string | null;
   removal: SheetStep[];

@@ -135,6 +135,8 @@ function layersDrawn(document: ProcedureDocument, catalogue: Catalogue): BayShee
       .filter(([id]) => (layers.get(id) ?? 0) === peel)
       .map(([id, n]) => ({ n, words: capital(countedWords(index, id, catalogue)) }));
     const own = new Map([...numbers].filter(([id]) => (layers.get(id) ?? 0) === peel));
-    return { title: `Layer ${peel + 1} of ${count}`, scene: sceneOf(document, layers, peel, own, catalogue), items };
+    const scene = sceneOf(document, layers, peel, own, catalogue);
+    const isDrawn = scene.strokes.some((stroke) => stroke.what === 'words' && stroke.isOnInk);
+    return { title: `Layer ${peel + 1} of ${count}`, scene: isDrawn ? scene : null, items };
   }).filter(({ items }) => items.length > 0);
 }

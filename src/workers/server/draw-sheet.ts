@@ -162,6 +162,11 @@ const DRAWING = 0.62;
 
 function layers(doc: Doc, page: Page, { layers: all }: BaySheet): void {
   for (const { title, scene, items } of all) {
+    if (!scene) {
+      heading(doc, page, title);
+      paragraph(doc, page, `Not drawn: ${items.map(({ n, words }) => `${n} ${words}`).join(' · ')}`);
+      continue;
+    }
     const [, , wide, high] = scene.box;
     const height = Math.min((page.width * DRAWING * high) / wide, 330);
     heading(doc, page, title, height + 50);
