@@ -19,7 +19,7 @@ const LIMITS: [address: RegExp, bytes: number][] = [
   [/^\/api\/(sign-in|sign-out|setup|devices)\b/, SECRETS],
   [/^\/api\/(logs|runs)\/[^/]+\/events$/, EVENTS],
   [/^\/api\/procedures\/(bring-in|[^/]+\/draft)$/, PROCEDURE],
-  [/^\/api\/(speakers|wires)\/list\.csv$/, PROCEDURE],
+  [/^\/api\/((speakers|wires)\/list|stores\/delivery)\.csv$/, PROCEDURE],
   [/^\/api\/exchange\/import$/, MAX_ARCHIVE_BYTES],
   [/^\/api\/photos\//, MAX_PHOTO_BYTES],
   [/^\/api\/recordings\//, MAX_RECORDING_BYTES],

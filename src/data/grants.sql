@@ -3,8 +3,8 @@
 grant usage on schema public to pezzo_app_role;
 grant select on all tables in schema public to pezzo_app_role;
 grant insert on shop, people, sessions, devices, sign_in_tries, procedures, procedure_applies, procedure_revisions, procedure_drafts,
-  vehicles, jobs, logs, runs, run_procedures, events, flags, photos, recordings, bench_results, speakers, finding_decisions, stock_moves, procedure_comments, provenances, wires, quotes, quote_answers to pezzo_app_role;
-grant update on shop, people, devices, sign_in_tries, procedures, procedure_drafts, speakers to pezzo_app_role;
+  vehicles, jobs, logs, runs, run_procedures, events, flags, photos, recordings, bench_results, speakers, finding_decisions, stock_moves, procedure_comments, provenances, wires, quotes, quote_answers, store_items to pezzo_app_role;
+grant update on shop, people, devices, sign_in_tries, procedures, procedure_drafts, speakers, store_items to pezzo_app_role;
 grant update (vin) on vehicles to pezzo_app_role;
 grant update (trained_person, named_by, named_at) on jobs to pezzo_app_role;
 grant update (finished_at) on runs to pezzo_app_role;

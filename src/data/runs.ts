@@ -151,3 +151,12 @@ export async function listMisses(
   );
   return rows;
 }
+
+/** The plans of runs that are not finished, newest first. */
+export async function listOpenRunPlans(db: Db, limit: number): Promise<RunPlan[]> {
+  const { rows } = await db.query<{ plan: RunPlan }>(
+    'select plan from runs where finished_at is null order by created_at desc limit $1',
+    [limit],
+  );
+  return rows.map(({ plan }) => readRunPlan(plan));
+}

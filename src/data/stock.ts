@@ -44,3 +44,46 @@ export async function insertStockMove(
     [move.kind, move.change, move.reason, move.runId, move.by],
   );
 }
+
+/** What is known of something in stores. */
+export interface StoreItem {
+  kind: string;
+  number: string;
+  bin: string;
+  supplier: string;
+  /** Where orders are mailed to. */
+  mail: string;
+  priceCents: number | null;
+  minimum: number;
+  leadDays: number;
+}
+
+/** Everything that is known of what is in stores. */
+export async function listStoreItems(db: Db): Promise<StoreItem[]> {
+  const { rows } = await db.query<Omit<StoreItem, 'priceCents'> & { priceCents: string | null }>(
+    `select kind, number, bin, supplier, mail, price_cents::text as "priceCents", minimum, lead_days as "leadDays" from store_items order by kind`,
+  );
+  return rows.map((row) => ({ ...row, priceCents: row.priceCents === null ? null : Number(row.priceCents) }));
+}
+
+/** Keeps what is known of something in stores. */
+export async function upsertStoreItem(db: Db, item: StoreItem, by: string): Promise<void> {
+  await db.query(
+    `insert into store_items (kind, number, bin, supplier, mail, price_cents, minimum, lead_days, changed_by) values ($1, $2, $3, $4, $5, $6, $7, $8, $9)
+     on conflict (kind) do update set number = $2, bin = $3, supplier = $4, mail = $5, price_cents = $6, minimum = $7, lead_days = $8, changed_by = $9, changed_at = now()`,
+    [item.kind, item.number, item.bin, item.supplier, item.mail, item.priceCents, item.minimum, item.leadDays, by],
+  );
+}
+
+/** Pieces of each kind that runs took over so many days. */
+export async function listTaken(db: Db, days: number): Promise<Map<string, number>> {
+  const { rows } = await db.query<{ kind: string; taken: number }>(
+    `select kind, -sum(change)::int as taken from stock_moves
+      where run_id is not null and change < 0 and moved_at > now() - make_interval(days => $1) group by kind`,
+    [days],
+  );
+  return new Map(rows.map(({ kind, taken }) => [kind, taken]));
+}
+
+/** Waits until nobody else counts or books, for as long as the transaction lasts. */
+export const lockStock = (db: Db) => db.query('select pg_advisory_xact_lock(4700471)');

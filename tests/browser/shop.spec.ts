@@ -57,3 +57,39 @@ test('a quote is made from a plan, sent, printed, and accepted by phone once', a
   await page.goto(`/jobs/${job}`);
   await expect(page.getByLabel('Where this job stands')).toContainText('ready by');
 });
+
+test('a shelf that cannot be right asks to be counted; what runs low is ordered, and what comes is booked', async ({
+  page,
+}) => {
+  await signIn(page, 'Tomas Varga', 'saltmarsh-bench');
+  await page.goto('/stores');
+  const items = page.getByRole('region', { name: 'Items' });
+  await items.getByRole('button', { name: 'push clips', exact: true }).click();
+  const item = page.getByRole('region', { name: 'push clips', exact: true });
+  await item.getByLabel('push clips: counted').fill('3');
+  await item.getByRole('button', { name: 'Put the count right' }).click();
+  await expect(page.getByText('counted').first()).toBeVisible();
+  await item.getByLabel('Supplier', { exact: true }).fill('Quay Fixings');
+  await item.getByLabel('Supplier’s number').fill('Q-118');
+  await item.getByLabel('Never fewer than').fill('40');
+  await item.getByLabel(/^Price each/).fill('0,x');
+  await item.getByRole('button', { name: 'Save item' }).click();
+  await expect(item.getByText('“0,x” is no price')).toBeVisible();
+  await item.getByLabel(/^Price each/).fill('0,12');
+  await item.getByRole('button', { name: 'Save item' }).click();
+  await page.getByText(/^To order: \d+$/).click();
+  const order = page.getByRole('region', { name: 'Quay Fixings' });
+  await expect(order).toContainText('push clips');
+  await expect(order.getByRole('link', { name: 'Draft a mail' })).toHaveAttribute('href', /Q-118/);
+  await expectAccessible(page);
+  await page.keyboard.press('Escape');
+  await page.getByLabel('Delivery as CSV').setInputFiles({
+    name: 'delivery.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('kind,count\nQ-118,500\nno-such-thing,4\n'),
+  });
+  await expect(page.getByRole('status')).toContainText(
+    '1 line booked; not known, so not booked: no-such-thing (line 3)',
+  );
+  await expect(items.getByRole('row', { name: /^push clips/ })).toContainText('503');
+});

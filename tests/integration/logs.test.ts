@@ -323,7 +323,7 @@ describe('stores', () => {
       kind: 'forbidden',
     });
     const { stock, moves } = await viewStores();
-    expect(stock).toEqual([{ kind: 'push-clip', name: 'push clips', count: 7 }]);
+    expect(stock).toMatchObject([{ kind: 'push-clip', name: 'push clips', count: 7 }]);
     expect(moves.map(({ change }) => change)).toEqual([-3, 10]);
   });
 });

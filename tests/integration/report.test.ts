@@ -220,7 +220,7 @@ describe('the hand-over report', () => {
   });
 
   it('took from stores what was fitted new, once', async () => {
-    expect((await viewStores()).stock).toEqual([{ kind: 'push-clip', name: 'push clips', count: 3 }]);
+    expect((await viewStores()).stock).toMatchObject([{ kind: 'push-clip', name: 'push clips', count: 3 }]);
   });
 
   it('prints dates in the shop’s time zone, not in this machine’s', async () => {

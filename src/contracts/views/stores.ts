@@ -1,6 +1,26 @@
-/** What there is in stores. */
+/** Something in stores: how many, what open runs will need, what to order. */
+export interface StoreRowView {
+  kind: string;
+  name: string;
+  count: number;
+  reserved: number;
+  /** Taken a month. */
+  perMonth: number;
+  minimum: number;
+  leadDays: number;
+  number: string;
+  bin: string;
+  supplier: string;
+  mail: string;
+  priceCents: number | null;
+  /** Pieces to order; 0 where there is enough. */
+  order: number;
+}
+
+/** What there is of clips and materials, and what moved lately. */
 export interface StoresView {
-  stock: { kind: string; name: string; count: number }[];
+  stock: StoreRowView[];
+  currency: string;
   moves: {
     kind: string;
     name: string;
@@ -10,4 +30,12 @@ export interface StoresView {
     by: string;
     at: Date;
   }[];
+}
+
+/** What became of a delivery. */
+export interface DeliveryView {
+  booked: number;
+  /** Kinds that stores do not know: nothing was booked of them. */
+  unknown: { line: number; kind: string }[];
+  bad: { line: number; message: string }[];
 }

@@ -1,3 +1,4 @@
+export { reorderOf } from './reorder';
 export { centsIn, moneyWords } from './money';
 export {
   againstActual,

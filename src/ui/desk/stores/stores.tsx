@@ -1,18 +1,21 @@
 'use client';
 import { joiResolver } from '@hookform/resolvers/joi';
 import { useRouter } from 'next/navigation';
+import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
-import Table from 'react-bootstrap/Table';
 import { useForm } from 'react-hook-form';
 import { stockMoveSchema, type StockMoveForm } from '@/contracts/schemas';
-import type { StoresView } from '@/contracts/views';
+import type { StoreRowView, StoresView } from '@/contracts/views';
 import { useDates, Field, PageHead, Trouble, useCatalogue, useSend } from '../../design';
+import { Delivery } from './delivery';
+import { Reorder } from './reorder';
+import { StoreItem } from './store-item';
 
 const EMPTY: StockMoveForm = { kind: 'push-clip', change: 1, reason: '' };
 
-/** What there is of clips and materials, what runs took, what was put in. */
+/** What there is of clips and materials, what open runs will need, what to order; counted, delivered, taken out. */
 export function Stores({
-  stores: { stock, moves },
+  stores: { stock, moves, currency },
   names,
   mayMove,
 }: {
@@ -21,55 +24,107 @@ export function Stores({
   mayMove: boolean;
 }) {
   const dates = useDates();
+  const [chosen, choose] = useState<string | null>(null);
+  const [search, setSearch] = useState('');
+  const wanted = search.trim().toLowerCase();
+  const shown = stock.filter(({ kind, name, number, bin, supplier }) =>
+    `${kind} ${name} ${number} ${bin} ${supplier}`.toLowerCase().includes(wanted),
+  );
+  const row = stock.find(({ kind }) => kind === chosen);
   return (
-    <>
-      <PageHead title="Stores" under="Clips, screws and materials; finished runs take what they fitted new" />
-      <div className="split">
-        <section className="sheet">
-          <h2>What there is</h2>
-          {stock.length === 0 && (
-            <p className="quiet">Nothing here yet. Count in what is on the shelf; runs take from it.</p>
-          )}
-          {stock.length > 0 && (
-            <Table className="ledger-table mb-0">
-              <thead>
-                <tr>
-                  <th>Kind</th>
-                  <th className="n">There</th>
-                </tr>
-              </thead>
-              <tbody>
-                {stock.map((row) => (
-                  <tr key={row.kind} id={row.kind} className={row.count < 0 ? 'off' : ''}>
-                    <td>{row.name}</td>
-                    <td className="n">
-                      {row.count}
-                      {row.count < 0 && ' (more taken than put in)'}
-                    </td>
-                  </tr>
+    <div className="fill-page">
+      <PageHead title="Stores" under="Clips, screws and materials; finished runs take what they fitted new">
+        {mayMove && <Delivery />}
+        <Reorder stock={stock} currency={currency} />
+      </PageHead>
+      <div className="split fill-split">
+        <section className="sheet fill-column" aria-label="What there is">
+          <input
+            className="form-control mb-2"
+            type="search"
+            aria-label="Find in stores"
+            placeholder="clips, bin, supplier, number"
+            value={search}
+            onChange={(event) => setSearch(event.target.value)}
+          />
+          <div className="fill-scroll" tabIndex={0} role="region" aria-label="Items">
+            {stock.length === 0 && (
+              <p className="quiet">Nothing here yet. Count in what is on the shelf; runs take from it.</p>
+            )}
+            {stock.length > 0 && <Shelf rows={shown} chosen={chosen} onChoose={choose} />}
+          </div>
+        </section>
+        <div className="fill-scroll" tabIndex={0} role="region" aria-label="Item and moves">
+          {row && mayMove && <StoreItem key={row.kind} row={row} currency={currency} />}
+          {mayMove && <MoveForm />}
+          {moves.length > 0 && (
+            <section className="sheet mt-3">
+              <h2>Recent moves</h2>
+              <ul className="rows">
+                {moves.map((move, n) => (
+                  <li key={n} className="py-2">
+                    {move.change > 0 ? `+${move.change}` : `−${-move.change}`} {move.name}{' '}
+                    <span className="quiet">
+                      {[move.reason, names[move.by] ?? move.by, dates.day(move.at)].filter(Boolean).join(' · ')}
+                    </span>
+                  </li>
                 ))}
-              </tbody>
-            </Table>
+              </ul>
+            </section>
           )}
-        </section>
-        {mayMove && <MoveForm />}
+        </div>
       </div>
-      {moves.length > 0 && (
-        <section className="sheet mt-3">
-          <h2>Recent moves</h2>
-          <ul className="rows">
-            {moves.map((move, n) => (
-              <li key={n} className="py-2">
-                {move.change > 0 ? `+${move.change}` : `−${-move.change}`} {move.name}{' '}
-                <span className="quiet">
-                  {[move.reason, names[move.by] ?? move.by, dates.day(move.at)].filter(Boolean).join(' · ')}
-                </span>
-              </li>
-            ))}
-          </ul>
-        </section>
-      )}
-    </>
+    </div>
+  );
+}
+
+/** The shelf, a line each; one that cannot be right asks to be counted. */
+function Shelf({
+  rows,
+  chosen,
+  onChoose,
+}: {
+  rows: StoreRowView[];
+  chosen: string | null;
+  onChoose: (kind: string) => void;
+}) {
+  return (
+    <table className="table ledger-table mb-0">
+      <thead>
+        <tr>
+          <th>Item</th>
+          <th>Bin</th>
+          <th className="n">There</th>
+          <th className="n">Reserved</th>
+          <th className="n">A month</th>
+          <th className="n">Order</th>
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map((row) => (
+          <tr key={row.kind} id={row.kind} className={row.count < 0 ? 'off' : row.kind === chosen ? 'active' : ''}>
+            <td>
+              <button
+                type="button"
+                className="finding-row"
+                aria-pressed={row.kind === chosen}
+                onClick={() => onChoose(row.kind)}
+              >
+                {row.name}
+              </button>
+            </td>
+            <td>{row.bin || '–'}</td>
+            <td className="n">
+              {row.count}
+              {row.count < 0 && ' (more taken than put in: count it)'}
+            </td>
+            <td className="n">{row.reserved || '–'}</td>
+            <td className="n">{row.perMonth || '–'}</td>
+            <td className="n">{row.order ? <strong>{row.order}</strong> : '–'}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }
 
@@ -105,7 +160,7 @@ function MoveForm() {
         <Form.Control type="number" {...register('change', { valueAsNumber: true })} />
       </Field>
       <Field id="reason" label="Why" error={errors.reason}>
-        <Form.Control placeholder="Delivery, count, bent in the bag" {...register('reason')} />
+        <Form.Control placeholder="Delivery, scrapped, bent in the bag" {...register('reason')} />
       </Field>
       <Trouble text={trouble} />
       <button type="submit" className="btn btn-primary" disabled={busy}>

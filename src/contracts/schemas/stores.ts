@@ -1,0 +1,61 @@
+import Joi from 'joi';
+import Papa from 'papaparse';
+
+const short = (most: number) => Joi.string().trim().max(most).allow('').default('');
+
+/** What is known of something in stores. */
+export interface StoreItemForm {
+  kind: string;
+  number: string;
+  bin: string;
+  supplier: string;
+  mail: string;
+  priceCents: number | null;
+  minimum: number;
+  leadDays: number;
+}
+export const storeItemSchema = Joi.object<StoreItemForm>({
+  kind: Joi.string().trim().min(1).max(60).required(),
+  number: short(60),
+  bin: short(40),
+  supplier: short(80),
+  mail: Joi.string().trim().email({ tlds: false }).max(120).allow('').default(''),
+  priceCents: Joi.number().integer().min(0).max(1e9).allow(null).default(null),
+  minimum: Joi.number().integer().min(0).max(100_000).default(0),
+  leadDays: Joi.number().integer().min(0).max(365).default(3),
+});
+
+/** How many there really are. */
+export const stockCountSchema = Joi.object<{ kind: string; count: number }>({
+  kind: Joi.string().trim().min(1).max(60).required(),
+  count: Joi.number().integer().min(0).max(100_000).required(),
+});
+
+/** Lines of a delivery that were read. */
+export interface ReadDelivery {
+  lines: { line: number; kind: string; count: number }[];
+  bad: { line: number; message: string }[];
+}
+const MOST_LINES = 10_000;
+
+/** Reads a delivery as CSV: kind and count. A bad line is named, the rest are kept. */
+export function readDeliveryCsv(text: string): ReadDelivery {
+  const { data, meta } = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
+    header: true,
+    skipEmptyLines: 'greedy',
+    transformHeader: (name) => name.trim().toLowerCase(),
+  });
+  const missing = ['kind', 'count'].find((column) => !meta.fields?.includes(column));
+  if (missing) return { lines: [], bad: [{ line: 1, message: `There is no column “${missing}”.` }] };
+  const read: ReadDelivery = { lines: [], bad: [] };
+  data.slice(0, MOST_LINES).forEach((row, at) => {
+    const [kind, count] = [(row.kind ?? '').trim(), Number((row.count ?? '').trim())];
+    if (!kind || kind.length > 60) read.bad.push({ line: at + 2, message: 'Its kind is missing.' });
+    else if (!Number.isInteger(count) || count < 1 || count > 100_000)
+      read.bad.push({ line: at + 2, message: `“${row.count ?? ''}” is no count.` });
+    else read.lines.push({ line: at + 2, kind, count });
+  });
+  if (data.length > MOST_LINES)
+    read.bad.push({ line: MOST_LINES + 2, message: `Only the first ${MOST_LINES} lines are read.` });
+  return read;
+}

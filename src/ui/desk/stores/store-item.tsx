@@ -1,0 +1,88 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import type { StoreRowView } from '@/contracts/views';
+import { centsIn } from '@/core/shop';
+import { Trouble, useSend } from '../../design';
+
+const FIELDS = [
+  ['number', 'Supplier’s number'],
+  ['bin', 'Bin'],
+  ['supplier', 'Supplier'],
+  ['mail', 'Orders by mail to'],
+  ['price', 'Price each'],
+  ['minimum', 'Never fewer than'],
+  ['leadDays', 'Days to come'],
+] as const;
+type Typed = Record<(typeof FIELDS)[number][0], string>;
+
+/** Everything about one item, and its count put right. */
+export function StoreItem({ row, currency }: { row: StoreRowView; currency: string }) {
+  const router = useRouter();
+  const { busy, trouble, setTrouble, run } = useSend();
+  const [count, setCount] = useState('');
+  const [typed, setTyped] = useState<Typed>({
+    number: row.number,
+    bin: row.bin,
+    supplier: row.supplier,
+    mail: row.mail,
+    price: row.priceCents === null ? '' : (row.priceCents / 100).toFixed(2),
+    minimum: String(row.minimum),
+    leadDays: String(row.leadDays),
+  });
+  const keep = async () => {
+    const { price, minimum, leadDays, ...rest } = typed;
+    const priceCents = price.trim() ? centsIn(price) : null;
+    if (price.trim() && priceCents === null) return setTrouble(`“${price}” is no price: write 12.50 or 12,50.`);
+    const body = { kind: row.kind, ...rest, priceCents, minimum: Number(minimum), leadDays: Number(leadDays) };
+    if ((await run('PUT', '/api/stores/items', body)) !== null) router.refresh();
+  };
+  const put = async () => {
+    if ((await run('POST', '/api/stores/count', { kind: row.kind, count: Number(count) })) === null) return;
+    setCount('');
+    router.refresh();
+  };
+  return (
+    <section className="sheet" aria-label={row.name}>
+      <h2>{row.name}</h2>
+      <div className="d-flex gap-2 align-items-end mb-2">
+        <label>
+          Counted
+          <input
+            className="form-control number-field"
+            inputMode="numeric"
+            aria-label={`${row.name}: counted`}
+            placeholder={String(Math.max(0, row.count))}
+            value={count}
+            onChange={(event) => setCount(event.target.value)}
+          />
+        </label>
+        <button
+          type="button"
+          className="btn btn-outline-dark"
+          disabled={busy || !/^\d+$/.test(count.trim())}
+          onClick={() => void put()}
+        >
+          Put the count right
+        </button>
+      </div>
+      <div className="pair-grid">
+        {FIELDS.map(([field, label]) => (
+          <label key={field}>
+            {label}
+            {field === 'price' && currency && `, ${currency}`}
+            <input
+              className="form-control"
+              value={typed[field]}
+              onChange={(event) => setTyped({ ...typed, [field]: event.target.value })}
+            />
+          </label>
+        ))}
+      </div>
+      <Trouble text={trouble} />
+      <button type="button" className="btn btn-primary mt-2" disabled={busy} onClick={() => void keep()}>
+        Save item
+      </button>
+    </section>
+  );
+}
