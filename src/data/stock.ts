@@ -1,3 +1,4 @@
+import type { StoreItem } from '../core/shop';
 import type { Db } from './pool';
 
 export interface StockRow {
@@ -43,19 +44,6 @@ export async function insertStockMove(
      on conflict (run_id, kind) where run_id is not null do nothing`,
     [move.kind, move.change, move.reason, move.runId, move.by],
   );
-}
-
-/** What is known of something in stores. */
-export interface StoreItem {
-  kind: string;
-  number: string;
-  bin: string;
-  supplier: string;
-  /** Where orders are mailed to. */
-  mail: string;
-  priceCents: number | null;
-  minimum: number;
-  leadDays: number;
 }
 
 /** Everything that is known of what is in stores. */

@@ -1,9 +1,9 @@
-import { readDeliveryCsv, type StockMoveForm, type StoreItemForm } from '../contracts/schemas';
+import { readDeliveryCsv, type StockMoveForm } from '../contracts/schemas';
 import type { DeliveryView, StoresView } from '../contracts/views';
 import { conflict } from '../core/errors';
 import { replacementsOf, sparesOf } from '../core/layout';
 import type { RunPlan } from '../core/plan';
-import { reorderOf } from '../core/shop';
+import { reorderOf, type StoreItem } from '../core/shop';
 import {
   db,
   insertStockMove,
@@ -118,7 +118,7 @@ export async function countStock(by: Actor, { kind, count }: { kind: string; cou
 }
 
 /** Keeps what is known of something in stores. */
-export async function keepStoreItem(by: Actor, item: StoreItemForm): Promise<void> {
+export async function keepStoreItem(by: Actor, item: StoreItem): Promise<void> {
   demand(by, 'record');
   await upsertStoreItem(db, item, by.id);
 }

@@ -1,4 +1,4 @@
-export { readDeliveryCsv, stockCountSchema, type StoreItemForm, storeItemSchema } from './stores';
+export { readDeliveryCsv, stockCountSchema, storeItemSchema } from './stores';
 export { type QuoteAnswerForm, quoteAnswerSchema, type QuoteForm, quoteSchema } from './quotes';
 export { readWiresCsv, type ReadWires } from './wires';
 export {

@@ -1,20 +1,11 @@
 import Joi from 'joi';
 import Papa from 'papaparse';
+import type { StoreItem } from '../../core/shop';
 
 const short = (most: number) => Joi.string().trim().max(most).allow('').default('');
 
 /** What is known of something in stores. */
-export interface StoreItemForm {
-  kind: string;
-  number: string;
-  bin: string;
-  supplier: string;
-  mail: string;
-  priceCents: number | null;
-  minimum: number;
-  leadDays: number;
-}
-export const storeItemSchema = Joi.object<StoreItemForm>({
+export const storeItemSchema = Joi.object<StoreItem>({
   kind: Joi.string().trim().min(1).max(60).required(),
   number: short(60),
   bin: short(40),

@@ -1,18 +1,12 @@
+import type { StoreItem } from '../../core/shop';
+
 /** Something in stores: how many, what open runs will need, what to order. */
-export interface StoreRowView {
-  kind: string;
+export interface StoreRowView extends StoreItem {
   name: string;
   count: number;
   reserved: number;
   /** Taken a month. */
   perMonth: number;
-  minimum: number;
-  leadDays: number;
-  number: string;
-  bin: string;
-  supplier: string;
-  mail: string;
-  priceCents: number | null;
   /** Pieces to order; 0 where there is enough. */
   order: number;
 }

@@ -1,4 +1,5 @@
 export { reorderOf } from './reorder';
+export type { StoreItem } from './store-item';
 export { centsIn, moneyWords } from './money';
 export {
   againstActual,

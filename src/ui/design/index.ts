@@ -1,4 +1,5 @@
 export { useCatalogue, useOwnKinds } from './catalogue';
+export { CsvUpload } from './csv-upload';
 export { useDates } from './dates';
 export { Field } from './field';
 export { KnownVehicles } from './known-vehicles';

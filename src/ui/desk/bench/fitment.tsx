@@ -1,11 +1,10 @@
 'use client';
-import { useMemo, useRef, useState, type ChangeEvent } from 'react';
+import { useMemo, useState } from 'react';
 import type { MountView } from '@/contracts/views';
 import { FIT_RULES, parseMm, sayFitment } from '@/core/bench';
 import { append } from '@/core/lists';
 import type { FitmentAnswer, FitmentQuestion } from '@/workers/fitment.worker';
-import { sendBytes, troubleWords } from '../../../device/http';
-import { Trouble, useSpeakers } from '../../design';
+import { CsvUpload, useSpeakers } from '../../design';
 import { placeWords } from './from-door';
 import { useWorkerAnswer } from './use-worker-answer';
 import { PlaceStrip } from './drawings/place-strip';
@@ -126,70 +125,49 @@ function choicesOf(mounts: MountView[]): { words: string; mounts: MountView[] }[
   ];
 }
 
+interface TakenIn {
+  kept: number;
+  bad: { line: number; message: string }[];
+  badCount: number;
+}
+
 /** The list in and out as CSV. */
 function SpeakerList({ count, onChanged }: { count: number; onChanged: () => void }) {
-  const file = useRef<HTMLInputElement>(null);
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
-  const [done, setDone] = useState<{ kept: number; bad: { line: number; message: string }[]; badCount: number } | null>(
-    null,
-  );
-  const take = async (event: ChangeEvent<HTMLInputElement>) => {
-    const [chosen] = event.target.files ?? [];
-    event.target.value = '';
-    if (!chosen) return;
-    setBusy(true);
-    setTrouble(null);
-    try {
-      setDone(await sendBytes<NonNullable<typeof done>>('PUT', '/api/speakers/list.csv', chosen));
-      onChanged();
-    } catch (error) {
-      setTrouble(troubleWords(error));
-    } finally {
-      setBusy(false);
-    }
-  };
   return (
     <div>
       <span className="quiet">{count} speakers on our list</span>
-      <div className="d-flex gap-2">
-        <button type="button" className="btn btn-outline-dark" disabled={busy} onClick={() => file.current?.click()}>
-          Import CSV
-        </button>
+      <div className="d-flex flex-wrap gap-2">
+        <CsvUpload<TakenIn>
+          url="/api/speakers/list.csv"
+          button="Import CSV"
+          label="List of speakers as CSV"
+          onDone={onChanged}
+          said={({ kept, bad, badCount }) => (
+            <>
+              <p className="good mb-0">
+                {kept} {kept === 1 ? 'speaker' : 'speakers'} kept.
+              </p>
+              {badCount > 0 && (
+                <details>
+                  <summary>
+                    {badCount} {badCount === 1 ? 'line' : 'lines'} not read
+                  </summary>
+                  <ul>
+                    {bad.map(({ line, message }) => (
+                      <li key={line}>
+                        Line {line}: {message}
+                      </li>
+                    ))}
+                  </ul>
+                </details>
+              )}
+            </>
+          )}
+        />
         <a className="btn btn-outline-dark" href="/api/speakers/list.csv" download>
           Export CSV
         </a>
       </div>
-      <input
-        ref={file}
-        type="file"
-        accept=".csv,text/csv"
-        hidden
-        aria-label="List of speakers as CSV"
-        onChange={take}
-      />
-      <Trouble text={trouble} />
-      {done && (
-        <div role="status">
-          <p className="good mb-0">
-            {done.kept} {done.kept === 1 ? 'speaker' : 'speakers'} kept.
-          </p>
-          {done.badCount > 0 && (
-            <details>
-              <summary>
-                {done.badCount} {done.badCount === 1 ? 'line' : 'lines'} not read
-              </summary>
-              <ul>
-                {done.bad.map(({ line, message }) => (
-                  <li key={line}>
-                    Line {line}: {message}
-                  </li>
-                ))}
-              </ul>
-            </details>
-          )}
-        </div>
-      )}
     </div>
   );
 }

@@ -1,10 +1,10 @@
 'use client';
 import Link from 'next/link';
-import { useEffect, useRef, useState, type ChangeEvent } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { WireView } from '@/contracts/views';
 import { POLARITY_TESTS, SURE_ENOUGH } from '@/core/bench';
-import { send, sendBytes, troubleWords } from '../../../device/http';
-import { PageHead, Trouble } from '../../design';
+import { send, troubleWords } from '../../../device/http';
+import { CsvUpload, PageHead, Trouble } from '../../design';
 import { WireSwatch } from './wire-swatch';
 
 const PAUSE_MS = 150;
@@ -125,36 +125,17 @@ function useWires(text: string, first: string, initial: WireView[]) {
 }
 
 /** Takes a table of wires into the drafts of its procedures. */
-function TakeIn() {
-  const file = useRef<HTMLInputElement>(null);
-  const [taken, setTaken] = useState<Taken | null>(null);
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const take = async (event: ChangeEvent<HTMLInputElement>) => {
-    const [chosen] = event.target.files ?? [];
-    event.target.value = '';
-    if (!chosen) return;
-    setTrouble(null);
-    try {
-      setTaken(await sendBytes<Taken>('PUT', '/api/wires/list.csv', chosen));
-    } catch (error) {
-      setTrouble(troubleWords(error));
-    }
-  };
-  return (
-    <>
-      <Trouble text={trouble} />
-      {taken && (
-        <span role="status">
-          {taken.kept} {taken.kept === 1 ? 'wire' : 'wires'} in {taken.drafts.length === 1 ? 'the draft' : 'drafts'} of{' '}
-          {taken.drafts.join(', ') || 'nothing'}
-          {taken.bad.length > 0 &&
-            `; not read: ${taken.bad.map(({ line, message }) => `line ${line}: ${message}`).join(' ')}`}
-        </span>
-      )}
-      <button type="button" className="btn btn-outline-dark" onClick={() => file.current?.click()}>
-        Import CSV
-      </button>
-      <input ref={file} type="file" accept=".csv,text/csv" hidden aria-label="Wires as CSV" onChange={take} />
-    </>
-  );
-}
+const TakeIn = () => (
+  <CsvUpload<Taken>
+    url="/api/wires/list.csv"
+    button="Import CSV"
+    label="Wires as CSV"
+    said={({ kept, drafts, bad }) => (
+      <>
+        {kept} {kept === 1 ? 'wire' : 'wires'} in {drafts.length === 1 ? 'the draft' : 'drafts'} of{' '}
+        {drafts.join(', ') || 'nothing'}
+        {bad.length > 0 && `; not read: ${bad.map(({ line, message }) => `line ${line}: ${message}`).join(' ')}`}
+      </>
+    )}
+  />
+);
