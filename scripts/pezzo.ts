@@ -1,6 +1,7 @@
 import { CommanderError } from 'commander';
 import { UsageError } from './cli/usage-error';
 import { makeProgram } from './program';
+import { PlainFailure } from './support/project';
 
 /** Exit status for wrong usage. */
 const WRONG_USAGE = 2;
@@ -18,6 +19,9 @@ async function main(argv: string[]): Promise<void> {
     else if (error instanceof UsageError) {
       process.stderr.write(`${error.message}\n`);
       process.exitCode = WRONG_USAGE;
+    } else if (error instanceof PlainFailure) {
+      process.stderr.write(`${error.message}\n`);
+      process.exitCode = 1;
     } else {
       process.stderr.write(`${(error as Error).stack ?? (error as Error).message}\n`);
       process.exitCode = 1;

@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
@@ -235,6 +235,24 @@ describe('commands that keep and serve', () => {
       const { status, stdout } = run(name, '--help');
       expect([status, stdout.includes(`pezzo ${name}`)]).toEqual([0, true]);
     }
+  });
+});
+
+describe('pezzo export', () => {
+  it('packs procedure files into one archive, the same every time, and refuses what is none', () => {
+    const [one, two] = [join(folder, 'one.zip'), join(folder, 'two.zip')];
+    const files = [REAR, 'demo/procedures/tarn-front-door.json'];
+    expect(run('export', ...files, '--out', one).status).toBe(0);
+    expect(run('export', ...files, '--out', two).status).toBe(0);
+    expect(readFileSync(one).equals(readFileSync(two))).toBe(true);
+    // A zip begins with a local file header (APPNOTE.TXT 4.3.7).
+    expect(readFileSync(one).subarray(0, 4)).toEqual(Buffer.from([0x50, 0x4b, 3, 4]));
+    const bad = run('export', file('bad.json', '{}'), '--out', join(folder, 'bad.zip'));
+    expect([bad.status, existsSync(join(folder, 'bad.zip'))]).toEqual([1, false]);
+    expect(run('export', REAR, REAR, '--out', two).status).toBe(1);
+    expect(run('export', '--out', two).status).toBe(2);
+    expect(run('export', REAR, '--all', '--out', two).status).toBe(2);
+    expect(run('export', REAR, '--out', join(folder, 'none', 'x.zip'))).toMatchObject({ status: 1 });
   });
 });
 

@@ -1,4 +1,8 @@
+import { spawnSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { buffer } from 'node:stream/consumers';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -192,6 +196,50 @@ describe('an archive', () => {
       // The draft is in the way of another one: said, nothing lost.
       const again = await importArchive(other.people.lead, { bytes: third }, { dryRun: false });
       expect(again.items[0].why).toContain('edited just now');
+    } finally {
+      await other.back();
+    }
+  });
+
+  it('is looked at and taken in from the command line just so', async () => {
+    const file = join(mkdtempSync(join(tmpdir(), 'pezzo-import-')), 'a.zip');
+    writeFileSync(file, archive);
+    const cli = (...args: string[]) => {
+      const env = { ...process.env, DATABASE_URL: process.env.PEZZO_TEST_OWNER_URL };
+      const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/pezzo.ts', ...args], {
+        env,
+        encoding: 'utf8',
+      });
+      return { status, stdout, stderr };
+    };
+    const other = await another();
+    try {
+      const dry = cli('import', file, '--dry-run', '--json');
+      expect([dry.status, JSON.parse(dry.stdout)]).toEqual([
+        0,
+        {
+          items: [
+            {
+              id: 'kite-rear-door',
+              state: 'new',
+              why: expect.stringContaining('From Test shop, revision 2') as string,
+            },
+            { id: 'tarn-front-door', state: 'new', why: expect.any(String) as string },
+          ],
+        },
+      ]);
+      expect((await db.query('select 1 from procedures')).rows).toEqual([]);
+      expect(cli('import', file).stdout).toMatch(/^kite-rear-door {2}new/);
+      expect((await viewProcedure('kite-rear-door')).row.revision).toBe(1);
+      const out = join(file, '..', 'b.zip');
+      expect(cli('export', '--procedure', 'kite-rear-door', '--out', out).status).toBe(0);
+      expect(JSON.parse(cli('import', out, '--dry-run', '--json').stdout)).toMatchObject({
+        items: [{ state: 'same' }],
+      });
+      writeFileSync(file, archive.subarray(0, 500));
+      const half = cli('import', file, '--json');
+      expect([half.status, JSON.parse(half.stdout).items]).toEqual([1, []]);
+      expect(cli('export', '--procedure', 'nothing', '--out', out).status).toBe(1);
     } finally {
       await other.back();
     }
