@@ -32,11 +32,16 @@ export async function signedIn(
   return context;
 }
 
-/** Taps everything of a kind that is left, one after another, each until it is no longer left. */
+/** Taps everything of a kind that is left, one after another, each until it is no longer left; done where the screen has gone on to something that has none. */
 export async function tapAll(left: Locator): Promise<void> {
-  for (let n = await left.count(); n > 0; n -= 1) {
-    await left.first().click();
-    await expect(left).toHaveCount(n - 1);
+  for (let n = await left.count(); n > 0; n = await left.count()) {
+    try {
+      await left.first().click({ timeout: 10_000 });
+      await expect(left).toHaveCount(n - 1);
+    } catch (error) {
+      // What was counted may have been the screen before, on its way out.
+      if ((await left.count()) > 0) throw error;
+    }
   }
 }
 
