@@ -1,5 +1,9 @@
 import type { RunFact } from '../core/run';
 import type { Db } from './pool';
+import { STANDS } from './runs';
+
+/** What the finding of an event `e` or of a bench result `b` is about, "procedure/item". */
+const ABOUT = `coalesce(nullif(e.fact->>'culprit', ''), e.fact->>'item', (e.fact->>'procedure') || '/' || (e.fact->>'holds'), b.about)`;
 
 /** What was found of a procedure and nobody has decided about yet: an event of a run, or what the bench measured. */
 export interface OpenFindingRow {
@@ -40,7 +44,7 @@ export async function listOpenFindings(db: Db, procedureId: string, limit: numbe
        from run_procedures p join runs r on r.id = p.run_id join events e on e.log_id = r.id
       where p.procedure_id = $1 and e.type in ('finding', 'asFound', 'extra', 'stuck', 'broken')
         and split_part(split_part(coalesce(nullif(e.fact->>'culprit', ''), e.fact->>'item', e.fact->>'procedure', ''), '/', 1), '@', 1) = $1
-        and not exists (select 1 from events x where x.log_id = e.log_id and x.type = 'retracted' and x.fact->>'event' = e.id::text)
+        and ${STANDS}
         and not exists (select 1 from finding_decisions d where d.finding = e.id)
      union all
      select b.id::text, null, b.about, b.tool || ': ' || b.said, b.tool, b.given, b.kept_by, b.kept_at, b.job_number, null
@@ -76,7 +80,7 @@ export async function insertDecisions(
 export async function listDecisions(db: Db, procedureId: string, limit: number): Promise<DecisionRow[]> {
   const { rows } = await db.query<DecisionRow>(
     `select d.decision, d.reason, d.revision, d.decided_by as by, d.decided_at as at, count(*)::int as count,
-            coalesce(array_agg(distinct coalesce(nullif(e.fact->>'culprit', ''), e.fact->>'item', (e.fact->>'procedure') || '/' || (e.fact->>'holds'), b.about)), '{}') as items
+            coalesce(array_agg(distinct ${ABOUT}), '{}') as items
        from finding_decisions d left join events e on e.id = d.finding left join bench_results b on b.id = d.finding
       where d.procedure_id = $1 group by 1, 2, 3, 4, 5 order by d.decided_at desc limit $2`,
     [procedureId, limit],
@@ -100,7 +104,7 @@ export async function listTroubles(
     `select e.log_id::text as run, p.procedure_id as procedure, p.revision, e.type, e.fact
        from run_procedures p join events e on e.log_id = p.run_id
       where p.procedure_id = any($1) and e.type in ('stuck', 'broken', 'asFound', 'note')
-        and not exists (select 1 from events x where x.log_id = e.log_id and x.type = 'retracted' and x.fact->>'event' = e.id::text)
+        and ${STANDS}
       order by e.at desc, e.id limit $2`,
     [procedureIds, limit],
   );
@@ -144,7 +148,7 @@ export async function listAcceptedDecisions(
 ): Promise<{ procedure: string; revision: number; items: string[] }[]> {
   const { rows } = await db.query<{ procedure: string; revision: number; items: (string | null)[] }>(
     `select d.procedure_id as procedure, d.revision,
-            array_agg(distinct coalesce(nullif(e.fact->>'culprit', ''), e.fact->>'item', (e.fact->>'procedure') || '/' || (e.fact->>'holds'), b.about)) as items
+            array_agg(distinct ${ABOUT}) as items
        from finding_decisions d left join events e on e.id = d.finding left join bench_results b on b.id = d.finding
       where d.revision is not null group by 1, 2, d.decided_at order by d.decided_at desc limit $1`,
     [limit],

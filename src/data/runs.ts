@@ -18,7 +18,7 @@ const RUN = 'id, job_number as "jobNumber", title, plan, created_at as "createdA
 const asRun = (row: RunRow): RunRow => ({ ...row, plan: readRunPlan(row.plan) });
 
 /** An event `e` that nobody took back. */
-const STANDS = `not exists (select 1 from events x where x.log_id = e.log_id and x.type = 'retracted' and x.fact->>'event' = e.id::text)`;
+export const STANDS = `not exists (select 1 from events x where x.log_id = e.log_id and x.type = 'retracted' and x.fact->>'event' = e.id::text)`;
 
 /** Opens a run with its log, its fixed plan and the revisions it follows. */
 export async function insertRun(

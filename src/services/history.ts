@@ -27,7 +27,7 @@ export async function shopHistory(): Promise<ShopHistory> {
 }
 
 /** Below this share of the standard time nobody's hands were at work: a demo, or taps made up for afterwards (common practice, no source). */
-const FASTEST_HANDS = 0.3;
+export const FASTEST_HANDS = 0.3;
 
 /** Adds a run's breakage to the history; returns how long it took against its standard time, null where that is not known. */
 function learnFrom(history: ShopHistory, run: RunRow, events: RunEvent[]): number | null {

@@ -24,7 +24,7 @@ import {
 } from '../data';
 import { csvOf } from './exchange';
 import { troublesOf } from './experience';
-import { shopHistory } from './history';
+import { FASTEST_HANDS, shopHistory } from './history';
 import { demand } from './permission';
 import { lookAt } from './runs';
 import { shopCatalogue } from './shop';
@@ -34,8 +34,6 @@ const MOST_RUNS = 200;
 const MOST_ROWS = 40;
 /** The level of a safe time. */
 const LEVEL = 0.8;
-/** Below this share of its likely time nobody's hands were at work: a demo, or taps made up for afterwards (common practice, no source). */
-const FASTEST_HANDS = 0.3;
 
 const WHAT: Record<string, string> = {
   release: 'fasteners out',
