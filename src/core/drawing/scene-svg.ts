@@ -12,7 +12,6 @@ const LOOKS: Record<Look, string> = {
 /** Text as it may stand in XML; characters that XML has no place for are left out. */
 export const inXml = (text: string) =>
   text
-
     .replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g, '')
     .replace(/[&<>"']/g, (one) => `&#${one.charCodeAt(0)};`);
 

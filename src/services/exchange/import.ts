@@ -10,7 +10,7 @@ import {
   type Standing,
   unknownKinds,
 } from '../../core/exchange';
-import { BASE_CATALOGUE, extendCatalogue, findFastenerKind, type OwnKind } from '../../core/hardware';
+import { BASE_CATALOGUE, type Catalogue, extendCatalogue, findFastenerKind, type OwnKind } from '../../core/hardware';
 import { photoIds, type ProcedureDocument } from '../../core/procedure';
 import {
   db,
@@ -72,29 +72,36 @@ export async function importArchive(
         'This is no archive of procedures: it has no manifest.json. Nothing was taken in.',
       );
     const manifest = readManifest((await archive.read('manifest.json', MANIFEST)).toString('utf8'));
-    const kinds = await newKinds(manifest);
+    const known = await knownKinds(manifest);
     const work = async (tx: Db) => {
       const items: ImportedItem[] = [];
       for (const item of manifest.items) {
         if (signal?.aborted) throw unavailable('cancelled', 'Stopped. Nothing was changed.');
-        items.push(await takeIn(tx, by, archive, manifest, item, kinds, dryRun));
+        items.push(await takeIn(tx, by, archive, manifest, item, known, dryRun));
         onDone(items.length, manifest.items.length);
       }
-      if (!dryRun && kinds.length) await addKinds(tx, kinds);
+      if (!dryRun && known.added.length) await addKinds(tx, known.added);
       return items;
     };
     const items = dryRun ? await work(db) : await transaction(work, 'read committed');
-    return { shop: manifest.shop, items, kinds: kinds.map(({ name }) => name) };
+    return { shop: manifest.shop, items, kinds: known.added.map(({ name }) => name) };
   } finally {
     archive.close();
   }
 }
 
-/** Own kinds of the archive that neither every shop nor this one knows. */
-async function newKinds({ kinds }: Manifest): Promise<OwnKind[]> {
+interface KnownKinds {
+  /** Own kinds of the archive that neither every shop nor this one knows. */
+  added: OwnKind[];
+  /** What this shop knows with them. */
+  catalogue: Catalogue;
+}
+
+async function knownKinds({ kinds }: Manifest): Promise<KnownKinds> {
   const { settings } = await readShop();
-  const catalogue = extendCatalogue(BASE_CATALOGUE, settings.ownKinds);
-  return kinds.filter(({ code }) => !findFastenerKind(catalogue, code));
+  const ours = extendCatalogue(BASE_CATALOGUE, settings.ownKinds);
+  const added = kinds.filter(({ code }) => !findFastenerKind(ours, code));
+  return { added, catalogue: extendCatalogue(BASE_CATALOGUE, [...settings.ownKinds, ...added]) };
 }
 
 async function addKinds(tx: Db, kinds: OwnKind[]): Promise<void> {
@@ -109,15 +116,13 @@ async function takeIn(
   archive: Archive,
   manifest: Manifest,
   item: ArchiveItem,
-  kinds: OwnKind[],
+  { added, catalogue }: KnownKinds,
   dryRun: boolean,
 ): Promise<ImportedItem> {
   const about = { id: item.id, title: item.title };
-  const read = await readItem(archive, manifest, item, kinds);
+  const read = await readItem(archive, manifest, item, added);
   if ('why' in read) return { ...about, state: 'unreadable', why: read.why };
   const { document, isFaulty } = read;
-  const { settings } = await readShop();
-  const catalogue = extendCatalogue(BASE_CATALOGUE, [...settings.ownKinds, ...kinds]);
   const unknown = unknownKinds(document, (kind) => !!findFastenerKind(catalogue, kind));
   const standing = await standingOf(tx, document.id);
   const said = importState({ ...item, sha256: documentHash(document) }, standing, unknown);
