@@ -19,6 +19,7 @@ import { migrate } from '../support/migrate';
 import { PlainFailure, ROOT, say } from '../support/project';
 import { actorOf } from './actor';
 import { DEMO_PEOPLE, DEMO_SHOP } from './demo-people';
+import { loadDay } from './demo-day';
 import { loadVisits } from './demo-visits';
 
 /**
@@ -120,6 +121,7 @@ async function loadJobs(): Promise<void> {
   await work(first, 'bea-nwosu', Infinity);
   await work(second, 'rui-castellane', 9);
   await loadVisits({ done, running, waiting });
+  await loadDay({ done, running, waiting });
 }
 
 /** Works a run for so many removal steps; with Infinity to the very end, breaking one clip on the way. */

@@ -30,12 +30,17 @@ export interface JobRow {
   trainedPerson: string | null;
   /** Ways of working on this job that differ from the shop's, each with its reason. */
   schools: SchoolChoice[];
+  /** When it is promised for where no quote says so. */
+  dueAt: Date | null;
+  /** When the part it waits for comes, and which. */
+  partsAt: Date | null;
+  parts: string;
   vehicle: VehicleRow;
 }
 
 const VEHICLE = `json_build_object('id', v.id, 'make', v.make, 'model', v.model, 'year', v.year, 'body', v.body,
   'steering', v.steering, 'label', v.label, 'vin', v.vin, 'options', v.options, 'highVoltage', v.high_voltage) as vehicle`;
-const JOB = `j.number, j.title, j.customer, j.phone, j.comes_back_of as "comesBackOf", j.created_at as "createdAt", j.redacted_at as "redactedAt", l.id as visit, j.trained_person as "trainedPerson", j.schools, ${VEHICLE}`;
+const JOB = `j.number, j.title, j.customer, j.phone, j.comes_back_of as "comesBackOf", j.created_at as "createdAt", j.redacted_at as "redactedAt", l.id as visit, j.trained_person as "trainedPerson", j.schools, j.due_at as "dueAt", j.parts_at as "partsAt", j.parts, ${VEHICLE}`;
 const FROM = `from jobs j join vehicles v on v.id = j.vehicle_id join logs l on l.job_number = j.number and l.kind = 'visit'`;
 
 /** Adds a vehicle and returns its id. */
@@ -70,6 +75,18 @@ export async function insertJob(
   );
   await insertLog(db, { id: randomUUID(), kind: 'visit', jobNumber: rows[0].number });
   return rows[0].number;
+}
+
+/** Jobs whose vehicle is still here, and those given back last, newest first. */
+export async function listJobsOnBoard(db: Db, most: { open: number; closed: number }): Promise<JobRow[]> {
+  const { rows } = await db.query<JobRow>(
+    `(select ${JOB} ${FROM} where l.closed_position is null order by j.number desc limit $1)
+     union all
+     (select ${JOB} ${FROM} where l.closed_position is not null order by j.number desc limit $2)
+     order by 1 desc`,
+    [most.open, most.closed],
+  );
+  return rows;
 }
 
 /** All jobs with their vehicle, newest first. */

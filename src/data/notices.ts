@@ -191,3 +191,8 @@ export function onArrivals(topic: string, listener: Listener): () => void {
 
 /** How this process hears of arrivals just now. */
 export const newsMode = (): NewsMode => keep.pezzoNotices?.mode() ?? 'idle';
+
+/** Tells every process that jobs were placed, moved or promised for another time. Within a transaction it is told once that is kept. */
+export async function tellDay(db: Db): Promise<void> {
+  await db.query('select pg_notify($1, $2)', [CHANNEL, 'day']);
+}

@@ -89,3 +89,9 @@ export async function getKit(db: Db, id: string): Promise<string[]> {
 export async function updateKit(db: Db, id: string, kit: string[]): Promise<void> {
   await db.query('update people set kit = $2 where id = $1', [id, JSON.stringify(kit)]);
 }
+
+/** The kits of everybody, by person. */
+export async function listKits(db: Db): Promise<Map<string, string[]>> {
+  const { rows } = await db.query<{ id: string; kit: string[] }>('select id, kit from people');
+  return new Map(rows.map(({ id, kit }) => [id, kit]));
+}

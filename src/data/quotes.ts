@@ -108,3 +108,25 @@ export async function insertQuoteAnswer(db: Db, quoteId: string, one: Omit<Quote
   if (!rowCount)
     throw conflict('answered', 'This quote was answered already. Look again; what was agreed then stands.');
 }
+
+/** What a job's newest quote promises: the accepted one before those without an answer. */
+export interface PromiseRow {
+  jobNumber: number;
+  readyBy: Date | null;
+  likelySeconds: number;
+  safeSeconds: number;
+}
+
+/** What was promised for each of some jobs. */
+export async function listPromises(db: Db, jobNumbers: number[]): Promise<PromiseRow[]> {
+  const { rows } = await db.query<PromiseRow>(
+    `select distinct on (q.job_number) q.job_number as "jobNumber", q.ready_by as "readyBy",
+            (select coalesce(sum((line->>'likelySeconds')::float), 0) from jsonb_array_elements(q.lines) line) as "likelySeconds",
+            (select coalesce(sum((line->>'safeSeconds')::float), 0) from jsonb_array_elements(q.lines) line) as "safeSeconds"
+       from quotes q left join quote_answers a on a.quote_id = q.id
+      where q.job_number = any($1) and coalesce(a.answer, 'accepted') = 'accepted'
+      order by q.job_number, (q.ready_by is not null) desc, (a.answer is not null) desc, q.number desc`,
+    [jobNumbers],
+  );
+  return rows;
+}

@@ -7,6 +7,7 @@ import {
   getJob,
   listEventsAfter,
   listJobs,
+  listJobsOnBoard,
   listOpenFlags,
   listPositions,
   listRunHeads,
@@ -18,17 +19,20 @@ import {
 import { lookAt } from './runs';
 import { linesOf } from './visits';
 
-const BOARD_LIMIT = 100;
+/** Jobs to choose from. */
+const CHOICES = 100;
+/** Vehicles that are here, and given back, on the board at most. */
+const ON_BOARD = { open: 300, closed: 30 };
 
-/** Jobs with where each of their runs stands, newest first. */
-export const jobBoard = async (): Promise<JobStanding[]> => withStandings(await listJobs(db, BOARD_LIMIT));
+/** Jobs whose vehicle is here, and those given back last, with where each of their runs stands, newest first. */
+export const jobBoard = async (): Promise<JobStanding[]> => withStandings(await listJobsOnBoard(db, ON_BOARD));
 
 /** One job with its runs. Throws not-found. */
 export const viewJob = async (number: number): Promise<JobStanding> =>
   (await withStandings([await getJob(db, number)]))[0];
 
 /** Jobs to choose from, newest first, without a look at their logs. */
-export const listJobChoices = (): Promise<JobRow[]> => listJobs(db, BOARD_LIMIT);
+export const listJobChoices = (): Promise<JobRow[]> => listJobs(db, CHOICES);
 
 /** What this process remembers of a log between two looks: its events so far, and what they amounted to. */
 interface Remembered<E, S> {
@@ -150,6 +154,8 @@ const finishedStanding = ({ id, title }: RunHead, plan: RunPlan): RunStanding =>
   safeSeconds: 0,
   waits: [],
   unverified: isUnverified(plan),
+  tools: [],
+  hasSrs: false,
 });
 
 function standingOf({ id, title }: RunHead, plan: RunPlan, events: RunEvent[]): RunStanding {
@@ -175,6 +181,8 @@ function standingOf({ id, title }: RunHead, plan: RunPlan, events: RunEvent[]): 
     waits,
     ...timeLeft(basis.plan, state, view),
     unverified: isUnverified(plan),
+    tools: plan.tools.map(({ tool }) => tool),
+    hasSrs: plan.cautions.some(({ code }) => code === 'srs'),
   };
 }
 

@@ -30,6 +30,8 @@ export * from './quotes';
 export * from './insights';
 export * from './search';
 export * from './stores';
+export * from './day';
+export * from './shop-tools';
 export * from './flags';
 export * from './report';
 export type { Actor } from '../data';

@@ -6,6 +6,7 @@ import {
   deleteSessionsOf,
   getPerson,
   insertPerson,
+  listJobsPlacedWith,
   listPeople,
   tellPeople,
   transaction,
@@ -39,8 +40,8 @@ export async function addPerson(by: Actor, form: PersonForm): Promise<string> {
   return id;
 }
 
-/** Changes role, access, PIN or password. The last owner stays an active owner. A removed person is signed out at once. */
-export async function changePerson(by: Actor, id: string, change: PersonChange): Promise<void> {
+/** Changes role, access, PIN or password. The last owner stays an active owner. A removed person is signed out at once. Returns the jobs of the day that somebody who was removed is still placed on. */
+export async function changePerson(by: Actor, id: string, change: PersonChange): Promise<{ placedOn: number[] }> {
   demand(by, 'set-up');
   const pinHash = change.pin ? await hashSecret(change.pin) : null;
   const passwordHash = change.password ? await hashSecret(change.password) : null;
@@ -58,4 +59,5 @@ export async function changePerson(by: Actor, id: string, change: PersonChange):
     await tellPeople(tx);
   });
   writeSecurityLine('person-changed', { person: id, what: Object.keys(change).join(' '), by: by.id });
+  return { placedOn: change.active === false ? await listJobsPlacedWith(db, id) : [] };
 }

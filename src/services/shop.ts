@@ -18,6 +18,7 @@ const DEFAULTS: SettingsForm = {
   quotes: DEFAULT_QUOTES,
   ownKinds: [],
   keepingMonths: null,
+  bays: ['Bay 1', 'Bay 2'],
   timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
 };
 

@@ -34,6 +34,7 @@ test('has no serious accessibility fault on the main views', async ({ page }) =>
   await signIn(page, 'Ines Okafor-Lind', 'saltmarsh-desk');
   for (const address of [
     '/',
+    '/day',
     '/library',
     '/procedures/kite-rear-door',
     '/jobs/2402',

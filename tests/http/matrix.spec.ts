@@ -21,6 +21,14 @@ const ROUTES: Record<string, Record<string, { from: From; password?: true; at: s
   'api/customers': { DELETE: { from: 'owner', password: true, at: '/api/customers' } },
   'api/customers/[number]': { DELETE: { from: 'owner', password: true, at: '/api/customers/999999' } },
   'api/customers/[number]/export': { GET: { from: 'owner', password: true, at: '/api/customers/999999/export' } },
+  'api/day/order': {
+    POST: { from: 'trainee', at: '/api/day/order', data: { without: 'none' } },
+    PUT: { from: 'technician', at: '/api/day/order', data: { places: [] } },
+  },
+  'api/day/places/[number]': {
+    PUT: { from: 'technician', at: '/api/day/places/999999', data: {} },
+    DELETE: { from: 'technician', at: '/api/day/places/999999?version=1' },
+  },
   'api/devices': { POST: { from: 'nobody', at: '/api/devices', data: {} } },
   'api/devices/[id]': { DELETE: { from: 'owner', password: true, at: `/api/devices/${NONE}` } },
   'api/exchange/archive': { GET: { from: 'technician', at: '/api/exchange/archive?procedure=none' } },
@@ -43,6 +51,7 @@ const ROUTES: Record<string, Record<string, { from: From; password?: true; at: s
   },
   'api/jobs/[number]/bench-results': { POST: { from: 'trainee', at: '/api/jobs/999999/bench-results', data: {} } },
   'api/jobs/[number]/skip-check-in': { POST: { from: 'trainee', at: '/api/jobs/999999/skip-check-in', data: {} } },
+  'api/jobs/[number]/times': { PUT: { from: 'technician', at: '/api/jobs/999999/times', data: {} } },
   'api/jobs/[number]/trained-person': {
     POST: { from: 'lead', password: true, at: '/api/jobs/999999/trained-person', data: { person: 'bea-nwosu' } },
   },

@@ -165,6 +165,13 @@ export const settingsSchema = Joi.object<SettingsForm>({
     .default(DEFAULT_QUOTES),
   ownKinds: Joi.array().items(ownKindSchema).max(100).unique('code').default([]),
   keepingMonths: Joi.number().integer().min(1).max(240).allow(null).default(null),
+  bays: Joi.array()
+    .items(Joi.string().trim().min(1).max(40))
+    .min(1)
+    .max(40)
+    .unique((a: string, b: string) => a.toLowerCase() === b.toLowerCase())
+    .default(['Bay 1', 'Bay 2'])
+    .messages({ 'array.min': 'A shop has at least one bay.', 'array.unique': 'Two bays have the same name.' }),
   timeZone: Joi.string()
     .max(60)
     .custom((value: string, helpers) => (isTimeZone(value) ? value : helpers.error('zone.unknown')))

@@ -1,4 +1,21 @@
-export { readDeliveryCsv, stockCountSchema, storeItemSchema } from './stores';
+export {
+  dayQuerySchema,
+  type JobTimesForm,
+  jobTimesSchema,
+  orderDaySchema,
+  type PlaceForm,
+  placeSchema,
+  takeOrderSchema,
+  unplaceSchema,
+} from './day';
+export {
+  holderSchema,
+  readDeliveryCsv,
+  type ShopToolForm,
+  shopToolSchema,
+  stockCountSchema,
+  storeItemSchema,
+} from './stores';
 export { type QuoteAnswerForm, quoteAnswerSchema, type QuoteForm, quoteSchema } from './quotes';
 export { readWiresCsv, type ReadWires } from './wires';
 export {

@@ -22,6 +22,38 @@ export const stockCountSchema = Joi.object<{ kind: string; count: number }>({
   count: Joi.number().integer().min(0).max(100_000).required(),
 });
 
+/** A tool of which the shop has only so many. */
+export interface ShopToolForm {
+  id: string;
+  tool: string;
+  label: string;
+  dueWhat: 'calibration' | 'charge' | 'service' | null;
+  /** YYYY-MM-DD. */
+  dueOn: string | null;
+  note: string;
+}
+export const shopToolSchema = Joi.object<ShopToolForm>({
+  id: Joi.string().guid().required(),
+  tool: Joi.string().trim().min(1).max(60).required().messages({ 'string.empty': 'Say which tool it is.' }),
+  label: Joi.string().trim().min(1).max(60).required().messages({ 'string.empty': 'What is written on it?' }),
+  dueWhat: Joi.valid('calibration', 'charge', 'service').allow(null).default(null),
+  dueOn: Joi.string()
+    .pattern(/^20\d\d-\d\d-\d\d$/)
+    .allow(null)
+    .default(null)
+    .messages({ 'string.pattern.base': 'That is no date.' }),
+  note: short(200),
+})
+  .custom((value: ShopToolForm, helpers) =>
+    (value.dueWhat === null) === (value.dueOn === null) ? value : helpers.error('due.half'),
+  )
+  .messages({ 'due.half': 'Say both what is due and when, or neither.' });
+
+/** Who has a tool now; null for its place. */
+export const holderSchema = Joi.object<{ holder: string | null }>({
+  holder: Joi.string().max(60).allow(null).required(),
+});
+
 /** Lines of a delivery that were read. */
 export interface ReadDelivery {
   lines: { line: number; kind: string; count: number }[];

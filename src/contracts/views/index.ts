@@ -26,7 +26,7 @@ export type {
 } from './jobs';
 export type { RunStart, VisitView } from './bay';
 export type { PlanView } from './plan';
-export type { DeliveryView, StoreRowView, StoresView } from './stores';
+export type { DeliveryView, ShopToolView, StoreRowView, StoresView } from './stores';
 export { type CostForm, DEFAULT_COST_FORM, costSettings } from './costs';
 export {
   type BenchResultView,
@@ -38,3 +38,4 @@ export {
   TRAY_SIZES,
 } from './shop';
 export type { QuotePrint, QuotesView, QuoteView } from './quotes';
+export type { DayConflictView, DayJobView, DaySuggestionView, DayView } from './day';

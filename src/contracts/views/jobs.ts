@@ -16,6 +16,11 @@ export interface JobView {
   trainedPerson: string | null;
   /** Ways of working on this job that differ from the shop's. */
   schools: SchoolChoice[];
+  /** When it is promised for where no quote says so. */
+  dueAt: Date | null;
+  /** When the part it waits for comes, and which. */
+  partsAt: Date | null;
+  parts: string;
   vehicle: Vehicle & { label: string; vin: string | null; highVoltage: boolean };
 }
 
@@ -50,6 +55,9 @@ export interface RunStanding {
   waits: string[];
   /** True where it follows a procedure that was not recorded for exactly this vehicle. */
   unverified: boolean;
+  /** Tool codes that it lays out, and whether airbag plugs come off. */
+  tools: string[];
+  hasSrs: boolean;
 }
 
 /** What is worth asking of a vehicle when it comes in: its body styles, and the options that change the work. */

@@ -33,3 +33,21 @@ export interface DeliveryView {
   unknown: { line: number; kind: string }[];
   bad: { line: number; message: string }[];
 }
+
+/** A tool of which the shop has only so many. */
+export interface ShopToolView {
+  id: string;
+  /** As plans name it. */
+  tool: string;
+  name: string;
+  label: string;
+  holder: string | null;
+  /** ISO 8601. */
+  heldSince: string | null;
+  dueWhat: 'calibration' | 'charge' | 'service' | null;
+  /** YYYY-MM-DD. */
+  dueOn: string | null;
+  note: string;
+  /** That day is past: it may not be used. */
+  isDue: boolean;
+}

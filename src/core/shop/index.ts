@@ -1,3 +1,15 @@
+export {
+  conflictsOf,
+  conflictWords,
+  type DayJob,
+  type DayOrder,
+  type DayProblem,
+  LATE_WORDS,
+  orderDay,
+  type PlacedJob,
+  projectDay,
+  spanWords,
+} from './day';
 export { reorderOf } from './reorder';
 export type { StoreItem } from './store-item';
 export { centsIn, moneyWords } from './money';

@@ -22,7 +22,7 @@ import { doHeavy, TooHard } from '../heavy';
 import { demand } from '../permission';
 import { lookAt } from '../runs';
 import { readShop } from '../shop';
-import { readyBy } from './ready-by';
+import { readyBy } from '../working-time';
 
 const cents = (price: number | null): number | null => (price === null ? null : Math.round(price * 100));
 

@@ -8,6 +8,7 @@ import { useScheme } from './use-scheme';
 
 const PLACES: [href: string, name: string, ownerOnly?: boolean][] = [
   ['/', 'Jobs'],
+  ['/day', 'Day'],
   ['/library', 'Library'],
   ['/bench', 'Bench'],
   ['/stores', 'Stores'],

@@ -17,6 +17,7 @@ import {
 } from '../../core/plan';
 import { checkProcedure, type CheckResult } from '../../core/check';
 import type { ProcedureDocument } from '../../core/procedure';
+import { orderDay as putInOrder, type DayOrder, type DayProblem } from '../../core/shop';
 
 /** Thinks for the server, off its event loop: reads, checks and plans. Whoever asks sets the time and memory this may take. */
 
@@ -88,3 +89,6 @@ export function summariseAll({
   const catalogue = extendCatalogue(BASE_CATALOGUE, ownKinds);
   return documents.map((document) => [document.id, summarise(document, catalogue)]);
 }
+
+/** An order of a day that keeps the most promises. */
+export const orderDay = (problem: DayProblem): DayOrder => putInOrder(problem);

@@ -1,6 +1,7 @@
 /** Places to go by name, with words that people use for them. */
 export const PLACES: [title: string, href: string, words: string][] = [
   ['Jobs', '/', 'board today cars'],
+  ['Day', '/day', 'who bays time line order today tomorrow load'],
   ['Open a job', '/jobs/new', 'new check in customer arrives'],
   ['Library', '/library', 'procedures doors'],
   ['Record a new procedure', '/procedures/new', 'new door'],

@@ -38,10 +38,13 @@ function placeOf(standing: JobStanding): Place {
 export function JobBoard({
   board,
   names,
+  late,
   mayOpen,
 }: {
   board: JobStanding[];
   names: Record<string, string>;
+  /** What will be late, or may be, by job. */
+  late: Record<number, string>;
   mayOpen: boolean;
 }) {
   const router = useRouter();
@@ -67,7 +70,7 @@ export function JobBoard({
               <h2>
                 {title} <span className="quiet">{jobs.length}</span>
               </h2>
-              <Rows jobs={jobs} names={names} folded={place === 'earlier'} />
+              <Rows jobs={jobs} names={names} late={late} folded={place === 'earlier'} />
             </section>
           )
         );
@@ -99,11 +102,21 @@ function useRefreshSoon(refresh: () => void): () => void {
 }
 
 /** The rows of one place; what is long over is folded away. */
-function Rows({ jobs, names, folded }: { jobs: JobStanding[]; names: Record<string, string>; folded: boolean }) {
+function Rows({
+  jobs,
+  names,
+  late,
+  folded,
+}: {
+  jobs: JobStanding[];
+  names: Record<string, string>;
+  late: Record<number, string>;
+  folded: boolean;
+}) {
   const rows = (
     <ul className="rows">
       {jobs.map((standing) => (
-        <BoardRow key={standing.job.number} standing={standing} names={names} />
+        <BoardRow key={standing.job.number} standing={standing} names={names} late={late[standing.job.number]} />
       ))}
     </ul>
   );
@@ -117,7 +130,15 @@ function Rows({ jobs, names, folded }: { jobs: JobStanding[]; names: Record<stri
   );
 }
 
-function BoardRow({ standing, names }: { standing: JobStanding; names: Record<string, string> }) {
+function BoardRow({
+  standing,
+  names,
+  late,
+}: {
+  standing: JobStanding;
+  names: Record<string, string>;
+  late: string | undefined;
+}) {
   const { job, runs } = standing;
   const waits = waitsOf(standing);
   const next = nextWords(standing);
@@ -133,6 +154,7 @@ function BoardRow({ standing, names }: { standing: JobStanding; names: Record<st
               .join(' · ')}
           </span>
           {next && <span className="next-do">{next}</span>}
+          {late && <span className="late-soon">{late}</span>}
           {waits.length > 0 && <span className="waits-for">Waiting for {waits.join('; ')}</span>}
         </span>
         <span className="runs-now">

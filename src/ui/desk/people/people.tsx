@@ -1,6 +1,8 @@
 'use client';
 import { joiResolver } from '@hookform/resolvers/joi';
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
+import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import Table from 'react-bootstrap/Table';
@@ -48,8 +50,10 @@ export function People({ people, devices }: { people: PersonView[]; devices: Dev
 function PersonRow({ person }: { person: PersonView }) {
   const { busy, trouble, run } = useSend();
   const router = useRouter();
+  const [placedOn, setPlacedOn] = useState<number[]>([]);
   const change = async (body: object) => {
-    await run('PATCH', `/api/people/${person.id}`, body);
+    const changed = await run<{ placedOn: number[] }>('PATCH', `/api/people/${person.id}`, body);
+    setPlacedOn(changed?.placedOn ?? []);
     router.refresh();
   };
   return (
@@ -57,6 +61,12 @@ function PersonRow({ person }: { person: PersonView }) {
       <td>
         {person.name}
         <Trouble text={trouble} />
+        {placedOn.length > 0 && (
+          <p className="caution mild mb-0 mt-1" role="status">
+            Still placed on {placedOn.length === 1 ? 'job' : 'jobs'} {placedOn.join(', ')}: choose somebody else{' '}
+            <Link href="/day">on the day</Link>.
+          </p>
+        )}
       </td>
       <td>
         <Form.Select

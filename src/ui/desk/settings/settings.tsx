@@ -4,7 +4,14 @@ import { joiResolver } from '@hookform/resolvers/joi';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import { useFieldArray, useForm, type Control, type UseFormRegister } from 'react-hook-form';
+import {
+  type FieldError,
+  type FieldErrors,
+  useFieldArray,
+  useForm,
+  type Control,
+  type UseFormRegister,
+} from 'react-hook-form';
 import { settingsSchema } from '@/contracts/schemas';
 import { TRAY_SIZES, type SettingsForm } from '@/contracts/views';
 import { FASTENER_KINDS } from '@/core/hardware';
@@ -139,6 +146,19 @@ export function Settings({ settings, zones }: { settings: SettingsForm; zones: s
                 ))}
               </Form.Select>
             </Field>
+            <Field id="bays" label="Bays" hint="Their names, with commas between" error={baysError(errors.bays)}>
+              <Form.Control
+                {...register('bays', {
+                  setValueAs: (typed: string | string[]) =>
+                    Array.isArray(typed)
+                      ? typed
+                      : typed
+                          .split(',')
+                          .map((one) => one.trim())
+                          .filter(Boolean),
+                })}
+              />
+            </Field>
             <Field id="currency" label="Currency" error={errors.currency}>
               <Form.Control {...register('currency')} />
             </Field>
@@ -170,6 +190,10 @@ export function Settings({ settings, zones }: { settings: SettingsForm; zones: s
     </>
   );
 }
+
+/** What is wrong with the bays, whichever of them it is. */
+const baysError = (errors: FieldErrors<SettingsForm>['bays']) =>
+  errors && (('message' in errors && errors.message ? errors : (errors.root ?? errors.find?.(Boolean))) as FieldError);
 
 type WaitErrors = NonNullable<ReturnType<typeof useForm<SettingsForm>>['formState']['errors']['srsWaits']>;
 

@@ -1,5 +1,6 @@
+import fc from 'fast-check';
 import { expect, it } from 'vitest';
-import { readyBy } from './ready-by';
+import { readyBy, workBetween } from './working-time';
 
 const HOURS = { opens: '08:00', closes: '17:00', days: [1, 2, 3, 4, 5] };
 const LONDON = 'Europe/London';
@@ -30,3 +31,25 @@ it('works through such a night where the shop does', () => {
 });
 
 it('promises nothing beyond a year', () => expect(ready('2026-11-27T09:00:00Z', 9 * 400)).toBeNull());
+
+it('counts the working time between two moments, back and forth', () => {
+  const between = (from: string, to: string) => workBetween(new Date(from), new Date(to), LONDON, HOURS) / 3600;
+  expect(between('2026-11-27T09:00:00Z', '2026-11-27T11:00:00Z')).toBe(2);
+  expect(between('2026-11-27T16:00:00Z', '2026-11-30T09:00:00Z')).toBe(2);
+  expect(between('2026-11-30T09:00:00Z', '2026-11-27T16:00:00Z')).toBe(-2);
+  expect(between('2026-11-28T09:00:00Z', '2026-11-29T16:00:00Z')).toBe(0);
+  // Clocks go back in between: still nine and one.
+  expect(between('2026-10-23T07:00:00Z', '2026-10-26T09:00:00Z')).toBe(10);
+});
+
+it('is the other way round of promising', () =>
+  fc.assert(
+    fc.property(
+      fc.date({ min: new Date('2026-01-01'), max: new Date('2027-12-31'), noInvalidDate: true }),
+      fc.integer({ min: 60, max: 200_000 }),
+      (now, seconds) => {
+        const done = readyBy(now, seconds, LONDON, HOURS)!;
+        expect(workBetween(now, done, LONDON, HOURS)).toBe(seconds);
+      },
+    ),
+  ));

@@ -1,0 +1,59 @@
+import { notFound } from '../core/errors';
+import type { Db } from './pool';
+
+/** A piece of a tool of which the shop has only so many. */
+export interface ShopToolRow {
+  id: string;
+  /** As plans name it. */
+  tool: string;
+  label: string;
+  /** Who has it; null while it hangs in its place. */
+  holder: string | null;
+  heldSince: Date | null;
+  dueWhat: 'calibration' | 'charge' | 'service' | null;
+  /** YYYY-MM-DD. */
+  dueOn: string | null;
+  note: string;
+}
+
+/** The shop's tools, by what they are. */
+export async function listShopTools(db: Db): Promise<ShopToolRow[]> {
+  const { rows } = await db.query<ShopToolRow>(
+    `select id, tool, label, holder, held_since as "heldSince", due_what as "dueWhat", to_char(due_on, 'YYYY-MM-DD') as "dueOn", note
+       from shop_tools where not is_out order by tool, lower(label)`,
+  );
+  return rows;
+}
+
+/** Adds a tool, or changes what is known of it; who has it stays. */
+export async function upsertShopTool(
+  db: Db,
+  tool: Pick<ShopToolRow, 'id' | 'tool' | 'label' | 'dueWhat' | 'dueOn' | 'note'>,
+  by: string,
+): Promise<void> {
+  await db.query(
+    `insert into shop_tools (id, tool, label, due_what, due_on, note, changed_by) values ($1, $2, $3, $4, $5, $6, $7)
+     on conflict (id) do update set tool = $2, label = $3, due_what = $4, due_on = $5, note = $6, changed_by = $7, changed_at = now()`,
+    [tool.id, tool.tool, tool.label, tool.dueWhat, tool.dueOn, tool.note, by],
+  );
+}
+
+/** Notes who has a tool now, null for its place. Throws not-found. */
+export async function handTool(db: Db, id: string, holder: string | null, by: string): Promise<void> {
+  const { rowCount } = await db.query(
+    `update shop_tools set holder = $2, held_since = case when $2::text is null then null else now() end, changed_by = $3, changed_at = now() where id = $1 and not is_out`,
+    [id, holder, by],
+  );
+  if (rowCount === 0) throw gone();
+}
+
+/** Takes a tool off the list: it is broken or sold. Throws not-found. */
+export async function takeOutTool(db: Db, id: string, by: string): Promise<void> {
+  const { rowCount } = await db.query(
+    'update shop_tools set is_out = true, holder = null, held_since = null, changed_by = $2, changed_at = now() where id = $1 and not is_out',
+    [id, by],
+  );
+  if (rowCount === 0) throw gone();
+}
+
+const gone = () => notFound('tool-unknown', 'That tool is not on the list any more.');

@@ -1,0 +1,169 @@
+'use client';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import type { DayJobView, DayView } from '@/contracts/views';
+import { spanWords } from '@/core/shop';
+import { Trouble, useDates, useSend } from '../../design';
+import type { Move } from './use-moves';
+
+/** One job of the day: who, where, when; what it is promised for and what it waits for. Everything that dragging does is done here by typing. */
+export function JobCard({
+  job,
+  day: { people, bays, conflicts },
+  busy,
+  mayMove,
+  onMove,
+  onTakeOff,
+}: {
+  job: DayJobView;
+  day: DayView;
+  busy: boolean;
+  mayMove: boolean;
+  onMove: (job: DayJobView, to: Move) => void;
+  onTakeOff: (job: DayJobView) => void;
+}) {
+  const dates = useDates();
+  const [startsAt, setStartsAt] = useState(dates.local(job.place?.startsAt ?? new Date()));
+  const place = job.place;
+  const own = conflicts.filter(({ jobs }) => jobs.includes(job.number));
+  return (
+    <section className="sheet" aria-label={`Job ${job.number}`}>
+      <h2>
+        <Link href={`/jobs/${job.number}`}>{job.number}</Link> {job.title}
+      </h2>
+      <p className="quiet mb-2">
+        {[
+          job.vehicle,
+          job.customer,
+          job.isGuess
+            ? 'nothing planned yet: an hour is taken'
+            : `${spanWords(job.likelySeconds)}, safe ${spanWords(job.safeSeconds)}`,
+          job.hasSrs && 'airbag plugs come off',
+          job.tools.length > 0 && `needs the shop’s ${job.tools.join(', ').toLowerCase()}`,
+        ]
+          .filter(Boolean)
+          .join(' · ')}
+      </p>
+      {own.map((one) => (
+        <p key={one.words} className="caution mild mb-2">
+          {one.words}
+        </p>
+      ))}
+      {job.isBegun && <p className="mb-2">In hand now: it moves when its run does.</p>}
+      {mayMove && !job.isBegun && (
+        <div className="day-fields">
+          <label>
+            Who
+            <select
+              className="form-select"
+              value={place?.person ?? ''}
+              disabled={busy}
+              onChange={(event) => onMove(job, { person: event.target.value || null })}
+            >
+              <option value="">Nobody yet</option>
+              {people
+                .filter(({ id, isHere }) => isHere || id === place?.person)
+                .map(({ id, name }) => (
+                  <option key={id} value={id}>
+                    {name}
+                  </option>
+                ))}
+            </select>
+          </label>
+          <label>
+            Bay
+            <select
+              className="form-select"
+              value={place?.bay ?? ''}
+              disabled={busy}
+              onChange={(event) => onMove(job, { bay: event.target.value || null })}
+            >
+              <option value="">No bay yet</option>
+              {bays.map((bay) => (
+                <option key={bay}>{bay}</option>
+              ))}
+            </select>
+          </label>
+          <label>
+            Starts
+            <input
+              type="datetime-local"
+              step={900}
+              className="form-control"
+              value={startsAt}
+              onChange={(event) => setStartsAt(event.target.value)}
+            />
+          </label>
+          <div className="d-flex gap-2 flex-wrap day-wide">
+            <button
+              type="button"
+              className="btn btn-primary"
+              disabled={busy || !startsAt}
+              onClick={() => onMove(job, { startsAt })}
+            >
+              {place ? 'Move there' : 'Place it'}
+            </button>
+            {place && place.version > 0 && (
+              <button type="button" className="btn btn-outline-dark" disabled={busy} onClick={() => onTakeOff(job)}>
+                Take off the day
+              </button>
+            )}
+          </div>
+        </div>
+      )}
+      {mayMove && <Times key={`${job.dueAt} ${job.partsAt}`} job={job} />}
+    </section>
+  );
+}
+
+/** What it is promised for, and when its part comes. */
+function Times({ job }: { job: DayJobView }) {
+  const dates = useDates();
+  const router = useRouter();
+  const { busy, trouble, run } = useSend();
+  const [dueAt, setDueAt] = useState(job.dueFrom === 'desk' ? dates.local(job.dueAt!) : '');
+  const [partsAt, setPartsAt] = useState(job.partsAt ? dates.local(job.partsAt) : '');
+  const [parts, setParts] = useState(job.parts);
+  const save = async () => {
+    const body = { dueAt: dueAt || null, partsAt: partsAt || null, parts };
+    if ((await run('PUT', `/api/jobs/${job.number}/times`, body)) !== null) router.refresh();
+  };
+  return (
+    <details className="mt-3" open={job.partsAt !== null || job.dueFrom === 'desk'}>
+      <summary>
+        {job.dueAt
+          ? `Promised for ${dates.moment(job.dueAt)}${job.dueFrom === 'quote' ? ', by its quote' : ''}`
+          : 'Promised for no time yet'}
+      </summary>
+      <div className="day-fields mt-2">
+        <label className="day-wide">
+          Promised for{job.dueFrom === 'quote' && ', instead of the quote’s'}
+          <input
+            type="datetime-local"
+            className="form-control"
+            value={dueAt}
+            onChange={(event) => setDueAt(event.target.value)}
+          />
+        </label>
+        <label>
+          Waits for part
+          <input className="form-control" value={parts} onChange={(event) => setParts(event.target.value)} />
+        </label>
+        <label>
+          It comes
+          <input
+            type="datetime-local"
+            className="form-control"
+            value={partsAt}
+            onChange={(event) => setPartsAt(event.target.value)}
+          />
+        </label>
+      </div>
+      <Trouble text={trouble} />
+      <button type="button" className="btn btn-outline-dark mt-2" disabled={busy} onClick={() => void save()}>
+        Save times
+      </button>
+    </details>
+  );
+}
