@@ -9,7 +9,6 @@ import {
   bringIn,
   hashSecret,
   importSpeakers,
-  moveStock,
   openJob,
   openRun,
   openRunScreen,
@@ -20,6 +19,7 @@ import { PlainFailure, ROOT, say } from '../support/project';
 import { actorOf } from './actor';
 import { DEMO_PEOPLE, DEMO_SHOP } from './demo-people';
 import { loadDay } from './demo-day';
+import { loadStores } from './demo-stores';
 import { loadVisits } from './demo-visits';
 
 /**
@@ -115,9 +115,7 @@ async function loadJobs(): Promise<void> {
     options: { audio: 'amplified', puddle: 'fitted' },
     newParts: ['Rivet nuts set', 'New woofer on its adapter'],
   });
-  await moveStock(lead, { kind: 'push-clip', change: 60, reason: 'delivery' });
-  await moveStock(lead, { kind: 'push-pin', change: 24, reason: 'delivery' });
-  await moveStock(lead, { kind: 'M5 rivet nut', change: 2, reason: 'counted' });
+  await loadStores();
   await work(first, 'bea-nwosu', Infinity);
   await work(second, 'rui-castellane', 9);
   await loadVisits({ done, running, waiting });

@@ -21,7 +21,7 @@ const LIMITS: [address: RegExp, bytes: number][] = [
   [/^\/api\/procedures\/(bring-in|[^/]+\/draft)$/, PROCEDURE],
   [/^\/api\/((speakers|wires)\/list|stores\/delivery)\.csv$/, PROCEDURE],
   [/^\/api\/exchange\/import$/, MAX_ARCHIVE_BYTES],
-  [/^\/api\/photos\//, MAX_PHOTO_BYTES],
+  [/^\/api\/(stores\/)?photos\//, MAX_PHOTO_BYTES],
   [/^\/api\/recordings\//, MAX_RECORDING_BYTES],
 ];
 

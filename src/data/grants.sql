@@ -3,13 +3,17 @@
 grant usage on schema public to pezzo_app_role;
 grant select on all tables in schema public to pezzo_app_role;
 grant insert on shop, people, sessions, devices, sign_in_tries, procedures, procedure_applies, procedure_revisions, procedure_drafts,
-  vehicles, jobs, logs, runs, run_procedures, events, flags, photos, recordings, bench_results, speakers, finding_decisions, stock_moves, procedure_comments, provenances, wires, quotes, quote_answers, store_items, day_places, shop_tools to pezzo_app_role;
-grant update on shop, people, devices, sign_in_tries, procedures, procedure_drafts, speakers, store_items, day_places, shop_tools to pezzo_app_role;
+  vehicles, jobs, logs, runs, run_procedures, events, flags, photos, recordings, bench_results, speakers, finding_decisions, stock_moves, procedure_comments, provenances, wires, quotes, quote_answers, store_items, day_places, shop_tools,
+  stock_questions, stock_reservations, store_photos, supply_orders, supply_order_lines, store_kits, store_kit_takes to pezzo_app_role;
+grant update on shop, people, devices, sign_in_tries, procedures, procedure_drafts, speakers, store_items, day_places, shop_tools, store_photos,
+  supply_orders, store_kits to pezzo_app_role;
 grant update (vin) on vehicles to pezzo_app_role;
 grant update (trained_person, named_by, named_at, due_at, parts_at, parts) on jobs to pezzo_app_role;
-grant update (finished_at) on runs to pezzo_app_role;
+grant update (finished_at, reserved) on runs to pezzo_app_role;
+grant update (settled_by, settled_at) on stock_questions to pezzo_app_role;
+grant update (back_ordered, received) on supply_order_lines to pezzo_app_role;
 grant update (closed_position) on logs to pezzo_app_role;
 grant update (looked_by, looked_at) on flags to pezzo_app_role;
 grant update (settled_by, settled_at) on procedure_comments to pezzo_app_role;
-grant delete on sessions, sign_in_tries, procedures, procedure_applies, procedure_drafts, speakers, provenances, wires, day_places to pezzo_app_role;
+grant delete on sessions, sign_in_tries, procedures, procedure_applies, procedure_drafts, speakers, provenances, wires, day_places, stock_reservations to pezzo_app_role;
 grant execute on function redact_job(integer, text) to pezzo_app_role;

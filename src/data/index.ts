@@ -20,6 +20,7 @@ export * from './speakers';
 export * from './quotes';
 export * from './findings';
 export * from './stock';
+export * from './supply';
 export * from './shop-tools';
 export * from './day';
 export * from './customers';

@@ -152,11 +152,11 @@ export async function listMisses(
   return rows;
 }
 
-/** The plans of runs that are not finished, newest first. */
-export async function listOpenRunPlans(db: Db, limit: number): Promise<RunPlan[]> {
-  const { rows } = await db.query<{ plan: RunPlan }>(
-    'select plan from runs where finished_at is null order by created_at desc limit $1',
+/** Open runs whose needs are not reserved yet: those of an older version of the program. */
+export async function listUnreserved(db: Db, limit: number): Promise<{ id: string; plan: RunPlan }[]> {
+  const { rows } = await db.query<{ id: string; plan: RunPlan }>(
+    'select id, plan from runs where finished_at is null and not reserved order by id limit $1',
     [limit],
   );
-  return rows.map(({ plan }) => readRunPlan(plan));
+  return rows.map(({ id, plan }) => ({ id, plan: readRunPlan(plan) }));
 }

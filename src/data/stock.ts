@@ -18,16 +18,20 @@ export interface StockMove {
 
 /** What there is of each kind that ever moved. */
 export async function listStock(db: Db): Promise<StockRow[]> {
-  const { rows } = await db.query<StockRow>(
-    'select kind, sum(change)::int as count from stock_moves group by kind order by kind',
-  );
+  const { rows } = await db.query<StockRow>('select kind, count from stock_levels order by kind');
   return rows;
+}
+
+/** How many there are of one kind; 0 where it never moved. */
+export async function stockOf(db: Db, kind: string): Promise<number> {
+  const { rows } = await db.query<{ count: number }>('select count from stock_levels where kind = $1', [kind]);
+  return rows[0]?.count ?? 0;
 }
 
 /** The newest moves. */
 export async function listStockMoves(db: Db, limit: number): Promise<StockMove[]> {
   const { rows } = await db.query<StockMove>(
-    `select m.kind, m.change, m.reason, m.run_id as "runId", r.job_number as "jobNumber", m.moved_by as by, m.moved_at as at
+    `select m.kind, m.change, m.reason, m.run_id as "runId", coalesce(m.job_number, r.job_number) as "jobNumber", m.moved_by as by, m.moved_at as at
        from stock_moves m left join runs r on r.id = m.run_id order by m.id desc limit $1`,
     [limit],
   );
@@ -37,19 +41,61 @@ export async function listStockMoves(db: Db, limit: number): Promise<StockMove[]
 /** Puts in (positive) or takes out (negative). A run takes each kind once; a second time changes nothing. */
 export async function insertStockMove(
   db: Db,
-  move: { kind: string; change: number; reason: string; runId: string | null; by: string },
+  move: { kind: string; change: number; reason: string; runId: string | null; jobNumber?: number | null; by: string },
 ): Promise<void> {
   await db.query(
-    `insert into stock_moves (kind, change, reason, run_id, moved_by) values ($1, $2, $3, $4, $5)
+    `insert into stock_moves (kind, change, reason, run_id, job_number, moved_by) values ($1, $2, $3, $4, $5, $6)
      on conflict (run_id, kind) where run_id is not null do nothing`,
-    [move.kind, move.change, move.reason, move.runId, move.by],
+    [move.kind, move.change, move.reason, move.runId, move.jobNumber ?? null, move.by],
+  );
+}
+
+/** Puts in several kinds at once. */
+export async function insertStockMoves(
+  db: Db,
+  moves: { kind: string; change: number }[],
+  { reason, by }: { reason: string; by: string },
+): Promise<void> {
+  await db.query(
+    `insert into stock_moves (kind, change, reason, moved_by) select kind, change, $3, $4 from unnest($1::text[], $2::int[]) as m(kind, change)`,
+    [moves.map(({ kind }) => kind), moves.map(({ change }) => change), reason, by],
+  );
+}
+
+/** Asks what became of pieces that were taken though by the count they were not there. */
+export async function insertStockQuestion(
+  db: Db,
+  question: { kind: string; missing: number; runId: string | null },
+): Promise<void> {
+  await db.query(
+    `insert into stock_questions (kind, missing, run_id) select $1, $2, $3
+      where $3::uuid is null or not exists (select 1 from stock_questions where run_id = $3 and kind = $1)`,
+    [question.kind, question.missing, question.runId],
+  );
+}
+
+/** Pieces of each kind that were taken though by the count they were not there, not settled yet. */
+export async function listStockQuestions(db: Db): Promise<Map<string, number>> {
+  const { rows } = await db.query<{ kind: string; missing: number }>(
+    'select kind, sum(missing)::int as missing from stock_questions where settled_at is null group by kind',
+  );
+  return new Map(rows.map(({ kind, missing }) => [kind, missing]));
+}
+
+/** Settles what was asked about a kind: somebody counted. */
+export async function settleStockQuestions(db: Db, kind: string, by: string): Promise<void> {
+  await db.query(
+    'update stock_questions set settled_by = $2, settled_at = now() where kind = $1 and settled_at is null',
+    [kind, by],
   );
 }
 
 /** Everything that is known of what is in stores. */
-export async function listStoreItems(db: Db): Promise<StoreItem[]> {
-  const { rows } = await db.query<Omit<StoreItem, 'priceCents'> & { priceCents: string | null }>(
-    `select kind, number, bin, supplier, mail, price_cents::text as "priceCents", minimum, lead_days as "leadDays" from store_items order by kind`,
+export async function listStoreItems(db: Db): Promise<(StoreItem & { hasPhoto: boolean })[]> {
+  const { rows } = await db.query<Omit<StoreItem, 'priceCents'> & { priceCents: string | null; hasPhoto: boolean }>(
+    `select i.kind, size, own_number as "ownNumber", number, bin, supplier, mail, price_cents::text as "priceCents", minimum, lead_days as "leadDays", any_of as "anyOf",
+            p.kind is not null as "hasPhoto"
+       from store_items i left join store_photos p on p.kind = i.kind order by i.kind`,
   );
   return rows.map((row) => ({ ...row, priceCents: row.priceCents === null ? null : Number(row.priceCents) }));
 }
@@ -57,9 +103,24 @@ export async function listStoreItems(db: Db): Promise<StoreItem[]> {
 /** Keeps what is known of something in stores. */
 export async function upsertStoreItem(db: Db, item: StoreItem, by: string): Promise<void> {
   await db.query(
-    `insert into store_items (kind, number, bin, supplier, mail, price_cents, minimum, lead_days, changed_by) values ($1, $2, $3, $4, $5, $6, $7, $8, $9)
-     on conflict (kind) do update set number = $2, bin = $3, supplier = $4, mail = $5, price_cents = $6, minimum = $7, lead_days = $8, changed_by = $9, changed_at = now()`,
-    [item.kind, item.number, item.bin, item.supplier, item.mail, item.priceCents, item.minimum, item.leadDays, by],
+    `insert into store_items (kind, size, own_number, number, bin, supplier, mail, price_cents, minimum, lead_days, any_of, changed_by)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12)
+     on conflict (kind) do update set size = $2, own_number = $3, number = $4, bin = $5, supplier = $6, mail = $7, price_cents = $8, minimum = $9,
+       lead_days = $10, any_of = $11, changed_by = $12, changed_at = now()`,
+    [
+      item.kind,
+      item.size,
+      item.ownNumber,
+      item.number,
+      item.bin,
+      item.supplier,
+      item.mail,
+      item.priceCents,
+      item.minimum,
+      item.leadDays,
+      item.anyOf,
+      by,
+    ],
   );
 }
 
@@ -67,7 +128,7 @@ export async function upsertStoreItem(db: Db, item: StoreItem, by: string): Prom
 export async function listTaken(db: Db, days: number): Promise<Map<string, number>> {
   const { rows } = await db.query<{ kind: string; taken: number }>(
     `select kind, -sum(change)::int as taken from stock_moves
-      where run_id is not null and change < 0 and moved_at > now() - make_interval(days => $1) group by kind`,
+      where (run_id is not null or job_number is not null) and change < 0 and moved_at > now() - make_interval(days => $1) group by kind`,
     [days],
   );
   return new Map(rows.map(({ kind, taken }) => [kind, taken]));
@@ -75,3 +136,46 @@ export async function listTaken(db: Db, days: number): Promise<Map<string, numbe
 
 /** Waits until nobody else counts or books, for as long as the transaction lasts. */
 export const lockStock = (db: Db) => db.query('select pg_advisory_xact_lock(4700471)');
+
+/** What a run will probably need, once: a second time is refused by the database. */
+export async function insertReservations(db: Db, runId: string, needs: ReadonlyMap<string, number>): Promise<void> {
+  const kinds = [...needs.keys()].sort();
+  await db.query(
+    `insert into stock_reservations (run_id, kind, count) select $1, kind, count from unnest($2::text[], $3::int[]) as n(kind, count)`,
+    [runId, kinds, kinds.map((kind) => needs.get(kind))],
+  );
+  await db.query('update runs set reserved = true where id = $1', [runId]);
+}
+
+/** Gives up what a run had reserved. */
+export const deleteReservations = (db: Db, runId: string) =>
+  db.query('delete from stock_reservations where run_id = $1', [runId]);
+
+/** Pieces of each kind that open runs have reserved. */
+export async function listReserved(db: Db): Promise<Map<string, number>> {
+  const { rows } = await db.query<{ kind: string; count: number }>(
+    'select kind, sum(count)::int as count from stock_reservations group by kind',
+  );
+  return new Map(rows.map(({ kind, count }) => [kind, count]));
+}
+
+/** Keeps the picture of an item; the one before is replaced. */
+export async function upsertStorePhoto(
+  db: Db,
+  photo: { kind: string; picture: Buffer; small: Buffer; sha256: Buffer; by: string },
+): Promise<void> {
+  await db.query(
+    `insert into store_photos (kind, picture, small, sha256, taken_by) values ($1, $2, $3, $4, $5)
+     on conflict (kind) do update set picture = $2, small = $3, sha256 = $4, taken_by = $5, taken_at = now()`,
+    [photo.kind, photo.picture, photo.small, photo.sha256, photo.by],
+  );
+}
+
+/** The small picture of an item, or the whole one; null where there is none. */
+export async function findStorePhoto(db: Db, kind: string, isSmall: boolean): Promise<Buffer | null> {
+  const { rows } = await db.query<{ picture: Buffer }>(
+    `select ${isSmall ? 'small' : 'picture'} as picture from store_photos where kind = $1`,
+    [kind],
+  );
+  return rows[0]?.picture ?? null;
+}

@@ -24,6 +24,7 @@ import {
 import { demand } from './permission';
 import { experienceFor, planForRun } from './planning';
 import { readReport } from './report';
+import { reserveFor } from './stores/reserve';
 
 /** Opens a job for a vehicle. Returns its number. */
 export async function openJob(by: Actor, form: JobForm): Promise<number> {
@@ -137,6 +138,7 @@ export async function openRun(by: Actor, form: NewRunForm, signal?: AbortSignal)
       by: by.id,
       revisions,
     });
+    await reserveFor(tx, id, plan);
   });
   return id;
 }

@@ -13,6 +13,7 @@ import {
   readItemKey,
 } from '../core/procedure';
 import type { PlanRequest, PlanResult, ShopPolicy, RunPlan } from '../core/plan';
+import type { StoreItem } from '../core/shop';
 import { elsewhereFor, missKey, type StuckCause } from '../core/run';
 import { oppositeSide, rankFor, verifyFor, type Vehicle } from '../core/vehicle';
 import {
@@ -23,6 +24,7 @@ import {
   listProceduresOfMakes,
   listRetired,
   listStock,
+  listStoreItems,
   type Actor,
   type JobRow,
   type ProcedureRanges,
@@ -43,11 +45,12 @@ export async function planView(
   by: Actor,
   { procedures, job, fits = [] }: Pick<PlanQuery, 'procedures' | 'job'> & { fits?: string[] },
 ): Promise<PlanView> {
-  const [approved, { settings }, kit, stock, history, vehicle] = await Promise.all([
+  const [approved, { settings }, kit, stock, items, history, vehicle] = await Promise.all([
     approvedDocuments(procedures),
     readShop(),
     readKit(by),
     listStock(db),
+    listStoreItems(db),
     shopHistory(),
     job === null ? null : getJob(db, job).then((row) => ({ ...safeVehicle(row), schools: row.schools })),
   ]);
@@ -74,11 +77,25 @@ export async function planView(
     ownKinds: settings.ownKinds,
     kit,
     stock: Object.fromEntries(stock.map(({ kind, count }) => [kind, count])),
+    standIns: standInsOf(items, stock),
     labour: settings.labourPerHour === null ? null : { perHour: settings.labourPerHour, currency: settings.currency },
     verification:
       vehicle && Object.fromEntries(documents.map((document) => [document.id, verificationOf(vehicle, document)])),
     others: (await othersFor(vehicle ?? documents[0].applies[0])).filter((row) => !procedures.includes(row.id)),
   };
+}
+
+/** For each item that others stand in for, what they are called together and how many of them there are. */
+function standInsOf(items: StoreItem[], stock: { kind: string; count: number }[]): PlanView['standIns'] {
+  const there = new Map(stock.map(({ kind, count }) => [kind, count]));
+  return Object.fromEntries(
+    items
+      .filter(({ anyOf }) => anyOf)
+      .map(({ kind, anyOf }) => {
+        const others = items.filter((one) => one.anyOf === anyOf && one.kind !== kind);
+        return [kind, { anyOf, count: others.reduce((sum, one) => sum + (there.get(one.kind) ?? 0), 0) }];
+      }),
+  );
 }
 
 /** The documents with the steps for what goes in. Throws `invalid` where a speaker or its place is not there. */

@@ -13,15 +13,19 @@ import {
   db,
   getJob,
   getRun,
+  deleteReservations,
   insertStockMove,
+  insertStockQuestion,
   lastLamport,
   listEvents,
   listNewer,
   listPeople,
   listRunDocuments,
   lockLog,
+  lockStock,
   markFinished,
   closeLog,
+  stockOf,
   transaction,
   type Db,
   type LogRow,
@@ -158,16 +162,16 @@ export function sparesUsed(basis: RunBasis, view: RunView): Map<string, number> 
   return used;
 }
 
+/** Takes what a run fitted new. What by the count was not there is asked about: stores never go below nothing. */
 async function takeSpares(tx: Db, by: Actor, log: LogRow, basis: RunBasis, view: RunView): Promise<void> {
+  await lockStock(tx);
   for (const [kind, count] of sparesUsed(basis, view)) {
-    await insertStockMove(tx, {
-      kind,
-      change: -count,
-      reason: `fitted on job ${log.jobNumber}`,
-      runId: log.id,
-      by: by.id,
-    });
+    const there = Math.min(count, await stockOf(tx, kind));
+    const move = { kind, reason: `fitted on job ${log.jobNumber}`, runId: log.id, by: by.id };
+    if (there > 0) await insertStockMove(tx, { ...move, change: -there });
+    if (there < count) await insertStockQuestion(tx, { kind, missing: count - there, runId: log.id });
   }
+  await deleteReservations(tx, log.id);
 }
 
 /** The lead who gives the PIN at somebody's tablet. Throws forbidden where it is wrong or the person is no lead. */

@@ -152,6 +152,27 @@ const ROUTES: Record<string, Record<string, { from: From; password?: true; at: s
   'api/sign-in': { POST: { from: 'nobody', at: '/api/sign-in', data: {} } },
   'api/sign-out': { POST: { from: 'nobody', at: '/api/sign-out', data: {} } },
   'api/search': { GET: { from: 'trainee', at: '/api/search?q=none' } },
+  'api/stores/kits': { PUT: { from: 'technician', at: '/api/stores/kits', data: {} } },
+  'api/stores/kits/[id]': { DELETE: { from: 'technician', at: `/api/stores/kits/${NONE}` } },
+  'api/stores/kits/[id]/take': {
+    POST: { from: 'technician', at: `/api/stores/kits/${NONE}/take`, data: { job: 999_999 } },
+  },
+  'api/stores/orders': { POST: { from: 'technician', at: '/api/stores/orders', data: {} } },
+  'api/stores/orders/[id]': {
+    PUT: { from: 'technician', at: `/api/stores/orders/${NONE}`, data: { state: 'confirmed' } },
+  },
+  'api/stores/orders/[id]/receive': {
+    POST: { from: 'technician', at: `/api/stores/orders/${NONE}/receive`, data: { lines: [{ kind: 'x', count: 1 }] } },
+  },
+  'api/stores/photos/[kind]': {
+    GET: { from: 'trainee', at: '/api/stores/photos/none' },
+    PUT: { from: 'technician', at: '/api/stores/photos/none', data: 'no picture' },
+  },
+  'api/tools': {
+    PUT: { from: 'technician', at: '/api/tools', data: { id: NONE, tool: 'drill', label: 'x', dueWhat: 'charge' } },
+  },
+  'api/tools/[id]': { DELETE: { from: 'technician', at: `/api/tools/${NONE}` } },
+  'api/tools/[id]/holder': { PUT: { from: 'trainee', at: `/api/tools/${NONE}/holder`, data: { holder: null } } },
   'api/wires': { GET: { from: 'trainee', at: '/api/wires?q=none' } },
   'api/wires/list.csv': {
     GET: { from: 'trainee', at: '/api/wires/list.csv?q=none' },

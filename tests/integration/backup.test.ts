@@ -107,7 +107,7 @@ describe('a backup', () => {
       target,
       `insert into jobs (title, vehicle_id, created_by) select 'next', vehicle_id, created_by from jobs limit 1 returning number`,
     );
-    expect(number).toBe(2404);
+    expect(number).toBe(2407);
   });
 
   it('does not overwrite a shop unless told to, and then puts itself in its place', async () => {

@@ -1,10 +1,35 @@
-import { everybodysNames, may, viewStores } from '@/services';
+import { everybodysNames, may, viewShopTools, viewStoreKits, viewStores, viewSupplyOrders } from '@/services';
 import { Stores } from '@/ui/desk/stores';
 import { requirePerson } from '../../session';
 
 export const metadata = { title: 'Stores' };
 
-export default async function StoresPage() {
-  const [person, stores, names] = await Promise.all([requirePerson(), viewStores(), everybodysNames()]);
-  return <Stores stores={stores} names={names} mayMove={may(person, 'record')} />;
+export default async function StoresPage({
+  searchParams,
+}: {
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}) {
+  const [person, query] = await Promise.all([requirePerson(), searchParams]);
+  const text = typeof query.q === 'string' ? query.q.slice(0, 100) : '';
+  const [stores, names, orders, tools, kits] = await Promise.all([
+    viewStores(text),
+    everybodysNames(),
+    viewSupplyOrders(person),
+    viewShopTools(person),
+    viewStoreKits(person, null),
+  ]);
+  const tab = ['orders', 'tools', 'kits'].find((one) => one === query.tab) ?? 'shelf';
+  return (
+    <Stores
+      stores={stores}
+      orders={orders}
+      tools={tools}
+      kits={kits}
+      names={names}
+      me={person.id}
+      text={text}
+      tab={tab}
+      mayMove={may(person, 'record')}
+    />
+  );
 }

@@ -10,11 +10,21 @@ export {
 } from './day';
 export {
   holderSchema,
+  kitJobSchema,
+  type OrderAnswerForm,
+  orderAnswerSchema,
+  type OrderForm,
+  orderSchema,
   readDeliveryCsv,
+  type ReceiveForm,
+  receiveSchema,
   type ShopToolForm,
   shopToolSchema,
   stockCountSchema,
+  storeAddressSchema,
   storeItemSchema,
+  type StoreKitForm,
+  storeKitSchema,
 } from './stores';
 export { type QuoteAnswerForm, quoteAnswerSchema, type QuoteForm, quoteSchema } from './quotes';
 export { readWiresCsv, type ReadWires } from './wires';

@@ -1,12 +1,15 @@
 import Joi from 'joi';
 import Papa from 'papaparse';
 import type { StoreItem } from '../../core/shop';
+import { jobNumber } from './forms';
 
 const short = (most: number) => Joi.string().trim().max(most).allow('').default('');
 
 /** What is known of something in stores. */
 export const storeItemSchema = Joi.object<StoreItem>({
   kind: Joi.string().trim().min(1).max(60).required(),
+  size: short(40),
+  ownNumber: short(40),
   number: short(60),
   bin: short(40),
   supplier: short(80),
@@ -14,6 +17,7 @@ export const storeItemSchema = Joi.object<StoreItem>({
   priceCents: Joi.number().integer().min(0).max(1e9).allow(null).default(null),
   minimum: Joi.number().integer().min(0).max(100_000).default(0),
   leadDays: Joi.number().integer().min(0).max(365).default(3),
+  anyOf: short(60),
 });
 
 /** How many there really are. */
@@ -53,6 +57,76 @@ export const shopToolSchema = Joi.object<ShopToolForm>({
 export const holderSchema = Joi.object<{ holder: string | null }>({
   holder: Joi.string().max(60).allow(null).required(),
 });
+
+/** The id of a tool, an order or a kit in an address. */
+export const storeAddressSchema = Joi.string().guid().required();
+
+const kindCount = (least: number) =>
+  Joi.object<{ kind: string; count: number }>({
+    kind: Joi.string().trim().min(1).max(60).required().messages({ 'string.empty': 'Say what it is.' }),
+    count: Joi.number().integer().min(least).max(100_000).required().messages({ 'number.base': 'How many?' }),
+  });
+const date = Joi.string()
+  .pattern(/^20\d\d-\d\d-\d\d$/)
+  .messages({ 'string.pattern.base': 'That is no date.' });
+
+/** An order that goes to a supplier. */
+export interface OrderForm {
+  id: string;
+  supplier: string;
+  lines: { kind: string; count: number }[];
+}
+export const orderSchema = Joi.object<OrderForm>({
+  id: Joi.string().guid().required(),
+  supplier: Joi.string().trim().min(1).max(80).required().messages({ 'string.empty': 'Who is to send it?' }),
+  lines: Joi.array().items(kindCount(1)).min(1).max(5000).unique('kind').required(),
+});
+
+/** What a supplier says to an order. */
+export interface OrderAnswerForm {
+  state: 'confirmed' | 'delayed' | 'cancelled';
+  /** YYYY-MM-DD. */
+  expectedOn: string | null;
+  words: string;
+}
+export const orderAnswerSchema = Joi.object<OrderAnswerForm>({
+  state: Joi.valid('confirmed', 'delayed', 'cancelled').required(),
+  expectedOn: date.allow(null).default(null),
+  words: short(500),
+});
+
+/** What came of an order. */
+export interface ReceiveForm {
+  lines: { kind: string; count: number }[];
+}
+export const receiveSchema = Joi.object<ReceiveForm>({
+  lines: Joi.array().items(kindCount(0)).min(1).max(5000).unique('kind').required(),
+});
+
+/** What a job of some vehicle takes together. */
+export interface StoreKitForm {
+  id: string;
+  name: string;
+  make: string;
+  model: string;
+  lines: { kind: string; count: number }[];
+}
+export const storeKitSchema = Joi.object<StoreKitForm>({
+  id: Joi.string().guid().required(),
+  name: Joi.string().trim().min(1).max(120).required().messages({ 'string.empty': 'Give the kit a name.' }),
+  make: short(120),
+  model: short(120),
+  lines: Joi.array()
+    .items(kindCount(1))
+    .min(1)
+    .max(100)
+    .unique('kind')
+    .required()
+    .messages({ 'array.min': 'A kit has something in it.', 'array.unique': 'The same item stands in it twice.' }),
+});
+
+/** The job that takes a kit. */
+export const kitJobSchema = Joi.object<{ job: number }>({ job: jobNumber.required() });
 
 /** Lines of a delivery that were read. */
 export interface ReadDelivery {

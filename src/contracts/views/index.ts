@@ -26,7 +26,7 @@ export type {
 } from './jobs';
 export type { RunStart, VisitView } from './bay';
 export type { PlanView } from './plan';
-export type { DeliveryView, ShopToolView, StoreRowView, StoresView } from './stores';
+export type { DeliveryView, ShopToolView, StoreKitView, StoreRowView, StoresView, SupplyOrderView } from './stores';
 export { type CostForm, DEFAULT_COST_FORM, costSettings } from './costs';
 export {
   type BenchResultView,

@@ -16,6 +16,8 @@ export interface PlanView {
   kit: string[];
   /** What there is in stores, by kind or material; kinds that never moved are missing. */
   stock: Record<string, number>;
+  /** What stands in for a kind in stores, and how many of those there are. */
+  standIns: Record<string, { anyOf: string; count: number }>;
   labour: { perHour: number; currency: string } | null;
   /** What is known of the job's vehicle that these procedures ask for. */
   known: Record<string, string>;

@@ -10,7 +10,7 @@ export {
   projectDay,
   spanWords,
 } from './day';
-export { reorderOf } from './reorder';
+export { reorderOf, withSubstitutes } from './reorder';
 export type { StoreItem } from './store-item';
 export { centsIn, moneyWords } from './money';
 export {

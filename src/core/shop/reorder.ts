@@ -4,6 +4,8 @@ export interface Shelf {
   count: number;
   /** Pieces that open runs will need. */
   reserved: number;
+  /** Pieces that are ordered and not here yet. */
+  coming: number;
   /** Taken a day, over the time that is looked back on. */
   perDay: number;
   /** Days from ordering to having it. */
@@ -14,7 +16,7 @@ export interface Shelf {
 
 /** What to order of an item. */
 export interface Reorder {
-  /** Pieces there that nobody will need for certain. */
+  /** Pieces there, or on their way, that nobody will need for certain. */
   free: number;
   /** Below this it is ordered. */
   point: number;
@@ -60,10 +62,39 @@ function normalShare(z: number): number {
 }
 
 /** What to order so that the shelf does not run out before it comes, with the shop's level of certainty: what is free against what may be taken meanwhile. */
-export function reorderOf({ count, reserved, perDay, leadDays, minimum }: Shelf, level: number): Reorder {
-  const free = count - reserved;
+export function reorderOf({ count, reserved, coming, perDay, leadDays, minimum }: Shelf, level: number): Reorder {
+  const free = count + coming - reserved;
   const point = Math.max(minimum, poissonQuantile(perDay * leadDays, level));
   if (free >= point && free >= 0) return { free, point, order: 0 };
   const upTo = Math.max(point, minimum) + Math.ceil(perDay * LASTS_DAYS);
   return { free, point, order: Math.max(1, upTo - free) };
+}
+
+/** An item with what it is ordered by, and the name of those that stand in for each other. */
+export interface Stocked extends Reorder {
+  kind: string;
+  anyOf: string;
+}
+
+/**
+ * Orders once items that stand in for each other help out: what one has above its point covers what another lacks, in the order of their kinds. Never
+ * orders more than without.
+ */
+export function withSubstitutes<T extends Stocked>(items: readonly T[]): (T & { covered: number })[] {
+  const spare = new Map<string, number>();
+  for (const { anyOf, free, point } of items)
+    if (anyOf) spare.set(anyOf, (spare.get(anyOf) ?? 0) + Math.max(0, free - point));
+  const covered = new Map<string, number>();
+  for (const { kind, anyOf, free, point, order } of [...items].sort((a, b) => (a.kind < b.kind ? -1 : 1))) {
+    const there = spare.get(anyOf) ?? 0;
+    const lacking = point - free;
+    if (!anyOf || order === 0 || there < lacking) continue;
+    covered.set(kind, Math.max(0, lacking));
+    spare.set(anyOf, there - Math.max(0, lacking));
+  }
+  return items.map((item) => ({
+    ...item,
+    covered: covered.get(item.kind) ?? 0,
+    order: covered.has(item.kind) ? 0 : item.order,
+  }));
 }

@@ -1,10 +1,13 @@
 import type { Cents } from './money';
 
-/** What is known of something in stores, besides how many there are. */
+/** What is known of something in stores besides how many there are. */
 export interface StoreItem {
-  /** As stock moves name it. */
+  /** A kind of the catalogue, or what a material is called. */
   kind: string;
-  /** The supplier's own number. */
+  size: string;
+  /** The shop's own number. */
+  ownNumber: string;
+  /** The supplier's number. */
   number: string;
   bin: string;
   supplier: string;
@@ -15,4 +18,6 @@ export interface StoreItem {
   minimum: number;
   /** Days from ordering to having it. */
   leadDays: number;
+  /** Items of one name stand in for each other ("any 8 mm press clip"); empty for none. */
+  anyOf: string;
 }

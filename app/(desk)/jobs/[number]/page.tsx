@@ -1,4 +1,14 @@
-import { benchResultsOf, formerJob, may, openFlags, openVisit, proceduresFor, viewJob, viewQuotes } from '@/services';
+import {
+  benchResultsOf,
+  formerJob,
+  may,
+  openFlags,
+  openVisit,
+  proceduresFor,
+  viewJob,
+  viewQuotes,
+  viewStoreKits,
+} from '@/services';
 import { JobPage } from '@/ui/desk/jobs';
 import { readJobNumber } from '../../../api/jobs/[number]/address';
 import { orNotFound } from '../../../or-not-found';
@@ -9,12 +19,13 @@ export default async function JobRoute({ params }: { params: Promise<{ number: s
   const person = await requirePerson();
   const standing = await orNotFound(viewJob(number));
   const { comesBackOf } = standing.job;
-  const [procedures, visit, flags, bench, quotes, former] = await Promise.all([
+  const [procedures, visit, flags, bench, quotes, kits, former] = await Promise.all([
     proceduresFor(standing.job.vehicle),
     openVisit(number),
     openFlags([number]),
     benchResultsOf(number),
     viewQuotes(person, number),
+    viewStoreKits(person, standing.job.vehicle),
     comesBackOf ? formerJob(comesBackOf) : null,
   ]);
   return (
@@ -26,6 +37,7 @@ export default async function JobRoute({ params }: { params: Promise<{ number: s
       flags={flags}
       bench={bench}
       quotes={quotes}
+      kits={kits}
       former={former}
       me={person.id}
       mayLook={may(person, 'override')}

@@ -52,7 +52,7 @@ export function JobCard({
       ))}
       {job.isBegun && <p className="mb-2">In hand now: it moves when its run does.</p>}
       {mayMove && !job.isBegun && (
-        <div className="day-fields">
+        <div className="field-grid">
           <label>
             Who
             <select
@@ -95,7 +95,7 @@ export function JobCard({
               onChange={(event) => setStartsAt(event.target.value)}
             />
           </label>
-          <div className="d-flex gap-2 flex-wrap day-wide">
+          <div className="d-flex gap-2 flex-wrap field-wide">
             <button
               type="button"
               className="btn btn-primary"
@@ -136,8 +136,8 @@ function Times({ job }: { job: DayJobView }) {
           ? `Promised for ${dates.moment(job.dueAt)}${job.dueFrom === 'quote' ? ', by its quote' : ''}`
           : 'Promised for no time yet'}
       </summary>
-      <div className="day-fields mt-2">
-        <label className="day-wide">
+      <div className="field-grid mt-2">
+        <label className="field-wide">
           Promised for{job.dueFrom === 'quote' && ', instead of the quote’s'}
           <input
             type="datetime-local"

@@ -8,6 +8,7 @@ import type {
   QuotesView,
   RelativeView,
   RunStanding,
+  StoreKitView,
   VisitView,
 } from '@/contracts/views';
 import { oppositeSide, sideWords, zoneName } from '@/core/vehicle';
@@ -16,6 +17,7 @@ import { Agreed } from './agreed';
 import { BenchResults } from './bench-results';
 import { CameBack } from './came-back';
 import { HighVoltage } from './high-voltage';
+import { JobKits } from './job-kits';
 import { JobSchools } from './job-schools';
 import { RecordFrom } from './record-from';
 import { StageWords, TimeLeft } from './stage-words';
@@ -34,6 +36,7 @@ export function JobPage({
   flags,
   bench,
   quotes,
+  kits,
   former,
   me,
   mayLook,
@@ -45,6 +48,8 @@ export function JobPage({
   flags: FlagView[];
   bench: BenchResultView[];
   quotes: QuotesView;
+  /** Kits that are for this vehicle. */
+  kits: StoreKitView[];
   /** The job it comes back from. */
   former: FormerJobView | null;
   me: string;
@@ -111,6 +116,7 @@ export function JobPage({
               ))}
             </ul>
           </section>
+          <JobKits kits={kits} job={job.number} mayTake={mayRecord} />
           <BenchResults results={bench} names={visit.names} />
           <JobSchools job={job} mayChange={mayLook} />
         </div>

@@ -67,7 +67,7 @@ function Tools({ view, plan }: { view: PlanView; plan: Plan }) {
   );
 }
 
-function Spares({ view: { stock }, plan }: { view: PlanView; plan: Plan }) {
+function Spares({ view: { stock, standIns }, plan }: { view: PlanView; plan: Plan }) {
   const lines = [
     ...plan.spares
       .filter(({ spares }) => spares > 0)
@@ -89,8 +89,11 @@ function Spares({ view: { stock }, plan }: { view: PlanView; plan: Plan }) {
         return (
           <p key={key} className="mb-0">
             <strong>{count}</strong> {name} <span className="quiet">({of})</span>
-            {there !== undefined && there < count && (
-              <span className="trouble"> only {Math.max(0, there)} in stores</span>
+            {there !== undefined && there < count && <span className="trouble"> only {there} in stores</span>}
+            {there !== undefined && there < count && standIns[kind]?.count > 0 && (
+              <span className="quiet">
+                , {standIns[kind].count} more of “{standIns[kind].anyOf}”
+              </span>
             )}
           </p>
         );

@@ -1,10 +1,11 @@
 'use client';
+import { useRouter } from 'next/navigation';
 import type { StoreRowView } from '@/contracts/views';
 import { moneyWords } from '@/core/shop';
+import { Trouble, useSend } from '../../design';
 
-/** What to order, a draft of a mail for each supplier, and all of it as CSV. */
-export function Reorder({ stock, currency }: { stock: StoreRowView[]; currency: string }) {
-  const rows = stock.filter(({ order }) => order > 0);
+/** What to order: for each supplier a draft of a mail, the order itself, and all of it as CSV. */
+export function Reorder({ rows, currency, mayOrder }: { rows: StoreRowView[]; currency: string; mayOrder: boolean }) {
   const suppliers = [...new Set(rows.map(({ supplier }) => supplier))].sort();
   const sum = rows.reduce((all, { order, priceCents }) => all + order * (priceCents ?? 0), 0);
   if (rows.length === 0) return <span className="good">✓ Enough of everything</span>;
@@ -12,22 +13,14 @@ export function Reorder({ stock, currency }: { stock: StoreRowView[]; currency: 
     <details className="files-menu">
       <summary className="btn btn-primary">To order: {rows.length}</summary>
       <div className="files-list">
-        {suppliers.map((supplier) => {
-          const own = rows.filter((row) => row.supplier === supplier);
-          return (
-            <section key={supplier} aria-label={supplier || 'No supplier'}>
-              <h2>{supplier || 'No supplier yet'}</h2>
-              <ul className="mb-1">
-                {own.map(({ kind, name, order }) => (
-                  <li key={kind}>
-                    {order} {name}
-                  </li>
-                ))}
-              </ul>
-              <a href={mailDraft(own)}>Draft a mail</a>
-            </section>
-          );
-        })}
+        {suppliers.map((supplier) => (
+          <SupplierOrder
+            key={supplier}
+            supplier={supplier}
+            rows={rows.filter((row) => row.supplier === supplier)}
+            mayOrder={mayOrder}
+          />
+        ))}
         <p className="mb-1 mt-2">
           {sum > 0 && `About ${moneyWords(sum, currency)}. `}
           <a href="/api/stores/reorder.csv" download>
@@ -36,6 +29,36 @@ export function Reorder({ stock, currency }: { stock: StoreRowView[]; currency: 
         </p>
       </div>
     </details>
+  );
+}
+
+function SupplierOrder({ supplier, rows, mayOrder }: { supplier: string; rows: StoreRowView[]; mayOrder: boolean }) {
+  const router = useRouter();
+  const { busy, trouble, run } = useSend();
+  const order = async () => {
+    const lines = rows.map(({ kind, order: count }) => ({ kind, count }));
+    if ((await run('POST', '/api/stores/orders', { id: crypto.randomUUID(), supplier, lines })) === null) return;
+    router.push('/stores?tab=orders');
+    router.refresh();
+  };
+  return (
+    <section aria-label={supplier || 'No supplier'}>
+      <h2>{supplier || 'No supplier yet'}</h2>
+      <ul className="mb-1">
+        {rows.map(({ kind, name, order: count }) => (
+          <li key={kind}>
+            {count} {name}
+          </li>
+        ))}
+      </ul>
+      <a href={mailDraft(rows)}>Draft a mail</a>
+      {supplier && mayOrder && (
+        <button type="button" className="btn btn-sm btn-outline-dark ms-3" disabled={busy} onClick={() => void order()}>
+          Note as ordered
+        </button>
+      )}
+      <Trouble text={trouble} />
+    </section>
   );
 }
 

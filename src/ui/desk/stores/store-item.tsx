@@ -3,9 +3,12 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { StoreRowView } from '@/contracts/views';
 import { centsIn } from '@/core/shop';
+import { sendBytes, troubleWords } from '../../../device/http';
 import { Trouble, useSend } from '../../design';
 
 const FIELDS = [
+  ['size', 'Size'],
+  ['ownNumber', 'Own number'],
   ['number', 'Supplier’s number'],
   ['bin', 'Bin'],
   ['supplier', 'Supplier'],
@@ -13,6 +16,7 @@ const FIELDS = [
   ['price', 'Price each'],
   ['minimum', 'Never fewer than'],
   ['leadDays', 'Days to come'],
+  ['anyOf', 'Stands in as any'],
 ] as const;
 type Typed = Record<(typeof FIELDS)[number][0], string>;
 
@@ -22,6 +26,9 @@ export function StoreItem({ row, currency }: { row: StoreRowView; currency: stri
   const { busy, trouble, setTrouble, run } = useSend();
   const [count, setCount] = useState('');
   const [typed, setTyped] = useState<Typed>({
+    size: row.size,
+    ownNumber: row.ownNumber,
+    anyOf: row.anyOf,
     number: row.number,
     bin: row.bin,
     supplier: row.supplier,
@@ -45,6 +52,7 @@ export function StoreItem({ row, currency }: { row: StoreRowView; currency: stri
   return (
     <section className="sheet" aria-label={row.name}>
       <h2>{row.name}</h2>
+      <ItemPhoto row={row} />
       <div className="d-flex gap-2 align-items-end mb-2">
         <label>
           Counted
@@ -66,7 +74,7 @@ export function StoreItem({ row, currency }: { row: StoreRowView; currency: stri
           Put the count right
         </button>
       </div>
-      <div className="pair-grid">
+      <div className="field-grid">
         {FIELDS.map(([field, label]) => (
           <label key={field}>
             {label}
@@ -84,5 +92,42 @@ export function StoreItem({ row, currency }: { row: StoreRowView; currency: stri
         Save item
       </button>
     </section>
+  );
+}
+
+/** What it looks like; taken with a tablet, or chosen. */
+function ItemPhoto({ row: { kind, name, hasPhoto } }: { row: StoreRowView }) {
+  const router = useRouter();
+  const [taken, setTaken] = useState(0);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const address = `/api/stores/photos/${encodeURIComponent(kind)}`;
+  const keep = async (file: File | undefined) => {
+    if (!file) return;
+    try {
+      await sendBytes('PUT', address, file);
+      setTaken(taken + 1);
+      setTrouble(null);
+      router.refresh();
+    } catch (error) {
+      setTrouble(troubleWords(error));
+    }
+  };
+  return (
+    <div className="d-flex gap-3 align-items-end mb-2">
+      {(hasPhoto || taken > 0) && (
+        // eslint-disable-next-line @next/next/no-img-element -- comes from the shop's own database
+        <img className="store-photo" src={`${address}?small&v=${taken}`} alt={name} />
+      )}
+      <label>
+        {hasPhoto ? 'Another photo' : 'Photo'}
+        <input
+          type="file"
+          className="form-control"
+          accept="image/*"
+          onChange={(event) => void keep(event.target.files?.[0])}
+        />
+      </label>
+      <Trouble text={trouble} />
+    </div>
   );
 }

@@ -1,0 +1,193 @@
+import { readDeliveryCsv, type StockMoveForm } from '../../contracts/schemas';
+import type { DeliveryView, StoreRowView, StoresView } from '../../contracts/views';
+import { conflict, notFound } from '../../core/errors';
+import { reorderOf, type StoreItem, withSubstitutes } from '../../core/shop';
+import {
+  db,
+  findStorePhoto,
+  insertStockMove,
+  insertStockMoves,
+  listComing,
+  listReserved,
+  listStock,
+  listStockMoves,
+  listStockQuestions,
+  listStoreItems,
+  listTaken,
+  lockStock,
+  settleStockQuestions,
+  stockOf,
+  transaction,
+  upsertStoreItem,
+  upsertStorePhoto,
+  type Actor,
+} from '../../data';
+import { csvOf } from '../exchange';
+import { demand } from '../permission';
+import { convertedPhoto } from '../photos';
+import { readShop, shopCatalogue } from '../shop';
+import { reserveForOlder } from './reserve';
+
+const MOVES_SHOWN = 30;
+/** Days that use is looked back on, and days of a month. */
+const [LOOK_BACK, MONTH] = [90, 30];
+const UNKNOWN = {
+  size: '',
+  ownNumber: '',
+  number: '',
+  bin: '',
+  supplier: '',
+  mail: '',
+  priceCents: null,
+  minimum: 0,
+  leadDays: 3,
+  anyOf: '',
+  hasPhoto: false,
+};
+
+/** Rows of the shelf that a page shows. */
+const MOST_ROWS = 300;
+
+/** What there is of each kind, what open runs will need of it, what to order, and what moved lately; of all, or of what holds every word. */
+export async function viewStores(text = ''): Promise<StoresView> {
+  await reserveForOlder();
+  const [stock, items, taken, reserved, coming, questions, moves, catalogue, { settings }] = await Promise.all([
+    listStock(db),
+    listStoreItems(db),
+    listTaken(db, LOOK_BACK),
+    listReserved(db),
+    listComing(db),
+    listStockQuestions(db),
+    listStockMoves(db, MOVES_SHOWN),
+    shopCatalogue(),
+    readShop(),
+  ]);
+  const name = (kind: string) => catalogue.fasteners.get(kind)?.plural ?? kind;
+  const counts = new Map(stock.map(({ kind, count }) => [kind, count]));
+  const known = new Map(items.map((item) => [item.kind, item]));
+  const kinds = [...new Set([...counts.keys(), ...known.keys(), ...reserved.keys()])];
+  const rows = kinds.map((kind) => {
+    const item = { ...UNKNOWN, ...known.get(kind), kind };
+    const perDay = (taken.get(kind) ?? 0) / LOOK_BACK;
+    const shelf = { count: counts.get(kind) ?? 0, reserved: reserved.get(kind) ?? 0, coming: coming.get(kind) ?? 0 };
+    return {
+      ...item,
+      ...shelf,
+      name: [name(kind), item.size].filter(Boolean).join(', '),
+      missing: questions.get(kind) ?? 0,
+      perMonth: Math.round(perDay * MONTH * 10) / 10,
+      ...reorderOf({ ...shelf, perDay, leadDays: item.leadDays, minimum: item.minimum }, settings.spareLevel),
+    };
+  });
+  const all = withSubstitutes(rows);
+  const words = text.toLowerCase().split(/\s+/).filter(Boolean);
+  const found = all.filter((row) => words.every((word) => wordsOf(row).includes(word)));
+  const wants = (row: StoreRowView) => (row.missing > 0 ? 2 : row.order > 0 ? 1 : 0);
+  found.sort((a, b) => wants(b) - wants(a) || (a.name.toLowerCase() < b.name.toLowerCase() ? -1 : 1));
+  return {
+    stock: found.slice(0, MOST_ROWS),
+    matching: found.length,
+    total: all.length,
+    toOrder: all.filter(({ order }) => order > 0),
+    currency: settings.currency,
+    moves: moves.map((move) => ({ ...move, name: name(move.kind) })),
+  };
+}
+
+const wordsOf = ({ kind, name, size, ownNumber, number, bin, supplier, anyOf }: StoreRowView): string =>
+  `${kind} ${name} ${size} ${ownNumber} ${number} ${bin} ${supplier} ${anyOf}`.toLowerCase();
+
+/** Puts pieces in, or takes them out by hand. A conflict where there are not so many. */
+export async function moveStock(by: Actor, { kind, change, reason }: StockMoveForm): Promise<void> {
+  demand(by, 'record');
+  await transaction(async (tx) => {
+    await lockStock(tx);
+    const here = await stockOf(tx, kind);
+    if (here + change < 0) throw conflict('not-so-many', `Only ${here} in stores. Count what is there first.`);
+    await insertStockMove(tx, { kind, change, reason, runId: null, by: by.id });
+  }, 'read committed');
+}
+
+/** Puts the count right after somebody looked: what it was off by is a move like any other, and what was asked about it is settled. */
+export async function countStock(by: Actor, { kind, count }: { kind: string; count: number }): Promise<void> {
+  demand(by, 'record');
+  await transaction(async (tx) => {
+    await lockStock(tx);
+    const here = await stockOf(tx, kind);
+    await settleStockQuestions(tx, kind, by.id);
+    if (here === count) return;
+    await insertStockMove(tx, { kind, change: count - here, reason: 'counted', runId: null, by: by.id });
+  }, 'read committed');
+}
+
+/** Keeps what is known of something in stores. */
+export async function keepStoreItem(by: Actor, item: StoreItem): Promise<void> {
+  demand(by, 'record');
+  await upsertStoreItem(db, item, by.id);
+}
+
+/** Books a delivery: known kinds are put in, all together; unknown ones are named and nothing of them is booked. */
+export async function takeDelivery(by: Actor, csv: string): Promise<DeliveryView> {
+  demand(by, 'record');
+  const { lines, bad } = readDeliveryCsv(csv);
+  const catalogue = await shopCatalogue();
+  return transaction(async (tx) => {
+    await lockStock(tx);
+    const [stock, items] = [await listStock(tx), await listStoreItems(tx)];
+    const known = new Set([
+      ...stock.map(({ kind }) => kind),
+      ...items.map(({ kind }) => kind),
+      ...catalogue.fasteners.keys(),
+    ]);
+    // Suppliers write their own numbers.
+    const byNumber = new Map(
+      items.flatMap(({ number, ownNumber, kind }) => [number, ownNumber].filter(Boolean).map((one) => [one, kind])),
+    );
+    const unknown: DeliveryView['unknown'] = [];
+    const counts = new Map<string, number>();
+    let booked = 0;
+    for (const { line, kind: written, count } of lines) {
+      const kind = known.has(written) ? written : byNumber.get(written);
+      if (!kind) unknown.push({ line, kind: written });
+      else {
+        counts.set(kind, (counts.get(kind) ?? 0) + count);
+        booked += 1;
+      }
+    }
+    const moves = [...counts].map(([kind, change]) => ({ kind, change }));
+    if (moves.length) await insertStockMoves(tx, moves, { reason: 'delivery', by: by.id });
+    return { booked, unknown: unknown.slice(0, 50), bad: bad.slice(0, 50) };
+  }, 'read committed');
+}
+
+/** What to order, by supplier, as CSV. */
+export async function exportReorder(by: Actor): Promise<Buffer> {
+  demand(by, 'follow');
+  const { toOrder } = await viewStores();
+  const rows = [...toOrder]
+    .sort((a, b) => (a.supplier < b.supplier ? -1 : a.supplier > b.supplier ? 1 : 0))
+    .map((row) => [
+      row.supplier,
+      row.number,
+      row.kind,
+      row.name,
+      row.order,
+      row.priceCents === null ? null : (row.priceCents / 100).toFixed(2),
+    ]);
+  return Buffer.from(csvOf({ columns: ['supplier', 'number', 'kind', 'name', 'count', 'price'], rows }), 'utf8');
+}
+
+/** Keeps the picture of an item. Throws `invalid` where it is none that can be read. */
+export async function keepStorePhoto(by: Actor, kind: string, bytes: Buffer): Promise<void> {
+  demand(by, 'record');
+  const { picture, small, sha256 } = await convertedPhoto(bytes);
+  await upsertStorePhoto(db, { kind, picture, small, sha256, by: by.id });
+}
+
+/** The picture of an item, small or whole. Throws not-found. */
+export async function readStorePhoto(by: Actor, kind: string, isSmall: boolean): Promise<Buffer> {
+  demand(by, 'follow');
+  const picture = await findStorePhoto(db, kind, isSmall);
+  if (!picture) throw notFound('photo-unknown', 'There is no picture of it.');
+  return picture;
+}
