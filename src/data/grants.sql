@@ -4,7 +4,7 @@ grant usage on schema public to pezzo_app_role;
 grant select on all tables in schema public to pezzo_app_role;
 grant insert on shop, people, sessions, devices, sign_in_tries, procedures, procedure_applies, procedure_revisions, procedure_drafts,
   vehicles, jobs, logs, runs, run_procedures, events, flags, photos, recordings, bench_results, speakers, finding_decisions, stock_moves, procedure_comments, provenances, wires, quotes, quote_answers, store_items, day_places, shop_tools,
-  stock_questions, stock_reservations, store_photos, supply_orders, supply_order_lines, store_kits, store_kit_takes to pezzo_app_role;
+  stock_questions, stock_reservations, store_photos, supply_orders, supply_order_lines, store_kits, store_kit_takes, run_lessons to pezzo_app_role;
 grant update on shop, people, devices, sign_in_tries, procedures, procedure_drafts, speakers, store_items, day_places, shop_tools, store_photos,
   supply_orders, store_kits to pezzo_app_role;
 grant update (vin) on vehicles to pezzo_app_role;

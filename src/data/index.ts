@@ -11,6 +11,7 @@ export * from './procedures';
 export * from './known-vehicles';
 export * from './jobs';
 export * from './runs';
+export * from './lessons';
 export * from './logs';
 export * from './flags';
 export * from './photos';

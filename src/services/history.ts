@@ -1,54 +1,81 @@
-import { findFastenerKind } from '../core/hardware';
-import { paceOf, type BreakRecord } from '../core/learn';
+import { type BreakRecord, fitBetween, type Paces, pacesOf } from '../core/learn';
 import { NO_HISTORY, type ShopHistory } from '../core/layout';
-import { recordedId, readItemKey } from '../core/procedure';
-import { activeSeconds, basesOf, foldRun, judgeFor, ledgerOf, type RunEvent } from '../core/run';
-import { db, finishedMark, listEventsOf, listFinishedRuns, type RunRow } from '../data';
+import { lessonOf, type RunEvent } from '../core/run';
+import {
+  db,
+  findShop,
+  finishedMark,
+  insertLesson,
+  listEventsOf,
+  listLessons,
+  listUnlearned,
+  type LessonRow,
+} from '../data';
+import { shopCatalogue } from './shop';
 
 /** Finished runs that the shop's experience is read from. */
-const MOST_RUNS = 200;
+const MOST_RUNS = 1000;
+/** Runs of an older version that are learned from in one go. */
+const AT_ONCE = 100;
 
-let remembered: { mark: string; history: ShopHistory } = { mark: '', history: NO_HISTORY };
-
-/** What the shop's finished runs say about breakage and pace; read again only when a run was finished since. */
-export async function shopHistory(): Promise<ShopHistory> {
-  const mark = await finishedMark(db);
-  if (remembered.mark === mark) return remembered.history;
-  const runs = await listFinishedRuns(db, MOST_RUNS);
-  const events = await listEventsOf<RunEvent>(
-    db,
-    runs.map((run) => run.id),
-  );
-  const history: ShopHistory = { kinds: {}, procedures: {}, pace: 1 };
-  const ratios = runs.map((run) => learnFrom(history, run, events.get(run.id)!)).filter((ratio) => ratio !== null);
-  history.pace = paceOf(ratios);
-  remembered = { mark, history };
-  return history;
+/** What the shop knows from its finished runs. */
+export interface Experience {
+  history: ShopHistory;
+  paces: Paces;
+  lessons: LessonRow[];
 }
 
-/** Below this share of the standard time nobody's hands were at work: a demo, or taps made up for afterwards (common practice, no source). */
-export const FASTEST_HANDS = 0.3;
+const NOTHING: Experience = { history: NO_HISTORY, paces: pacesOf([]), lessons: [] };
+let remembered: { mark: string; experience: Experience } = { mark: '', experience: NOTHING };
 
-/** Adds a run's breakage to the history; returns how long it took against its standard time, null where that is not known. */
-function learnFrom(history: ShopHistory, run: RunRow, events: RunEvent[]): number | null {
-  const basisAt = basesOf(run.plan);
-  const state = foldRun(events, judgeFor(basisAt));
-  const { graph } = basisAt(state);
-  const note = (into: Record<string, BreakRecord>, key: string, out: number, broken: number) => {
-    const record = (into[key] ??= { out: 0, broken: 0 });
-    record.out += out;
-    record.broken += broken;
-  };
-  for (const row of ledgerOf(graph, state)) {
-    const ref = readItemKey(row.item)!;
-    const fastener = graph.indexes.get(ref.procedure)?.fasteners.get(ref.item);
-    const kind = fastener && findFastenerKind(graph.catalogue, fastener.kind)?.code;
-    if (!kind) continue;
-    note(history.kinds, kind, row.out, row.scrapped + row.damagedButUsed);
-    note(history.procedures, `${recordedId(ref.procedure)}/${kind}`, row.out, row.scrapped + row.damagedButUsed);
+/** What the shop's finished runs say of breakage and times; fitted again only when a run was finished since, from what each run taught once. */
+export async function shopExperience(): Promise<Experience> {
+  const mark = `${await finishedMark(db)} ${JSON.stringify((await findShop(db))?.settings.ownKinds ?? null)}`;
+  if (remembered.mark === mark) return remembered.experience;
+  await learnFromOlder();
+  const lessons = await listLessons(db, MOST_RUNS);
+  const paces = pacesOf(
+    lessons.flatMap(({ work, person, tookSeconds, standardSeconds, leftOut }) =>
+      leftOut || person === null ? [] : [{ procedure: work, person, ratio: tookSeconds / standardSeconds }],
+    ),
+  );
+  const experience = { lessons, paces, history: await historyOf(lessons, paces) };
+  remembered = { mark, experience };
+  return experience;
+}
+
+/** What plans are made with of it. */
+export const shopHistory = async (): Promise<ShopHistory> => (await shopExperience()).history;
+
+async function learnFromOlder(): Promise<void> {
+  const runs = await listUnlearned(db, AT_ONCE);
+  if (runs.length === 0) return;
+  const events = await listEventsOf<RunEvent>(
+    db,
+    runs.map(({ id }) => id),
+  );
+  for (const { id, plan } of runs) await insertLesson(db, id, lessonOf(plan, events.get(id) ?? []));
+  if (runs.length === AT_ONCE) await learnFromOlder();
+}
+
+/** Breakage between jobs: each kind from what the catalogue thinks of it, each procedure from its kind. */
+async function historyOf(lessons: readonly LessonRow[], paces: Paces): Promise<ShopHistory> {
+  const catalogue = await shopCatalogue();
+  const byKind = new Map<string, BreakRecord[]>();
+  const byProcedure = new Map<string, { kind: string; jobs: BreakRecord[] }>();
+  for (const { procedure, kind, out, broken } of lessons.flatMap(({ breaks }) => breaks)) {
+    byKind.set(kind, [...(byKind.get(kind) ?? []), { out, broken }]);
+    const own = byProcedure.get(`${procedure}/${kind}`) ?? { kind, jobs: [] };
+    own.jobs.push({ out, broken });
+    byProcedure.set(`${procedure}/${kind}`, own);
   }
-  const took = activeSeconds(events);
-  const wholePlan = run.plan.removal.every((key) => state.done.has(key));
-  const ratio = run.plan.standardSeconds ? took / run.plan.standardSeconds : 0;
-  return wholePlan && ratio >= FASTEST_HANDS ? ratio : null;
+  const kinds: ShopHistory['kinds'] = {};
+  for (const [kind, jobs] of byKind) {
+    const prior = catalogue.fasteners.get(kind)?.breakPrior;
+    if (prior) kinds[kind] = fitBetween(jobs, prior, 'kind');
+  }
+  const procedures: ShopHistory['procedures'] = {};
+  for (const [key, { kind, jobs }] of byProcedure)
+    if (kinds[kind]) procedures[key] = fitBetween(jobs, kinds[kind], 'procedure');
+  return { kinds, procedures, pace: paces.shop, paces: paces.procedures };
 }

@@ -1,32 +1,14 @@
 import type { InsightsView, InsightTable } from '../contracts/views';
 import { findFastenerKind } from '../core/hardware';
 import { calibrationOf, calibrationWords } from '../core/learn';
-import { readItemKey, recordedId } from '../core/procedure';
-import {
-  activeSeconds,
-  effectOf,
-  effectWords,
-  experienceOf,
-  experienceWords,
-  type RunEvent,
-  timeLeft,
-  timeSpent,
-} from '../core/run';
-import {
-  db,
-  finishedMark,
-  listAcceptedDecisions,
-  listEventsOf,
-  listFinishedRuns,
-  listTitles,
-  type Actor,
-  type RunRow,
-} from '../data';
+import { readItemKey } from '../core/procedure';
+import { effectOf, effectWords, experienceOf, experienceWords } from '../core/run';
+import { db, finishedMark, listAcceptedDecisions, listTitles, type Actor, type LessonRow } from '../data';
 import { csvOf } from './exchange';
 import { troublesOf } from './experience';
-import { FASTEST_HANDS, shopHistory } from './history';
+import { shopExperience } from './history';
+import { everybodysNames } from './people';
 import { demand } from './permission';
-import { lookAt } from './runs';
 import { shopCatalogue } from './shop';
 
 /** Finished runs that are looked at: the newest. */
@@ -59,36 +41,38 @@ const WHAT: Record<string, string> = {
 
 let remembered: { mark: string; view: InsightsView } | null = null;
 
-/** What the newest finished runs teach; worked out again only when a run was finished since. */
+/** What the newest finished runs teach; worked out again only when a run was finished or a finding taken in since. */
 export async function viewInsights(by: Actor): Promise<InsightsView> {
   demand(by, 'follow');
-  const mark = await finishedMark(db);
+  const decisions = await listAcceptedDecisions(db, MOST_ROWS);
+  const mark = `${await finishedMark(db)} ${decisions.map(({ procedure, revision }) => `${procedure}@${revision}`).join()}`;
   if (remembered?.mark === mark) return remembered.view;
-  const runs = await listFinishedRuns(db, MOST_RUNS);
-  const events = await listEventsOf<RunEvent>(
-    db,
-    runs.map(({ id }) => id),
-  );
-  const judged = runs.map((run) => promiseOf(run, events.get(run.id)!));
-  const believed = judged.filter((one) => one !== null);
-  const procedures = [...new Set(runs.flatMap(({ plan }) => plan.documents.map(({ id }) => recordedId(id))))];
-  const calibration = calibrationOf(believed, LEVEL);
+  const { lessons, paces } = await shopExperience();
+  const newest = lessons.slice(-MOST_RUNS);
+  const believed = newest.filter(({ leftOut }) => leftOut !== 'too-fast').reverse();
+  const kept = believed.map(({ promised, tookSeconds }) => ({
+    safeSeconds: promised.safeSeconds,
+    actualSeconds: tookSeconds,
+  }));
+  const calibration = calibrationOf(kept, LEVEL);
   const view: InsightsView = {
-    runs: runs.length,
+    runs: newest.length,
     level: LEVEL,
     calibration,
     calibrationWords: calibrationWords(calibration, LEVEL),
-    promises: believed.slice(0, MOST_ROWS).map(({ job, title, likelySeconds, safeSeconds, actualSeconds }) => ({
-      job,
+    promises: believed.slice(0, MOST_ROWS).map(({ jobNumber, title, promised, tookSeconds }) => ({
+      job: jobNumber,
       title,
-      likelyMinutes: minutes(likelySeconds),
-      safeMinutes: minutes(safeSeconds),
-      actualMinutes: minutes(actualSeconds),
-      held: actualSeconds <= safeSeconds,
+      likelyMinutes: minutes(promised.likelySeconds),
+      safeMinutes: minutes(promised.safeSeconds),
+      actualMinutes: minutes(tookSeconds),
+      held: tookSeconds <= promised.safeSeconds,
     })),
-    ...timeOf([...events.values()]),
-    breaks: await breaksOf(),
-    ...(await troubles(procedures)),
+    ...timeOf(newest),
+    breaks: await breaksOf(newest),
+    hands: await handsOf(newest, paces.people),
+    ...repetitionOf(newest, paces.doubling),
+    ...(await troubles([...new Set(newest.flatMap(({ procedures }) => procedures))], decisions)),
   };
   remembered = { mark, view };
   return view;
@@ -96,31 +80,28 @@ export async function viewInsights(by: Actor): Promise<InsightsView> {
 
 const minutes = (seconds: number) => Math.round(seconds / 6) / 10;
 
-/** What a run was promised to take and took; null where its taps cannot be hands. */
-function promiseOf({ plan, jobNumber, title }: RunRow, events: RunEvent[]) {
-  const { state, view } = lookAt(plan, []);
-  const { likelySeconds, safeSeconds } = timeLeft(plan, state, view);
-  const actualSeconds = activeSeconds(events);
-  return actualSeconds < likelySeconds * FASTEST_HANDS
-    ? null
-    : { job: jobNumber, title, likelySeconds, safeSeconds, actualSeconds };
-}
-
-function timeOf(logs: RunEvent[][]): Pick<InsightsView, 'time' | 'leftOut'> {
+function timeOf(lessons: readonly LessonRow[]): Pick<InsightsView, 'time' | 'leftOut'> {
   const sums = new Map<string, number>();
-  const leftOut = { tooFast: 0, gaps: 0 };
-  for (const { byType, tooFast, gaps } of logs.map(timeSpent)) {
-    leftOut.tooFast += tooFast;
-    leftOut.gaps += gaps;
-    for (const [type, seconds] of byType) sums.set(WHAT[type] ?? type, (sums.get(WHAT[type] ?? type) ?? 0) + seconds);
+  const leftOut = { tooFast: 0, gaps: 0, runs: 0 };
+  for (const lesson of lessons) {
+    leftOut.tooFast += lesson.tooFast;
+    leftOut.gaps += lesson.gaps;
+    leftOut.runs += lesson.leftOut ? 1 : 0;
+    for (const [type, seconds] of Object.entries(lesson.spent))
+      sums.set(WHAT[type] ?? type, (sums.get(WHAT[type] ?? type) ?? 0) + seconds);
   }
   const time = [...sums].map(([what, seconds]) => ({ what, minutes: minutes(seconds) }));
   return { time: time.sort((a, b) => b.minutes - a.minutes || (a.what < b.what ? -1 : 1)), leftOut };
 }
 
-async function breaksOf(): Promise<InsightsView['breaks']> {
-  const [{ kinds }, catalogue] = await Promise.all([shopHistory(), shopCatalogue()]);
-  return Object.entries(kinds)
+async function breaksOf(lessons: readonly LessonRow[]): Promise<InsightsView['breaks']> {
+  const catalogue = await shopCatalogue();
+  const sums = new Map<string, { out: number; broken: number }>();
+  for (const { kind, out, broken } of lessons.flatMap(({ breaks }) => breaks)) {
+    const known = sums.get(kind) ?? { out: 0, broken: 0 };
+    sums.set(kind, { out: known.out + out, broken: known.broken + broken });
+  }
+  return [...sums]
     .filter(([, { broken }]) => broken > 0)
     .map(([kind, { out, broken }]) => ({
       what: findFastenerKind(catalogue, kind)?.plural ?? kind,
@@ -131,12 +112,55 @@ async function breaksOf(): Promise<InsightsView['breaks']> {
     .sort((a, b) => b.broken - a.broken || (a.what < b.what ? -1 : 1));
 }
 
-async function troubles(procedures: string[]): Promise<Pick<InsightsView, 'misses' | 'effects' | 'rehearse'>> {
-  const [all, titles, decisions] = await Promise.all([
-    troublesOf(procedures),
-    listTitles(db, procedures),
-    listAcceptedDecisions(db, MOST_ROWS),
-  ]);
+/** Each person's time against the shop's, for the same work and the same practice; a few runs move it little. */
+async function handsOf(lessons: readonly LessonRow[], people: Record<string, number>): Promise<InsightsView['hands']> {
+  const names = await everybodysNames();
+  return Object.entries(people)
+    .map(([person, pace]) => ({
+      who: names[person] ?? person,
+      runs: lessons.filter((one) => one.person === person && !one.leftOut).length,
+      percent: Math.round(100 * pace),
+    }))
+    .filter(({ runs }) => runs > 0)
+    .sort((a, b) => a.percent - b.percent || (a.who < b.who ? -1 : 1));
+}
+
+/** Bounds of how often somebody had done the same work before, with their words. */
+const TIMES: [upTo: number, words: string][] = [
+  [0, 'first time'],
+  [1, 'second time'],
+  [3, 'third or fourth'],
+  [7, 'fifth to eighth'],
+  [Infinity, 'more often'],
+];
+
+/** How long work took by how often the same hands had done it, against the catalogue: the middle one. */
+function repetitionOf(
+  lessons: readonly LessonRow[],
+  doubling: number,
+): Pick<InsightsView, 'repetition' | 'practiceWords'> {
+  const done = new Map<string, number>();
+  const ratios = new Map<string, number[]>();
+  for (const { work, person, leftOut, tookSeconds, standardSeconds } of lessons) {
+    if (leftOut || person === null) continue;
+    const before = done.get(`${person}/${work}`) ?? 0;
+    done.set(`${person}/${work}`, before + 1);
+    const [, words] = TIMES.find(([upTo]) => before <= upTo)!;
+    ratios.set(words, [...(ratios.get(words) ?? []), tookSeconds / standardSeconds]);
+  }
+  const repetition = TIMES.flatMap(([, words]) => {
+    const own = ratios.get(words)?.sort((a, b) => a - b);
+    return own ? [{ times: words, runs: own.length, percent: Math.round(100 * own[Math.floor(own.length / 2)]) }] : [];
+  });
+  const off = Math.round(100 * (1 - doubling));
+  return { repetition, practiceWords: `Doing it twice as often takes about ${off} % off the time.` };
+}
+
+async function troubles(
+  procedures: string[],
+  decisions: Awaited<ReturnType<typeof listAcceptedDecisions>>,
+): Promise<Pick<InsightsView, 'misses' | 'effects' | 'rehearse'>> {
+  const [all, titles] = await Promise.all([troublesOf(procedures), listTitles(db, procedures)]);
   const title = (id: string) => titles.get(id) ?? id;
   const misses = [...all].flatMap(([procedure, { troubles: own, runs }]) => {
     const missed = new Set(own.filter(({ kind }) => kind === 'missed').map(({ run }) => run)).size;

@@ -110,7 +110,6 @@ export async function openRun(by: Actor, form: NewRunForm, signal?: AbortSignal)
   const experience = await experienceFor(documents);
   const plan = runPlanOf(result.plan, {
     ...experience,
-    pace: policy.history?.pace ?? 1,
     trayBins: policy.trayBins,
     documents,
     options: form.options,
@@ -120,7 +119,7 @@ export async function openRun(by: Actor, form: NewRunForm, signal?: AbortSignal)
     srsWait: policy.srsWait,
     costs: policy.costs,
     ownKinds: view.ownKinds,
-    standardSeconds: result.plan.time.likelySeconds / (policy.history?.pace ?? 1),
+    standardSeconds: result.plan.time.likelySeconds / result.plan.pace.likely,
     unverified: Object.entries(verification ?? {})
       .filter(([, one]) => !one.verified)
       .map(([procedure, one]) => ({ procedure, differs: one.differs, unknown: one.unknown })),

@@ -70,6 +70,12 @@ describe('what finished runs teach', () => {
     expect(view.promises).toHaveLength(2);
     expect(view.leftOut.tooFast).toBeGreaterThan(10);
     expect(view.time.map(({ what }) => what)).toContain('fasteners out');
+    expect(view.leftOut.runs).toBe(1);
+    expect(view.hands).toMatchObject([{ who: 'The technician', runs: 2 }]);
+    expect(view.repetition).toMatchObject([
+      { times: 'first time', runs: 1 },
+      { times: 'second time', runs: 1 },
+    ]);
     expect(view.breaks).toMatchObject([{ what: 'push clips', broken: 2 }]);
     expect(view.misses).toMatchObject([{ procedure: 'kite-rear-door', runs: 3, missed: 2, percent: 67 }]);
     expect(view.rehearse[0].words[0]).toBe('Missed in 2 of 3 runs: Look behind the reflector.');

@@ -5,6 +5,8 @@ import { demoProcedure } from '../support/demo';
 import { freshDatabase } from '../support/database';
 import { makeShop } from '../support/shop';
 import { settingsSchema } from '@/contracts/schemas';
+import { BASE_CATALOGUE } from '@/core/hardware';
+import { shopExperience } from '@/services/history';
 import { foldRun, graphOf, viewRun, type RunEvent, type RunFact } from '@/core/run';
 import {
   approveDraft,
@@ -161,7 +163,7 @@ describe('a run', () => {
 
   it('teaches breakage and pace when it is finished', async () => {
     const before = await planView(people.technician, { procedures: ['kite-rear-door'], job: null });
-    expect(before.policy.history).toMatchObject({ pace: 1 });
+    expect(before.policy.history).toMatchObject({ pace: { safe: null } });
     const job = await openJob(people.technician, KITE);
     const id = await openRun(people.technician, {
       job,
@@ -194,9 +196,15 @@ describe('a run', () => {
     await receiveEvents(people.technician, id, events, 0);
     const { policy } = await planView(people.technician, { procedures: ['kite-rear-door'], job: null });
     // Nine of the card and two of the corner trim.
-    expect(policy.history!.kinds['push-clip']).toEqual({ out: 11, broken: 4 });
-    expect(policy.history!.procedures['kite-rear-door/push-clip']).toEqual({ out: 11, broken: 4 });
-    expect(policy.history!.pace).toBeGreaterThan(1);
+    const { lessons } = await shopExperience();
+    expect(lessons).toMatchObject([{ person: 'technician', leftOut: null }]);
+    expect(lessons[0].breaks.find(({ kind }) => kind === 'push-clip')).toMatchObject({ out: 11, broken: 4 });
+    const mean = ({ a, b }: { a: number; b: number }) => a / (a + b);
+    const prior = BASE_CATALOGUE.fasteners.get('push-clip')!.breakPrior;
+    const { kinds, procedures } = policy.history!;
+    expect(mean(kinds['push-clip'])).toBeGreaterThan(mean(prior));
+    expect(mean(procedures['kite-rear-door/push-clip'])).toBeGreaterThan(mean(kinds['push-clip']));
+    expect(policy.history!.pace.likely).toBeGreaterThan(1);
   });
 });
 

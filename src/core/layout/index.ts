@@ -1,6 +1,7 @@
 export { CAUTIONS, type Caution, actionCautions, cautionsFor } from './cautions';
 export { type Material, materialsOf } from './materials';
-export { NO_HISTORY, type Replacement, type ShopHistory, type Spare, replacementsOf, sparesOf } from './spares';
+export { NO_HISTORY, paceFor, type ShopHistory, workKey } from './history';
+export { type Replacement, type Spare, replacementsOf, sparesOf } from './spares';
 export { stepCaution } from './step-cautions';
 export { type ToolNeed, compareKit, reachTools, toolsFor } from './tools';
 export { type LabelledBin, type TrayEntry, planTray } from './tray';

@@ -1,17 +1,8 @@
 import { fastenerKindOf } from '../hardware';
-import { breakChance, sparesFor, type BreakRecord } from '../learn';
+import { type BreakChance, sparesFor } from '../learn';
 import { countOf, recordedId } from '../procedure';
 import type { Action, ActionGraph } from '../graph';
-
-/** What the shop's finished jobs say: breakage by kind, by procedure and kind ("kite-rear-door/push-clip"), and pace against standard times. */
-export interface ShopHistory {
-  kinds: Record<string, BreakRecord>;
-  procedures: Record<string, BreakRecord>;
-  pace: number;
-}
-
-export const NO_HISTORY: ShopHistory = { kinds: {}, procedures: {}, pace: 1 };
-const NOTHING: BreakRecord = { out: 0, broken: 0 };
+import type { ShopHistory } from './history';
 
 /** Spare pieces of one kind to have before a panel comes off. */
 export interface Spare {
@@ -35,32 +26,39 @@ export interface Replacement {
 
 /** Spares by kind for what comes out loose and may break; threaded pieces and what is moulded to its part are left out. */
 export function sparesOf(graph: ActionGraph, removal: Action[], level: number, history: ShopHistory): Spare[] {
-  const byKind = new Map<string, Spare & { procedures: Set<string> }>();
+  const byKind = new Map<string, Omit<Spare, 'spares'> & { piecesOf: Map<string, number> }>();
   for (const { fastener, kind, key, procedure } of released(graph, removal)) {
     if (kind.threaded || kind.integral || kind.destructive) continue;
     const spare = byKind.get(kind.code) ?? {
       kind: kind.code,
       name: kind.plural,
       pieces: 0,
-      spares: 0,
       items: [],
-      procedures: new Set(),
+      piecesOf: new Map<string, number>(),
     };
-    spare.pieces += countOf(fastener);
+    const [count, own] = [countOf(fastener), recordedId(procedure)];
+    spare.pieces += count;
     spare.items.push(key);
-    spare.procedures.add(recordedId(procedure));
+    spare.piecesOf.set(own, (spare.piecesOf.get(own) ?? 0) + count);
     byKind.set(kind.code, spare);
   }
-  return [...byKind.values()].map(({ procedures, ...spare }) => {
-    const own = [...procedures]
-      .map((id) => history.procedures[`${id}/${spare.kind}`] ?? NOTHING)
-      .reduce((a, b) => ({ out: a.out + b.out, broken: a.broken + b.broken }), NOTHING);
-    const all = history.kinds[spare.kind] ?? NOTHING;
-    const others = { out: Math.max(0, all.out - own.out), broken: Math.max(0, all.broken - own.broken) };
+  return [...byKind.values()].map(({ piecesOf, ...spare }) => {
     const kind = graph.catalogue.fasteners.get(spare.kind)!;
-    const spares = sparesFor(spare.pieces, breakChance(kind.breakPrior, others, own), level);
+    const chances = [...piecesOf].map(([procedure, pieces]) => ({
+      pieces,
+      chance: history.procedures[`${procedure}/${spare.kind}`] ?? history.kinds[spare.kind] ?? kind.breakPrior,
+    }));
+    const spares = sparesFor(spare.pieces, together(chances), level);
     return { ...spare, spares, name: spares === 1 ? kind.name : kind.plural };
   });
+}
+
+/** One chance for pieces of several procedures on one car: the mean by pieces, and no more sure than the least sure of them. */
+function together(chances: readonly { pieces: number; chance: BreakChance }[]): BreakChance {
+  const pieces = chances.reduce((sum, one) => sum + one.pieces, 0);
+  const mean = chances.reduce((sum, { pieces: own, chance: { a, b } }) => sum + (own / pieces) * (a / (a + b)), 0);
+  const agree = Math.min(...chances.map(({ chance: { a, b } }) => a + b));
+  return { a: mean * agree, b: (1 - mean) * agree };
 }
 
 /** What the plan destroys and what it comes back as. */

@@ -10,20 +10,6 @@ export interface BreakRecord {
   broken: number;
 }
 
-/** Pieces that the experience with a kind may weigh at most when it speaks for one procedure. */
-const KIND_WEIGHT = 40;
-
-/**
- * What is known of breakage after some work: the catalogue's prior, the shop's record of the kind, shrunk to `KIND_WEIGHT` pieces, and the
- * record of this procedure at full weight. Conjugate updating of a Beta prior (Gelman et al., Bayesian Data Analysis, ch. 2).
- */
-export function breakChance(prior: BreakChance, kind: BreakRecord, procedure: BreakRecord): BreakChance {
-  const a = prior.a + kind.broken;
-  const b = prior.b + kind.out - kind.broken;
-  const shrink = Math.min(1, KIND_WEIGHT / (a + b));
-  return { a: a * shrink + procedure.broken, b: b * shrink + procedure.out - procedure.broken };
-}
-
 /** ln Γ(x) for x > 0 by Lanczos' approximation (g = 7, n = 9; Numerical Recipes, 3rd ed., 6.1); relative error below 1e-13. */
 export function logGamma(x: number): number {
   const c = [

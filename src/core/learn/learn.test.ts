@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { breakChance, breakProbability, logGamma, sparesFor } from './breakage';
-import { durationOf, paceOf } from './times';
+import { breakProbability, logGamma, sparesFor } from './breakage';
+import { durationOf } from './times';
 
 describe('breakage', () => {
   // Γ(5) = 24 and Γ(1/2) = √π, any handbook of functions (Abramowitz & Stegun 6.1.8).
@@ -49,13 +49,6 @@ describe('breakage', () => {
       }),
     );
   });
-
-  it('learns from this procedure more than from the kind, and from nothing keeps the prior', () => {
-    const prior = { a: 1, b: 9 };
-    expect(breakChance(prior, { out: 0, broken: 0 }, { out: 0, broken: 0 })).toEqual(prior);
-    const many = breakChance(prior, { out: 10_000, broken: 5000 }, { out: 100, broken: 0 });
-    expect(many.a / (many.a + many.b)).toBeLessThan(0.2);
-  });
 });
 
 describe('times', () => {
@@ -70,11 +63,5 @@ describe('times', () => {
     const { likelySeconds, safeSeconds } = durationOf([100], 0);
     expect(likelySeconds).toBeCloseTo(100, 6);
     expect(safeSeconds).toBeCloseTo(100 * Math.exp(0.8416212335729143 * Math.hypot(0.45, 0.18)), 6);
-  });
-
-  it('follow the shop’s pace, but not one job alone', () => {
-    expect(paceOf([])).toBe(1);
-    expect(paceOf([2])).toBeCloseTo(2 ** (1 / 6), 10);
-    expect(paceOf(Array.from({ length: 95 }, () => 2))).toBeCloseTo(2 ** 0.95, 10);
   });
 });

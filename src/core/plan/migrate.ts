@@ -6,13 +6,17 @@ import { orderRemoval } from '../steps';
 import { costsOf, RUN_PLAN_VERSION, type RunPlan } from './run-plan';
 
 /** A run plan as some version of this program stored it; the first ones carried no version. */
-export type StoredRunPlan = Omit<Partial<RunPlan>, 'version'> & { version?: number };
+export type StoredRunPlan = Omit<Partial<RunPlan>, 'version' | 'pace'> & {
+  version?: number;
+  pace?: RunPlan['pace'] | number;
+};
 
 /** Steps from one version to the next, by the version they start from. */
 const STEPS: Record<number, (plan: StoredRunPlan) => StoredRunPlan> = {
   1: addPrecedence,
   2: addSteps,
   3: addRefit,
+  4: addSafePace,
 };
 
 /** Reads a stored run plan, whatever version wrote it. @throws PezzoError `plan-too-new` where a newer program did. */
@@ -59,4 +63,9 @@ function addSteps(plan: StoredRunPlan): StoredRunPlan {
 /** Version 3 planned the way back while it was run, and knew no work: without a planned order it goes back last out, first in. */
 function addRefit(plan: StoredRunPlan): StoredRunPlan {
   return { ...plan, refit: [], fit: [], backWork: [] };
+}
+
+/** Version 4 knew one pace: the likely one. */
+function addSafePace(plan: StoredRunPlan): StoredRunPlan {
+  return typeof plan.pace === 'number' ? { ...plan, pace: { likely: plan.pace, safe: null } } : plan;
 }

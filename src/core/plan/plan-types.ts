@@ -1,5 +1,5 @@
 import type { Catalogue } from '../hardware';
-import type { Duration } from '../learn';
+import type { Duration, Pace } from '../learn';
 import type { OptionValues, ProcedureDocument, SchoolChoice, Schools } from '../procedure';
 import type { Action, CostSettings } from '../graph';
 import type { Caution, Material, Replacement, ShopHistory, Spare, ToolNeed, LabelledBin } from '../layout';
@@ -95,6 +95,8 @@ export interface Plan {
   replacements: Replacement[];
   /** What work uses up. */
   materials: Material[];
+  /** How long the shop takes against the catalogue's times: what `time` was worked out with. */
+  pace: Pace;
   time: Duration;
   stays: Staying[];
   cautions: Caution[];

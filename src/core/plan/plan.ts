@@ -1,4 +1,4 @@
-import { durationOf, type Duration } from '../learn';
+import { durationOf, type Duration, type Pace } from '../learn';
 import {
   type Action,
   DEFAULT_COSTS,
@@ -13,6 +13,7 @@ import {
   cautionsFor,
   materialsOf,
   NO_HISTORY,
+  paceFor,
   replacementsOf,
   sparesOf,
   toolsFor,
@@ -172,6 +173,7 @@ function assemble(
     wait: policy.srsWait,
   };
   const binsOf = binLookup([...removal, ...refit]);
+  const pace = paceFor(history, request.documents);
   return {
     removal,
     before: beforeIn(removalIds, actions, before),
@@ -194,11 +196,12 @@ function assemble(
     spares: sparesOf(graph, removal, policy.spareLevel ?? DEFAULT_SPARE_LEVEL, history),
     replacements: replacementsOf(graph, removal),
     materials: materialsOf(graph, [...removal, ...fitted]),
+    pace,
     time: timeOf(
       [...removal, ...fitted],
       refit,
       betweenSeconds(out) + betweenSeconds(between) + betweenSeconds(back),
-      history.pace,
+      pace,
     ),
     cautions: cautionsFor(graph, [...removal, ...fitted]),
     ways: wayWords(schools, [...request.documents.flatMap((one) => one.schools ?? []), ...(policy.jobSchools ?? [])]),
@@ -259,7 +262,7 @@ const betweenSeconds = ({ steps, cost }: OrderedSteps) =>
 const ALLOWANCE = 0.15;
 
 /** How long taking apart and putting back take together. Waiting is in the steps where the shop knows its time. */
-function timeOf(removal: Action[], refit: RefitStep[], between: number, pace: number): Duration {
+function timeOf(removal: Action[], refit: RefitStep[], between: number, pace: Pace): Duration {
   const seconds = [...removal, ...refit].map((step) => step.ms / 1000).filter((value) => value > 0);
   const own = seconds.reduce((sum, one) => sum + one, 0);
   return durationOf(seconds, between + ALLOWANCE * (own + between), pace);

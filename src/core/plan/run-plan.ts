@@ -1,12 +1,13 @@
 import { BASE_CATALOGUE, extendCatalogue, type Catalogue, type OwnKind } from '../hardware';
 import type { OptionValues, ProcedureDocument, Schools } from '../procedure';
+import type { Pace } from '../learn';
 import { DEFAULT_COSTS, type CostSettings } from '../graph';
 import type { HandStep } from '../steps';
 import type { WaitSource } from '../wording';
 import type { Plan } from './plan-types';
 
 /** The version of run plans that this program writes; older ones are migrated when they are read. */
-export const RUN_PLAN_VERSION = 4;
+export const RUN_PLAN_VERSION = 5;
 
 /** What a run follows, fixed when it is started: procedures at their revision, and the planned removal. */
 export interface RunPlan {
@@ -56,7 +57,7 @@ export interface RunPlan {
   /** How often earlier runs found each cause of a stuck part: "procedure/part|culprit" to a count. */
   misses?: Record<string, number>;
   /** The shop's pace against the catalogue's times when the run was opened. */
-  pace?: number;
+  pace?: Pace;
   /** What the work should take at the catalogue's pace, seconds. */
   standardSeconds?: number;
 }
@@ -78,7 +79,6 @@ export function runPlanOf(
     | 'unverified'
     | 'elsewhere'
     | 'misses'
-    | 'pace'
     | 'trayBins'
   >,
 ): RunPlan {
@@ -98,6 +98,7 @@ export function runPlanOf(
     taped: Object.fromEntries(plan.taped.map(({ item, label }) => [item, label])),
     why: Object.fromEntries(plan.removal.map((action) => [action.key, action.why])),
     tools: plan.tools.map(({ tool, name, notes }) => ({ tool, name, notes })),
+    pace: plan.pace,
     schools: plan.schools,
     ways: plan.ways,
     cautions: plan.cautions.map(({ code, text }) => ({ code, text })),

@@ -23,3 +23,4 @@ export { NOT_FITTED, recordedFrom } from './recorded';
 export { reopeningOf } from './reopen';
 export { effectOf, effectWords, experienceOf, experienceWords, type Trouble } from './experience';
 export { type BayFinding, type Proposal, proposalsFor, withProposals } from './proposals';
+export { FASTEST_HANDS, type Lesson, lessonOf } from './lesson';

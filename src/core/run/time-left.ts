@@ -20,7 +20,7 @@ export function timeLeft(plan: RunPlan, state: RunState, view: RunView): Duratio
           ...backSeconds(state, view),
         ]
   ).filter((one) => one > 0);
-  return durationOf(seconds, seconds.reduce((sum, one) => sum + one, 0) * BETWEEN_ACTIONS, plan.pace ?? 1);
+  return durationOf(seconds, seconds.reduce((sum, one) => sum + one, 0) * BETWEEN_ACTIONS, plan.pace);
 }
 
 /** What is left of a step, seconds. */

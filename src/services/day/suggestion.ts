@@ -3,6 +3,7 @@ import { unavailable } from '../../core/errors';
 import { type DayJob, type DayOrder, type DayProblem, LATE_WORDS } from '../../core/shop';
 import type { Actor } from '../../data';
 import { doHeavy, TooHard } from '../heavy';
+import { shopExperience } from '../history';
 import { demand } from '../permission';
 import { readyBy } from '../working-time';
 import { basisOfDay, type DayBasis, type DayJobRow, piecesOf } from './basis';
@@ -14,7 +15,7 @@ const LIMIT_MS = 6000;
 export async function suggestDay(by: Actor, without: readonly string[], now = new Date()): Promise<DaySuggestionView> {
   demand(by, 'follow');
   const basis = await basisOfDay(now);
-  const { problem, left } = problemOf(basis, without);
+  const { problem, left } = problemOf(basis, without, (await shopExperience()).paces.people);
   const order = await doHeavy<DayOrder>('think', 'orderDay', problem, LIMIT_MS).catch((error: unknown) => {
     throw error instanceof TooHard ? unavailable('too-hard', 'Too many jobs to put in order at once.', error) : error;
   });
@@ -25,6 +26,7 @@ export async function suggestDay(by: Actor, without: readonly string[], now = ne
 function problemOf(
   basis: DayBasis,
   without: readonly string[],
+  paces: Record<string, number>,
 ): { problem: DayProblem; left: { row: DayJobRow; words: string }[] } {
   const { bays, jobs, people } = basis;
   const pieces = piecesOf(basis);
@@ -45,7 +47,7 @@ function problemOf(
   return {
     left,
     problem: {
-      people: hands.map(({ id }) => ({ id, freeFrom: busy(id), pace: 1 })),
+      people: hands.map(({ id }) => ({ id, freeFrom: busy(id), pace: paces[id] ?? 1 })),
       bays: bayFree,
       tools: Object.fromEntries(
         [...pieces].map(([tool, count]) => {

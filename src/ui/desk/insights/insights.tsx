@@ -16,7 +16,7 @@ const MOST_BARS = 8;
 
 /** What the shop's finished runs teach: promises kept, where time goes, what breaks, what is missed, what accepted findings changed. */
 export function Insights({ view }: { view: InsightsView }) {
-  const { time, breaks, misses, leftOut, promises, effects, rehearse } = view;
+  const { time, breaks, misses, leftOut, promises, effects, rehearse, hands, repetition } = view;
   return (
     <div className="fill-page">
       <PageHead title="Insights" under={`What the last ${view.runs} finished runs teach`} />
@@ -40,7 +40,7 @@ export function Insights({ view }: { view: InsightsView }) {
           table="time"
           isEmpty={time.length === 0}
           said={time[0] ? `Most goes into ${time[0].what}: ${time[0].minutes} min.` : 'No believable times yet.'}
-          under={`Left out: ${leftOut.tooFast} steps tapped faster than hands move, ${leftOut.gaps} gaps too long to be one step.`}
+          under={`Left out: ${leftOut.tooFast} steps tapped faster than hands move, ${leftOut.gaps} gaps too long to be one step; ${leftOut.runs} whole runs teach no times.`}
         >
           <Bars rows={time.slice(0, MOST_BARS).map((one) => ({ name: one.what, value: one.minutes }))} unit="min" />
           <Table head={['What', 'Minutes']} rows={time.map((one) => [one.what, one.minutes])} />
@@ -55,6 +55,31 @@ export function Insights({ view }: { view: InsightsView }) {
           <Table
             head={['Kind', 'Out', 'Broken', '%']}
             rows={breaks.map((one) => [one.what, one.out, one.broken, one.percent])}
+          />
+        </Card>
+        <Card
+          name="Whose hands"
+          table="hands"
+          isEmpty={hands.length === 0}
+          said={hands.length ? 'Time against the shop’s, for the same work and practice.' : 'No believable times yet.'}
+          under={hands.length ? 'Shrunk: a few runs move it little.' : undefined}
+        >
+          <Bars rows={hands.slice(0, MOST_BARS).map((one) => ({ name: one.who, value: one.percent }))} unit="%" />
+          <Table
+            head={['Who', 'Runs', '% of the shop’s time']}
+            rows={hands.map((one) => [one.who, one.runs, one.percent])}
+          />
+        </Card>
+        <Card
+          name="Practice"
+          table="repetition"
+          isEmpty={repetition.length === 0}
+          said={repetition.length ? view.practiceWords : 'No believable times yet.'}
+        >
+          <Bars rows={repetition.map((one) => ({ name: one.times, value: one.percent }))} unit="%" />
+          <Table
+            head={['By the same hands', 'Runs', '% of the catalogue’s time']}
+            rows={repetition.map((one) => [one.times, one.runs, one.percent])}
           />
         </Card>
         <Card
