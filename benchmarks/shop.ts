@@ -13,7 +13,7 @@ import { seeded } from './support/seeded';
 const [SHOPS, JOBS, PEOPLE] = [20, 200, 4];
 /** From so many jobs of a procedure on its promises are judged; a lead looks at findings after every so many jobs. */
 const [KNOWN_FROM, REVIEW_EVERY] = [30, 5];
-const [TIME_LEVEL, SPARE_LEVEL] = [0.8, 0.9];
+const SPARE_LEVEL = 0.9;
 const DOORS = ['kite-rear-door', 'drover-front-door-crew', 'carry-front-door', 'lumen-front-door', 'calder-rear-door'];
 
 /** What one shop's 200 jobs came to. */

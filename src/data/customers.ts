@@ -17,12 +17,17 @@ export interface CustomerRow {
   /** When the vehicle was given back; null while it is here. */
   closedAt: Date | null;
   redactedAt: Date | null;
+  /** Whether they agree to be found again, as somebody noted it. */
+  consent: boolean | null;
+  consentAt: Date | null;
+  keepMonths: number | null;
 }
 
 const CUSTOMER = `select j.number as "jobNumber", j.customer, j.phone, j.title, v.label as plate, concat_ws(' ', v.make, v.model, v.year) as vehicle, v.vin,
        (select count(*)::int from events e where e.log_id = l.id and e.type = 'signed') as signatures,
        (select count(*)::int from photos p where p.job_number = j.number and p.redacted_at is null) as photos,
-       j.created_at as "openedAt", (select e.received_at from events e where e.log_id = l.id and e.position = l.closed_position) as "closedAt", j.redacted_at as "redactedAt"
+       j.created_at as "openedAt", (select e.received_at from events e where e.log_id = l.id and e.position = l.closed_position) as "closedAt", j.redacted_at as "redactedAt",
+       j.consent, j.consent_at as "consentAt", j.keep_months as "keepMonths"
   from jobs j join vehicles v on v.id = j.vehicle_id join logs l on l.job_number = j.number and l.kind = 'visit'`;
 
 /** Every job with what it holds of its customer, newest first. */

@@ -7,8 +7,8 @@ grant insert on shop, people, sessions, devices, sign_in_tries, procedures, proc
   stock_questions, stock_reservations, store_photos, supply_orders, supply_order_lines, store_kits, store_kit_takes, run_lessons to pezzo_app_role;
 grant update on shop, people, devices, sign_in_tries, procedures, procedure_drafts, speakers, store_items, day_places, shop_tools, store_photos,
   supply_orders, store_kits to pezzo_app_role;
-grant update (vin) on vehicles to pezzo_app_role;
-grant update (trained_person, named_by, named_at, due_at, parts_at, parts) on jobs to pezzo_app_role;
+grant update (vin, label) on vehicles to pezzo_app_role;
+grant update (trained_person, named_by, named_at, due_at, parts_at, parts, customer, phone, consent, consent_by, consent_at, keep_months) on jobs to pezzo_app_role;
 grant update (finished_at, reserved) on runs to pezzo_app_role;
 grant update (settled_by, settled_at) on stock_questions to pezzo_app_role;
 grant update (back_ordered, received) on supply_order_lines to pezzo_app_role;

@@ -35,21 +35,25 @@ export interface JobRow {
   /** When the part it waits for comes, and which. */
   partsAt: Date | null;
   parts: string;
+  /** Whether the customer agrees to be found again; null where nobody asked. */
+  consent: boolean | null;
+  /** Months that this customer's data is kept; null for the shop's keeping time. */
+  keepMonths: number | null;
   vehicle: VehicleRow;
 }
 
 const VEHICLE = `json_build_object('id', v.id, 'make', v.make, 'model', v.model, 'year', v.year, 'body', v.body,
   'steering', v.steering, 'label', v.label, 'vin', v.vin, 'options', v.options, 'highVoltage', v.high_voltage) as vehicle`;
-const JOB = `j.number, j.title, j.customer, j.phone, j.comes_back_of as "comesBackOf", j.created_at as "createdAt", j.redacted_at as "redactedAt", l.id as visit, j.trained_person as "trainedPerson", j.schools, j.due_at as "dueAt", j.parts_at as "partsAt", j.parts, ${VEHICLE}`;
+const JOB = `j.number, j.title, j.customer, j.phone, j.comes_back_of as "comesBackOf", j.created_at as "createdAt", j.redacted_at as "redactedAt", l.id as visit, j.trained_person as "trainedPerson", j.schools, j.due_at as "dueAt", j.parts_at as "partsAt", j.parts, j.consent, j.keep_months as "keepMonths", ${VEHICLE}`;
 const FROM = `from jobs j join vehicles v on v.id = j.vehicle_id join logs l on l.job_number = j.number and l.kind = 'visit'`;
 
 /** Adds a vehicle and returns its id. */
 export async function insertVehicle(
   db: Db,
-  vehicle: Vehicle & { label: string; options?: Record<string, string>; highVoltage?: boolean },
+  vehicle: Vehicle & { label: string; options?: Record<string, string>; highVoltage?: boolean; vin?: string },
 ): Promise<string> {
   const { rows } = await db.query<{ id: string }>(
-    'insert into vehicles (make, model, year, body, steering, label, options, high_voltage) values ($1, $2, $3, $4, $5, $6, $7, $8) returning id',
+    'insert into vehicles (make, model, year, body, steering, label, options, high_voltage, vin) values ($1, $2, $3, $4, $5, $6, $7, $8, $9) returning id',
     [
       vehicle.make,
       vehicle.model,
@@ -59,6 +63,7 @@ export async function insertVehicle(
       vehicle.label,
       vehicle.options ?? {},
       vehicle.highVoltage ?? false,
+      vehicle.vin || null,
     ],
   );
   return rows[0].id;
@@ -99,7 +104,7 @@ export async function listJobs(db: Db, limit: number): Promise<JobRow[]> {
 export async function searchJobs(db: Db, words: string[], limit: number): Promise<JobRow[]> {
   const held = `lower(concat_ws(' ', j.number, j.customer, regexp_replace(j.phone, '[^0-9+]', '', 'g'), j.phone, v.label, v.vin, v.make, v.model, v.year))`;
   const { rows } = await db.query<JobRow>(
-    `select ${JOB} ${FROM} where j.redacted_at is null ${words.map((_, at) => `and ${held} like $${at + 2}`).join(' ')} order by j.number desc limit $1`,
+    `select ${JOB} ${FROM} where j.redacted_at is null and j.consent is not false ${words.map((_, at) => `and ${held} like $${at + 2}`).join(' ')} order by j.number desc limit $1`,
     [limit, ...words.map((word) => `%${word.toLowerCase().replace(/[\\%_]/g, '\\$&')}%`)],
   );
   return rows;
@@ -118,6 +123,33 @@ export async function updateTrainedPerson(db: Db, jobNumber: number, person: str
     jobNumber,
     person,
     by,
+  ]);
+}
+
+/** Changes what a job holds of its customer. */
+export async function updateCustomer(
+  db: Db,
+  jobNumber: number,
+  {
+    customer,
+    phone,
+    label,
+    consent,
+    keepMonths,
+    by,
+  }: { customer: string; phone: string; label: string; consent: boolean | null; keepMonths: number | null; by: string },
+): Promise<void> {
+  await db.query(
+    `update jobs set customer = $2, phone = $3, keep_months = $5,
+            consent_by = case when $4::boolean is null then null when consent is not distinct from $4 then consent_by else $6 end,
+            consent_at = case when $4::boolean is null then null when consent is not distinct from $4 then consent_at else now() end,
+            consent = $4
+      where number = $1`,
+    [jobNumber, customer, phone, consent, keepMonths, by],
+  );
+  await db.query('update vehicles set label = $2 where id = (select vehicle_id from jobs where number = $1)', [
+    jobNumber,
+    label,
   ]);
 }
 

@@ -107,15 +107,6 @@ export async function finishedMark(db: Db): Promise<string> {
   return rows[0].mark;
 }
 
-/** The runs finished last, newest first. */
-export async function listFinishedRuns(db: Db, limit: number): Promise<RunRow[]> {
-  const { rows } = await db.query<RunRow>(
-    `select ${RUN} from runs where finished_at is not null order by finished_at desc, id limit $1`,
-    [limit],
-  );
-  return rows.map(asRun);
-}
-
 /** A procedure of a run that a later revision is out for. */
 export interface NewerRow {
   procedure: string;

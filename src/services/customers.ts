@@ -1,6 +1,18 @@
+import type { CustomerForm } from '../contracts/schemas';
 import type { CustomerView, Report } from '../contracts/views';
 import { conflict } from '../core/errors';
-import { db, getCustomer, listCustomers, listPhotosOfJob, redactJob, type Actor, type CustomerRow } from '../data';
+import {
+  db,
+  getCustomer,
+  getJob,
+  listCustomers,
+  listPhotosOfJob,
+  redactJob,
+  transaction,
+  updateCustomer,
+  type Actor,
+  type CustomerRow,
+} from '../data';
 import { demand } from './permission';
 import { readReport } from './report';
 import { writeSecurityLine } from './security-log';
@@ -13,13 +25,21 @@ export async function viewCustomers(by: Actor, now = new Date()): Promise<Custom
   return rows.map((row) => ({ ...row, isDue: isDue(row, settings.keepingMonths, now) }));
 }
 
-/** True once the keeping time has passed since the vehicle was given back. Where the shop has set none, nothing is ever due. */
+/** True once the keeping time has passed since the vehicle was given back: the customer's own before the shop's; at once where they do not agree to be kept. Where none is set, nothing is ever due. */
 export function isDue(
-  { closedAt, redactedAt }: Pick<CustomerRow, 'closedAt' | 'redactedAt'>,
-  keepingMonths: number | null,
+  {
+    closedAt,
+    redactedAt,
+    consent,
+    keepMonths,
+  }: Pick<CustomerRow, 'closedAt' | 'redactedAt' | 'consent' | 'keepMonths'>,
+  shopMonths: number | null,
   now: Date,
 ): boolean {
-  if (keepingMonths === null || closedAt === null || redactedAt !== null) return false;
+  if (closedAt === null || redactedAt !== null) return false;
+  if (consent === false) return true;
+  const keepingMonths = keepMonths ?? shopMonths;
+  if (keepingMonths === null) return false;
   const due = new Date(closedAt);
   due.setUTCMonth(due.getUTCMonth() + keepingMonths);
   return due <= now;
@@ -69,4 +89,12 @@ export async function redactDue(by: Actor, now = new Date()): Promise<number[]> 
     writeSecurityLine('customer-redacted', { job: jobNumber, by: by.id });
   }
   return due;
+}
+
+/** Changes what a job holds of its customer: name, phone, plate, and whether and how long it may be kept. A conflict where it was erased. */
+export async function changeCustomer(by: Actor, jobNumber: number, form: CustomerForm): Promise<void> {
+  demand(by, 'open-job');
+  const { redactedAt } = await getJob(db, jobNumber);
+  if (redactedAt) throw conflict('redacted', 'The customer’s data of this job was erased: open a new job.');
+  await transaction((tx) => updateCustomer(tx, jobNumber, { ...form, by: by.id }));
 }

@@ -125,6 +125,9 @@ async function handsOf(lessons: readonly LessonRow[], people: Record<string, num
     .sort((a, b) => a.percent - b.percent || (a.who < b.who ? -1 : 1));
 }
 
+/** Runs from which on the shop's own learning curve is told as such. */
+const ENOUGH_RUNS = 12;
+
 /** Bounds of how often somebody had done the same work before, with their words. */
 const TIMES: [upTo: number, words: string][] = [
   [0, 'first time'],
@@ -153,7 +156,11 @@ function repetitionOf(
     return own ? [{ times: words, runs: own.length, percent: Math.round(100 * own[Math.floor(own.length / 2)]) }] : [];
   });
   const off = Math.round(100 * (1 - doubling));
-  return { repetition, practiceWords: `Doing it twice as often takes about ${off} % off the time.` };
+  const isKnown = repetition.reduce((sum, { runs }) => sum + runs, 0) >= ENOUGH_RUNS;
+  const practiceWords = isKnown
+    ? `Doing it twice as often takes about ${off} % off the time.`
+    : `Too few runs to tell what practice does here; about ${off} % off each time it doubles is supposed.`;
+  return { repetition, practiceWords };
 }
 
 async function troubles(

@@ -2,7 +2,7 @@ import { v7 as uuid } from 'uuid';
 import type { JobForm, NewRunForm } from '../contracts/schemas';
 import type { FormerJobView } from '../contracts/views';
 import { conflict, invalid } from '../core/errors';
-import type { SchoolChoice } from '../core/procedure';
+import { indexItems, itemKey, itemWords, type SchoolChoice } from '../core/procedure';
 import { type RunPlan, runPlanOf } from '../core/plan';
 import {
   db,
@@ -69,7 +69,8 @@ export async function formerJob(number: number): Promise<FormerJobView> {
     runs: heads.flatMap(({ id, title }) => {
       const plan = plans.get(id);
       if (!plan) return [];
-      const kept = report.runs.find((one) => one.title === title)?.ledger.filter((row) => row.kept > 0) ?? [];
+      const ledger = report.runs.find((one) => one.title === title)?.ledger ?? [];
+      const kept = ledger.filter((row) => row.kept > 0);
       return [
         {
           id,
@@ -79,10 +80,33 @@ export async function formerJob(number: number): Promise<FormerJobView> {
           procedures: plan.documents.map((document) => document.id),
           options: plan.options,
           kept: kept.map(({ words, kept: count }) => `${count} × ${words}`),
+          newParts: plan.newParts,
+          forGood: doneForGood(plan),
         },
       ];
     }),
   };
+}
+
+/** What a run undid that cannot go back as it was: rivets that are rivet nuts now, what was cut. */
+function doneForGood(plan: RunPlan): string[] {
+  const undone = new Set(plan.removal);
+  return plan.documents.flatMap((document) => {
+    const index = indexItems(document);
+    const fasteners = document.fasteners.filter(
+      ({ id, refit }) =>
+        refit?.reversible === false && undone.has(`release:${itemKey({ procedure: document.id, item: id })}`),
+    );
+    const work = (document.work ?? []).filter(
+      ({ id, reversible }) =>
+        reversible === false &&
+        plan.fit.some(({ actions }) => actions.includes(`work:${itemKey({ procedure: document.id, item: id })}`)),
+    );
+    return [
+      ...fasteners.map(({ id, refit }) => `${itemWords(index, id)}: ${refit!.as ?? 'fitted new'}`),
+      ...work.map(({ id }) => itemWords(index, id)),
+    ];
+  });
 }
 
 /** Names who is trained for the high voltage of a job's vehicle: a lead's word, asked for before anything is planned on it. */

@@ -39,6 +39,7 @@ const ROUTES: Record<string, Record<string, { from: From; password?: true; at: s
   'api/jobs': {
     POST: { from: 'technician', at: '/api/jobs', data: { title: 'Matrix', make: 'Velden', model: 'Kite' } },
   },
+  'api/jobs/[number]/customer': { PUT: { from: 'technician', at: '/api/jobs/999999/customer', data: {} } },
   'api/jobs/[number]/quotes': { POST: { from: 'technician', at: '/api/jobs/999999/quotes', data: {} } },
   'api/jobs/[number]/quotes/[quote]/answer': {
     POST: { from: 'technician', at: '/api/jobs/999999/quotes/1/answer', data: {} },

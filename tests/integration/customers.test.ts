@@ -7,6 +7,7 @@ import { kiteJob, kiteShop } from '../support/kite-shop';
 import { readPdf } from '../support/read-pdf';
 import type { VisitEvent, VisitFact } from '@/core/visit';
 import {
+  changeCustomer,
   changeSettings,
   exportCustomer,
   keepPhoto,
@@ -127,6 +128,16 @@ describe('a customer’s data', () => {
       (await viewCustomers(people.owner, soon)).some((row) => row.isDue),
       (await viewCustomers(people.owner, late)).filter((row) => row.isDue).map((row) => row.jobNumber),
     ]).toEqual([false, [job]]);
+    const form = { customer: 'Zoë Łąkowska', phone: '', label: 'AB-123-CD', keepMonths: null };
+    const isDue = async (now: Date) =>
+      (await viewCustomers(people.owner, now)).find((row) => row.jobNumber === job)!.isDue;
+    // The customer's own keeping time goes before the shop's; whoever does not agree to be kept is due at once.
+    await changeCustomer(people.lead, job, { ...form, consent: true, keepMonths: 12 });
+    expect(await isDue(late)).toBe(false);
+    await changeCustomer(people.lead, job, { ...form, consent: false });
+    expect(await isDue(new Date())).toBe(true);
+    await changeCustomer(people.lead, job, { ...form, consent: null });
+    expect(await isDue(soon)).toBe(false);
   });
 
   it('is taken out for good: name, plate, VIN, signature, photo; what was done stays', async () => {

@@ -5,6 +5,7 @@ import { kiteJob, kiteShop, REAR_SPEAKER } from '../support/kite-shop';
 import { readPdf } from '../support/read-pdf';
 import {
   answerQuote,
+  changeCustomer,
   changeSettings,
   formerJob,
   formerJobs,
@@ -85,6 +86,27 @@ describe('a customer and vehicle', () => {
     expect(await formerJobs(people.technician, 'tideway')).toEqual([]);
   });
 
+  it('are found again only where they do not refuse; whoever notes it is kept with it', async () => {
+    const label = 'REFUSED 1';
+    const number = await openJob(people.technician, {
+      ...kiteJob('Once', 'B. Nobody'),
+      label,
+      vin: '1M8GDM9AXKP042788',
+    });
+    const found = async () => (await formerJobs(people.technician, 'b. nobody')).map((one) => one.number);
+    const form = { customer: 'B. Nobody', phone: '', label, consent: true, keepMonths: 6 };
+    await changeCustomer(people.technician, number, form);
+    expect(await found()).toEqual([number]);
+    expect((await formerJobs(people.technician, 'refused'))[0].vehicle.vin).toBe('1M8GDM9AXKP042788');
+    const [noted] = await asOwner(`select consent, consent_by, keep_months from jobs where number = ${number}`);
+    expect(noted).toEqual({ consent: true, consent_by: 'technician', keep_months: 6 });
+    await changeCustomer(people.lead, number, { ...form, consent: false });
+    expect(await found()).toEqual([]);
+    await expect(changeCustomer(people.trainee, number, form)).rejects.toMatchObject({ kind: 'forbidden' });
+    await asOwner(`select redact_job(${number}, 'owner')`);
+    await expect(changeCustomer(people.lead, number, form)).rejects.toMatchObject({ code: 'redacted' });
+  });
+
   it('that come back show what was opened before, to be planned again', async () => {
     const first = await openJob(people.technician, kiteJob('Speakers'));
     await openRun(people.technician, { job: first, ...REAR_SPEAKER });
@@ -92,7 +114,16 @@ describe('a customer and vehicle', () => {
     expect((await viewJob(back)).job.comesBackOf).toBe(first);
     expect(await formerJob(first)).toMatchObject({
       number: first,
-      runs: [{ procedures: ['kite-rear-door'], goals: ['woofer'], options: { windows: 'power' }, kept: [] }],
+      runs: [
+        {
+          procedures: ['kite-rear-door'],
+          goals: ['woofer'],
+          options: { windows: 'power' },
+          kept: [],
+          newParts: ['Intercom speaker'],
+          forGood: [],
+        },
+      ],
     });
     await expect(openJob(people.technician, { ...kiteJob('x'), comesBackOf: 999 })).rejects.toMatchObject({
       kind: 'not-found',

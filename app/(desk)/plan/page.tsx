@@ -22,6 +22,7 @@ function readQuery(query: Query) {
     goals: list(query.goal),
     options,
     fits: list(query.fit),
+    lines: list(query.line),
     job: list(query.job)[0] ?? null,
   });
 }

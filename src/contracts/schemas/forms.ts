@@ -188,6 +188,13 @@ export const kitSchema = Joi.object<{ tools: string[] }>({
 
 const year = Joi.number().integer().min(1900).max(2100);
 
+/** A VIN as it is written on the car: capitals and digits without I, O and Q; older cars have fewer of them. */
+const vin = Joi.string()
+  .trim()
+  .uppercase()
+  .pattern(/^[A-HJ-NPR-Z0-9]{5,17}$/)
+  .allow('')
+  .messages({ 'string.pattern.base': 'A VIN has up to 17 capitals and digits, none of them I, O or Q.' });
 export const jobSchema = Joi.object<JobForm>({
   title: Joi.string().trim().min(1).max(200).required().messages({ 'string.empty': 'Say what the job is.' }),
   customer: text,
@@ -201,6 +208,26 @@ export const jobSchema = Joi.object<JobForm>({
   steering: Joi.valid('left', 'right', 'any').default('any'),
   options: Joi.object().pattern(option, option).max(24).default({}),
   highVoltage: Joi.boolean().default(false),
+  vin: vin.default(''),
+});
+
+/** What a job holds of its customer, and whether and how long it may be kept. */
+export interface CustomerForm {
+  customer: string;
+  phone: string;
+  label: string;
+  consent: boolean | null;
+  keepMonths: number | null;
+}
+export const customerSchema = Joi.object<CustomerForm>({
+  customer: text,
+  phone: Joi.string().trim().max(40).allow('').default(''),
+  label: text,
+  consent: Joi.boolean().allow(null).default(null),
+  keepMonths: Joi.number().integer().min(1).max(240).allow(null).default(null).messages({
+    'number.min': 'One month at least.',
+    'number.max': 'Twenty years at most.',
+  }),
 });
 
 /** How a job is worked on where that differs from the shop's ways. */
@@ -232,6 +259,7 @@ export interface JobForm {
   options?: Record<string, string>;
   /** Orange cables. */
   highVoltage?: boolean;
+  vin?: string;
 }
 
 export const newProcedureSchema = Joi.object<NewProcedureForm>({
@@ -288,6 +316,7 @@ export const planQuerySchema = Joi.object<PlanQuery>({
   options: Joi.object().pattern(option, option).required(),
   job: jobNumber.allow(null).default(null),
   fits,
+  lines: Joi.array().items(Joi.string().trim().min(1).max(200)).max(50).default([]),
 });
 export interface PlanQuery {
   procedures: string[];
@@ -296,6 +325,8 @@ export interface PlanQuery {
   job: number | null;
   /** What new goes in where, as `fitText` writes it. */
   fits: string[];
+  /** Lines of the tick list between apart and together. */
+  lines: string[];
 }
 
 export const newRunSchema = Joi.object<NewRunForm>({

@@ -62,6 +62,8 @@ export {
   readBatch,
 } from './event';
 export {
+  type CustomerForm,
+  customerSchema,
   type DeviceForm,
   type JobForm,
   type NewProcedureForm,

@@ -21,7 +21,12 @@ export interface JobView {
   /** When the part it waits for comes, and which. */
   partsAt: Date | null;
   parts: string;
-  vehicle: Vehicle & { label: string; vin: string | null; highVoltage: boolean };
+  /** Whether the customer agrees to be found again; null where nobody asked. */
+  consent: boolean | null;
+  /** Months that this customer's data is kept; null for the shop's keeping time. */
+  keepMonths: number | null;
+  redactedAt: Date | null;
+  vehicle: Vehicle & { label: string; vin: string | null; options: Record<string, string>; highVoltage: boolean };
 }
 
 /** What a vehicle that comes back had done to it: what was opened, to be planned again, and what of the factory's is kept. */
@@ -36,6 +41,10 @@ export interface FormerJobView {
     procedures: string[];
     options: Record<string, string>;
     kept: string[];
+    /** What went in: it comes out again on the way back to stock. */
+    newParts: string[];
+    /** What cannot go back as it was. */
+    forGood: string[];
   }[];
 }
 
@@ -112,5 +121,7 @@ export interface CustomerView {
   /** When the vehicle was given back; null while it is here. */
   closedAt: Date | null;
   redactedAt: Date | null;
+  consent: boolean | null;
+  keepMonths: number | null;
   isDue: boolean;
 }

@@ -37,7 +37,7 @@ export interface Lesson {
 }
 
 /** Below this share of the standard time nobody's hands were at work: a demo, or taps made up for afterwards (common practice, no source). */
-export const FASTEST_HANDS = 0.3;
+const FASTEST_HANDS = 0.3;
 
 /** What a finished run teaches of times and breakage. */
 export function lessonOf(plan: RunPlan, events: RunEvent[]): Lesson {

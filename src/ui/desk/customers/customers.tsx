@@ -42,6 +42,7 @@ export function Customers({ customers, keepingMonths }: { customers: CustomerVie
                 <th>VIN</th>
                 <th>Signatures</th>
                 <th>Photos</th>
+                <th>May be kept</th>
                 <th>State</th>
                 <th>
                   <span className="visually-hidden">What to do</span>
@@ -63,6 +64,11 @@ export function Customers({ customers, keepingMonths }: { customers: CustomerVie
 const stateWords = ({ redactedAt, closedAt, isDue }: CustomerView) =>
   redactedAt ? 'erased' : isDue ? 'due' : closedAt ? 'given back' : 'vehicle here';
 
+const keptWords = ({ consent, keepMonths }: CustomerView) =>
+  [consent === null ? 'not asked' : consent ? 'agreed' : 'no', keepMonths !== null && `${keepMonths} months`]
+    .filter(Boolean)
+    .join(', ');
+
 function CustomerRow({ row }: { row: CustomerView }) {
   return (
     <tr>
@@ -75,6 +81,7 @@ function CustomerRow({ row }: { row: CustomerView }) {
       <td>{row.vin ?? '–'}</td>
       <td>{row.redactedAt ? '–' : row.signatures}</td>
       <td>{row.photos}</td>
+      <td>{keptWords(row)}</td>
       <td>{stateWords(row)}</td>
       <td className="text-nowrap">
         <a className="btn btn-sm btn-outline-dark" href={`/api/customers/${row.jobNumber}/export`} download>

@@ -19,7 +19,10 @@ export function Insights({ view }: { view: InsightsView }) {
   const { time, breaks, misses, leftOut, promises, effects, rehearse, hands, repetition } = view;
   return (
     <div className="fill-page">
-      <PageHead title="Insights" under={`What the last ${view.runs} finished runs teach`} />
+      <PageHead
+        title="Insights"
+        under={view.runs === 1 ? 'What the one finished run teaches' : `What the last ${view.runs} finished runs teach`}
+      />
       <div className="insights fill-scroll" tabIndex={0} role="region" aria-label="Insights">
         <Card name="Promises" table="promises" isEmpty={promises.length === 0} said={view.calibrationWords}>
           <Promises promises={promises} />

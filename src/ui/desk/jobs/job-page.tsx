@@ -16,6 +16,7 @@ import { PageHead } from '../../design/page-head';
 import { Agreed } from './agreed';
 import { BenchResults } from './bench-results';
 import { CameBack } from './came-back';
+import { CustomerCard } from './customer-card';
 import { HighVoltage } from './high-voltage';
 import { JobKits } from './job-kits';
 import { JobSchools } from './job-schools';
@@ -116,6 +117,7 @@ export function JobPage({
               ))}
             </ul>
           </section>
+          <CustomerCard job={job} mayChange={mayRecord} />
           <JobKits kits={kits} job={job.number} mayTake={mayRecord} />
           <BenchResults results={bench} names={visit.names} />
           <JobSchools job={job} mayChange={mayLook} />

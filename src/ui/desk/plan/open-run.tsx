@@ -36,7 +36,7 @@ export function OpenRun({
 }) {
   const [open, setOpen] = useState(false);
   const [job, setJob] = useState(forJob ?? jobs[0]?.number ?? 0);
-  const [lines, setLines] = useState(() => partsIn(asked).join('\n'));
+  const [lines, setLines] = useState(() => [...(asked.lines ?? []), ...partsIn(asked)].join('\n'));
   const { busy, trouble, run } = useSend();
   const router = useRouter();
   const start = async () => {

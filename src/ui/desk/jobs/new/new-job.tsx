@@ -24,6 +24,7 @@ const EMPTY: JobForm = {
   steering: 'any',
   options: {},
   highVoltage: false,
+  vin: '',
 };
 
 /** Opens a job for one vehicle: what the library knows is offered, anything else can be typed; what changes the work is asked right away. */
@@ -57,8 +58,10 @@ export function NewJob({
       body: vehicle.body ?? '',
       steering: vehicle.steering ?? 'any',
       highVoltage: vehicle.highVoltage,
+      vin: vehicle.vin ?? '',
     };
     for (const [field, value] of Object.entries(known)) setValue(field as keyof JobForm, value);
+    setValue('options', vehicle.options);
     setValue('comesBackOf', comesBack ? number : null);
     if (comesBack) setValue('title', `Comes back: ${title}`.slice(0, 200));
   };
@@ -123,6 +126,9 @@ export function NewJob({
             </Field>
           </div>
         </div>
+        <Field id="vin" label="VIN" hint="If it is at hand: check-in can scan it" error={errors.vin}>
+          <Form.Control autoComplete="off" {...register('vin')} />
+        </Field>
         <Field id="body" label="Body style" error={errors.body}>
           <Form.Control
             list="known-bodies"
