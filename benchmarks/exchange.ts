@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import { BASE_CATALOGUE } from '../src/core/hardware';
 import type { ProcedureDocument } from '../src/core/procedure';
-import { db, getPool, insertPerson, insertShop } from '../src/data';
+import { db, getPool, HOME, insertPerson, insertShop } from '../src/data';
 import { endHeavy, importArchive, packArchive, type Packed } from '../src/services';
 import { readAndCheck } from '../scripts/cli/read-file';
 import { prepareDatabase, startThrowAwayCluster } from '../scripts/support/postgres';
@@ -22,8 +22,23 @@ export async function main(): Promise<void> {
     await makeWorkers();
     process.env.PEZZO_WORKERS = WORKERS_FOLDER;
     await insertShop(db, 'Quayside Sound');
-    await insertPerson(db, { id: 'lead', name: 'A lead', role: 'lead', pinHash: 'x', passwordHash: null });
-    const by = { id: 'lead', name: 'A lead', role: 'lead', active: true, hasPassword: true, byPassword: true } as const;
+    await insertPerson(db, {
+      id: 'lead',
+      name: 'A lead',
+      role: 'lead',
+      pinHash: 'x',
+      passwordHash: null,
+      branch: HOME,
+    });
+    const by = {
+      id: 'lead',
+      name: 'A lead',
+      role: 'lead',
+      branch: HOME,
+      active: true,
+      hasPassword: true,
+      byPassword: true,
+    } as const;
     const file = join(folder, 'library.zip');
     const rows: string[][] = [];
     const measured = async (name: string, work: () => Promise<unknown>) => {

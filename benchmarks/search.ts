@@ -1,7 +1,7 @@
 import pg from 'pg';
 import { prepareDatabase, startThrowAwayCluster } from '../scripts/support/postgres';
 import { ZONES } from '../src/core/vehicle';
-import { getPool } from '../src/data';
+import { getPool, HOME } from '../src/data';
 import { searchLibrary } from '../src/services';
 
 import { seeded } from './support/seeded';
@@ -81,7 +81,8 @@ async function fill(url: string): Promise<void> {
   await client.connect();
   const random = seeded(11);
   const pick = <T>(list: T[]) => list[Math.floor(random() * list.length)];
-  await client.query(`insert into people (id, name, role, pin_hash) values ('made', 'Made', 'owner', '')`);
+  await client.query(`insert into shop (id, name) values (1, 'Made')`);
+  await client.query(`insert into people (id, name, role, pin_hash, branch) values ('made', 'Made', 'owner', '', 1)`);
   const rows = Array.from({ length: PROCEDURES }, (_, n) => {
     const [make, model, zone] = [pick(MAKES), `${pick(MODELS)} ${Math.floor(random() * 90)}`, pick(ZONES)];
     const from = 1990 + Math.floor(random() * 32);
@@ -97,8 +98,8 @@ async function fill(url: string): Promise<void> {
   });
   const column = <T>(of: (row: (typeof rows)[number]) => T) => rows.map(of);
   await client.query(
-    `insert into procedures (id, title, zone, side, search_text, revision, created_by)
-     select id, title, zone, side, lower(title || ' ' || id), 1, 'made' from unnest($1::text[], $2::text[], $3::text[], $4::text[]) as t(id, title, zone, side)`,
+    `insert into procedures (branch, id, title, zone, side, search_text, revision, created_by)
+     select 1, id, title, zone, side, lower(title || ' ' || id), 1, 'made' from unnest($1::text[], $2::text[], $3::text[], $4::text[]) as t(id, title, zone, side)`,
     [
       column((row) => row.id),
       column((row) => `${row.make} ${row.model}, ${row.zone.name}`),
@@ -125,11 +126,11 @@ async function measure(query: string): Promise<(string | number)[]> {
   const times: number[] = [];
   const raw: number[] = [];
   let found = 0;
-  const statement = await sentBy(() => searchLibrary(query));
+  const statement = await sentBy(() => searchLibrary(HOME, query));
   for (let n = 0; n < RUNS; n += 1) {
     times.push(
       await timed(async () => {
-        found = (await searchLibrary(query)).length;
+        found = (await searchLibrary(HOME, query)).length;
       }),
     );
     raw.push(await timed(() => getPool().query(statement.text, statement.values)));

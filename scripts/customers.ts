@@ -10,7 +10,7 @@ import { PlainFailure, say } from './support/project';
 
 /** Whoever has the machine acts as the shop's owner; what is erased says so. Null where the shop was not set up. */
 async function findOwner(): Promise<Actor | null> {
-  const owner = (await listPeople(db)).find(({ role, active }) => role === 'owner' && active);
+  const owner = (await listPeople(db, null)).find(({ role, active }) => role === 'owner' && active);
   return owner ? { ...owner, byPassword: true } : null;
 }
 

@@ -8,7 +8,7 @@ export const dynamic = 'force-dynamic';
 
 export default async function BayLayout({ children }: { children: ReactNode }) {
   const person = await requirePerson();
-  const { settings } = await readShop();
+  const { settings } = await readShop(person.branch);
   return (
     <>
       <SignedIn endsAt={person.expiresAt.toISOString()} me={person.id} />

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { isLead, may, readShop } from '@/services';
+import { chainKinds, isLead, may, readShop } from '@/services';
 import { CatalogueProvider } from '@/ui/design/catalogue';
 import { DatesProvider } from '@/ui/design/dates';
 import { TopBar } from '@/ui/design/top-bar';
@@ -11,7 +11,7 @@ export const dynamic = 'force-dynamic';
 
 export default async function DeskLayout({ children }: { children: ReactNode }) {
   const person = await requirePerson();
-  const shop = await readShop();
+  const [shop, ownKinds] = await Promise.all([readShop(person.branch), chainKinds()]);
   return (
     <>
       <SignedIn endsAt={person.expiresAt.toISOString()} me={person.id} />
@@ -22,7 +22,7 @@ export default async function DeskLayout({ children }: { children: ReactNode }) 
         find={<Find />}
         isLocked={isLead(person) && !person.byPassword && person.hasPassword}
       />
-      <CatalogueProvider ownKinds={shop.settings.ownKinds}>
+      <CatalogueProvider ownKinds={ownKinds}>
         <DatesProvider timeZone={shop.settings.timeZone}>
           <main className="page">{children}</main>
         </DatesProvider>

@@ -1,5 +1,5 @@
 import { redirect } from 'next/navigation';
-import { isEnrolled, listSignInPeople, needsSetup, readShop } from '@/services';
+import { firstShopName, isEnrolled, listSignInPeople, needsSetup } from '@/services';
 import { SignIn } from '@/ui/sign-in';
 import { readSender } from '../session';
 
@@ -15,11 +15,11 @@ const nextOf = (query: Query) => (/^\/(?!\/)[\w\-./?=&%@]*$/.test(one(query.next
 export default async function SignInPage({ searchParams }: { searchParams: Promise<Query> }) {
   if (await needsSetup()) redirect('/setup');
   const [query, sender] = [await searchParams, await readSender()];
-  const [people, shop] = await Promise.all([listSignInPeople(sender), readShop()]);
+  const [people, shop] = await Promise.all([listSignInPeople(sender), firstShopName()]);
   const asked = people.find(({ id }) => id === one(query.person)) ?? null;
   return (
     <SignIn
-      shop={shop.name}
+      shop={shop}
       people={people.map(({ id, name, role, hasPassword }) => ({ id, name, role, hasPassword }))}
       isEnrolled={isEnrolled(sender)}
       tablet={sender.device?.name ?? null}

@@ -2,6 +2,7 @@ import { createWriteStream, renameSync, rmSync } from 'node:fs';
 import { pipeline } from 'node:stream/promises';
 import type { Readable } from 'node:stream';
 import { BASE_CATALOGUE } from '../../src/core/hardware';
+import { HOME } from '../../src/data';
 import { PezzoError } from '../../src/core/errors';
 import { makePlan, wholeGoals, type Plan } from '../../src/core/plan';
 import type { ProcedureDocument } from '../../src/core/procedure';
@@ -89,7 +90,15 @@ async function written(stream: Readable, path: string): Promise<void> {
 }
 
 /** Looks only: a shop that was never set up has no owner yet, and an empty library. */
-const NOBODY: Actor = { id: '', name: '', role: 'owner', active: true, hasPassword: true, byPassword: true };
+const NOBODY: Actor = {
+  id: '',
+  name: '',
+  role: 'owner',
+  branch: HOME,
+  active: true,
+  hasPassword: true,
+  byPassword: true,
+};
 
 /** `pezzo import`: takes an archive into the library, or says what would happen. Returns the exit status: 1 where the archive is refused. */
 export const importCommand = (

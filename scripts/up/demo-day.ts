@@ -10,6 +10,7 @@ import {
   openRun,
   readShop,
 } from '../../src/services';
+import { HOME } from '../../src/data';
 import { actorOf } from './actor';
 
 /** Who works on which of the demo's jobs, and when: the next day the shop is open. Two jobs that want the one rivet tool are left for whoever looks. */
@@ -19,7 +20,7 @@ export async function loadDay({
   waiting,
 }: Record<'done' | 'running' | 'waiting', number>): Promise<void> {
   const [owner, lead] = [await actorOf('ines-okafor-lind'), await actorOf('tomas-varga')];
-  const { settings } = await readShop();
+  const { settings } = await readShop(HOME);
   await changeSettings(owner, { ...settings, bays: ['Sea bay', 'Yard bay', 'Bay with the lift'] });
   await loadTools();
   const drover = await openJob(lead, {

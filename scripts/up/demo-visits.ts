@@ -10,7 +10,7 @@ import {
   type VisitFact,
   type Walk,
 } from '../../src/core/visit';
-import type { Actor } from '../../src/data';
+import { HOME, type Actor } from '../../src/data';
 import { keepPhoto, openVisit, receiveEvents } from '../../src/services';
 import { actorOf } from './actor';
 
@@ -92,7 +92,7 @@ export async function loadVisits({
     'T. Ashgrove, Tideway Driving School',
     true,
   );
-  const { job } = await openVisit(waiting);
+  const { job } = await openVisit(HOME, waiting);
   await receiveEvents(
     tomas,
     job.visit,
@@ -111,7 +111,7 @@ async function checkIn(
   customer: string,
   walkedAgain = false,
 ): Promise<void> {
-  const { job, zones } = await openVisit(jobNumber);
+  const { job, zones } = await openVisit(HOME, jobNumber);
   const lines = checkLines(zones);
   const answers = (walk: Walk): VisitFact[] =>
     lines.map((line: CheckLine) => ({ type: 'checked', ...line, walk, ...(odd[line.line] ?? { result: 'works' }) }));

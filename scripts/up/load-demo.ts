@@ -3,7 +3,16 @@ import { join } from 'node:path';
 import pg from 'pg';
 import { v7 as uuid } from 'uuid';
 import { foldRun, graphOf, viewRun, type RunEvent, type RunFact } from '../../src/core/run';
-import { db, findShop, getPool, insertPerson, insertShop, transaction, updateShopSettings } from '../../src/data';
+import {
+  db,
+  getPool,
+  HOME,
+  insertPerson,
+  insertShop,
+  listBranches,
+  transaction,
+  updateShopSettings,
+} from '../../src/data';
 import {
   approveDraft,
   bringIn,
@@ -29,7 +38,7 @@ import { loadVisits } from './demo-visits';
 export async function loadDemo(databaseUrl: string, emptyAs: string | null = null): Promise<void> {
   process.env.DATABASE_URL = databaseUrl;
   try {
-    const shop = await findShop(db);
+    const [shop] = await listBranches(db);
     if (shop && !emptyAs) return;
     if (shop && shop.settings.demo !== true)
       throw new PlainFailure('This database holds a real shop: --reset-demo would destroy it, so nothing was done.');
@@ -68,8 +77,8 @@ async function fill(): Promise<void> {
   );
   await transaction(async (tx) => {
     await insertShop(tx, DEMO_SHOP);
-    await updateShopSettings(tx, { demo: true, labourPerHour: 72, currency: '€' });
-    for (const person of hashed) await insertPerson(tx, person);
+    await updateShopSettings(tx, HOME, { demo: true, labourPerHour: 72, currency: '€' });
+    for (const person of hashed) await insertPerson(tx, { ...person, branch: HOME });
   });
   const lead = await actorOf('tomas-varga');
   const folder = join(ROOT, 'demo/procedures');
@@ -125,7 +134,7 @@ async function loadJobs(): Promise<void> {
 /** Works a run for so many removal steps; with Infinity to the very end, breaking one clip on the way. */
 async function work(runId: string, personId: string, removalSteps: number): Promise<void> {
   const person = await actorOf(personId);
-  const { run } = await openRunScreen(runId);
+  const { run } = await openRunScreen(HOME, runId);
   const graph = graphOf(run.plan);
   const events: RunEvent[] = [];
   let clock = Date.UTC(2026, 2, 2, 9);

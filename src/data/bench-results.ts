@@ -1,5 +1,6 @@
 import type { Said } from '../core/bench';
 import type { Db } from './pool';
+import type { Branch } from './shop';
 
 /** One result of the bench, as it is kept on its job. */
 export interface BenchResultRow {
@@ -47,11 +48,15 @@ export async function listBenchResults(db: Db, jobNumber: number): Promise<Bench
 }
 
 /** Jobs whose vehicle was not given back yet, the latest first. */
-export async function listOpenJobs(db: Db, limit: number): Promise<{ number: number; title: string }[]> {
+export async function listOpenJobs(
+  db: Db,
+  branch: Branch,
+  limit: number,
+): Promise<{ number: number; title: string }[]> {
   const { rows } = await db.query<{ number: number; title: string }>(
     `select j.number, j.title from jobs j join logs l on l.job_number = j.number and l.kind = 'visit'
-      where l.closed_position is null order by j.number desc limit $1`,
-    [limit],
+      where l.closed_position is null and j.branch = $2 order by j.number desc limit $1`,
+    [limit, branch],
   );
   return rows;
 }

@@ -1,5 +1,6 @@
 import { notFound } from '../core/errors';
 import type { Db } from './pool';
+import type { Branch } from './shop';
 
 /** What a job holds of its customer. */
 export interface CustomerRow {
@@ -30,15 +31,18 @@ const CUSTOMER = `select j.number as "jobNumber", j.customer, j.phone, j.title, 
        j.consent, j.consent_at as "consentAt", j.keep_months as "keepMonths"
   from jobs j join vehicles v on v.id = j.vehicle_id join logs l on l.job_number = j.number and l.kind = 'visit'`;
 
-/** Every job with what it holds of its customer, newest first. */
-export async function listCustomers(db: Db): Promise<CustomerRow[]> {
-  const { rows } = await db.query<CustomerRow>(`${CUSTOMER} order by j.number desc`);
+/** Every job of a branch with what it holds of its customer, newest first. */
+export async function listCustomers(db: Db, branch: Branch): Promise<CustomerRow[]> {
+  const { rows } = await db.query<CustomerRow>(`${CUSTOMER} where j.branch = $1 order by j.number desc`, [branch]);
   return rows;
 }
 
 /** What one job holds of its customer. Throws not-found. */
-export async function getCustomer(db: Db, jobNumber: number): Promise<CustomerRow> {
-  const { rows } = await db.query<CustomerRow>(`${CUSTOMER} where j.number = $1`, [jobNumber]);
+export async function getCustomer(db: Db, branch: Branch, jobNumber: number): Promise<CustomerRow> {
+  const { rows } = await db.query<CustomerRow>(`${CUSTOMER} where j.number = $1 and j.branch = $2`, [
+    jobNumber,
+    branch,
+  ]);
   if (!rows[0]) throw notFound('job-unknown', `There is no job ${jobNumber}.`);
   return rows[0];
 }

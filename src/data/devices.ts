@@ -6,13 +6,15 @@ export interface DeviceRow {
   id: string;
   name: string;
   enrolledBy: string;
+  /** The branch of who let it in. */
+  branch: number;
   enrolledAt: Date;
   seenAt: Date;
   revokedAt: Date | null;
 }
 
 const DEVICE =
-  'id, name, enrolled_by as "enrolledBy", enrolled_at as "enrolledAt", seen_at as "seenAt", revoked_at as "revokedAt"';
+  'id, name, enrolled_by as "enrolledBy", (select branch from people where people.id = enrolled_by) as branch, enrolled_at as "enrolledAt", seen_at as "seenAt", revoked_at as "revokedAt"';
 
 /** Lets a tablet in; only its token's hash is stored. Returns its id. */
 export async function insertDevice(db: Db, device: { name: string; tokenHash: Buffer; by: string }): Promise<string> {

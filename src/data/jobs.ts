@@ -3,6 +3,7 @@ import type { SchoolChoice } from '../core/procedure';
 import type { Vehicle } from '../core/vehicle';
 import { insertLog } from './logs';
 import type { Db } from './pool';
+import type { Branch } from './shop';
 import { randomUUID } from 'node:crypto';
 
 export interface VehicleRow extends Vehicle {
@@ -16,6 +17,7 @@ export interface VehicleRow extends Vehicle {
 
 export interface JobRow {
   number: number;
+  branch: Branch;
   title: string;
   customer: string;
   phone: string;
@@ -44,7 +46,7 @@ export interface JobRow {
 
 const VEHICLE = `json_build_object('id', v.id, 'make', v.make, 'model', v.model, 'year', v.year, 'body', v.body,
   'steering', v.steering, 'label', v.label, 'vin', v.vin, 'options', v.options, 'highVoltage', v.high_voltage) as vehicle`;
-const JOB = `j.number, j.title, j.customer, j.phone, j.comes_back_of as "comesBackOf", j.created_at as "createdAt", j.redacted_at as "redactedAt", l.id as visit, j.trained_person as "trainedPerson", j.schools, j.due_at as "dueAt", j.parts_at as "partsAt", j.parts, j.consent, j.keep_months as "keepMonths", ${VEHICLE}`;
+const JOB = `j.number, j.branch, j.title, j.customer, j.phone, j.comes_back_of as "comesBackOf", j.created_at as "createdAt", j.redacted_at as "redactedAt", l.id as visit, j.trained_person as "trainedPerson", j.schools, j.due_at as "dueAt", j.parts_at as "partsAt", j.parts, j.consent, j.keep_months as "keepMonths", ${VEHICLE}`;
 const FROM = `from jobs j join vehicles v on v.id = j.vehicle_id join logs l on l.job_number = j.number and l.kind = 'visit'`;
 
 /** Adds a vehicle and returns its id. */
@@ -72,47 +74,65 @@ export async function insertVehicle(
 /** Opens a job with the log of its visit, and returns its number. */
 export async function insertJob(
   db: Db,
-  job: { title: string; customer: string; phone: string; comesBackOf: number | null; vehicleId: string; by: string },
+  job: {
+    title: string;
+    customer: string;
+    phone: string;
+    comesBackOf: number | null;
+    vehicleId: string;
+    by: string;
+    branch: Branch;
+  },
 ): Promise<number> {
   const { rows } = await db.query<{ number: number }>(
-    'insert into jobs (title, customer, phone, comes_back_of, vehicle_id, created_by) values ($1, $2, $3, $4, $5, $6) returning number',
-    [job.title, job.customer, job.phone, job.comesBackOf, job.vehicleId, job.by],
+    'insert into jobs (title, customer, phone, comes_back_of, vehicle_id, created_by, branch) values ($1, $2, $3, $4, $5, $6, $7) returning number',
+    [job.title, job.customer, job.phone, job.comesBackOf, job.vehicleId, job.by, job.branch],
   );
   await insertLog(db, { id: randomUUID(), kind: 'visit', jobNumber: rows[0].number });
   return rows[0].number;
 }
 
 /** Jobs whose vehicle is still here, and those given back last, newest first. */
-export async function listJobsOnBoard(db: Db, most: { open: number; closed: number }): Promise<JobRow[]> {
+export async function listJobsOnBoard(
+  db: Db,
+  branch: Branch,
+  most: { open: number; closed: number },
+): Promise<JobRow[]> {
   const { rows } = await db.query<JobRow>(
-    `(select ${JOB} ${FROM} where l.closed_position is null order by j.number desc limit $1)
+    `(select ${JOB} ${FROM} where l.closed_position is null and j.branch = $3 order by j.number desc limit $1)
      union all
-     (select ${JOB} ${FROM} where l.closed_position is not null order by j.number desc limit $2)
+     (select ${JOB} ${FROM} where l.closed_position is not null and j.branch = $3 order by j.number desc limit $2)
      order by 1 desc`,
-    [most.open, most.closed],
+    [most.open, most.closed, branch],
   );
   return rows;
 }
 
 /** All jobs with their vehicle, newest first. */
-export async function listJobs(db: Db, limit: number): Promise<JobRow[]> {
-  const { rows } = await db.query<JobRow>(`select ${JOB} ${FROM} order by j.number desc limit $1`, [limit]);
+export async function listJobs(db: Db, branch: Branch, limit: number): Promise<JobRow[]> {
+  const { rows } = await db.query<JobRow>(`select ${JOB} ${FROM} where j.branch = $2 order by j.number desc limit $1`, [
+    limit,
+    branch,
+  ]);
   return rows;
 }
 
 /** Jobs whose customer, phone, plate, VIN, vehicle or number holds every word, newest first; what was erased is not found. */
-export async function searchJobs(db: Db, words: string[], limit: number): Promise<JobRow[]> {
+export async function searchJobs(db: Db, branch: Branch, words: string[], limit: number): Promise<JobRow[]> {
   const held = `lower(concat_ws(' ', j.number, j.customer, regexp_replace(j.phone, '[^0-9+]', '', 'g'), j.phone, v.label, v.vin, v.make, v.model, v.year))`;
   const { rows } = await db.query<JobRow>(
-    `select ${JOB} ${FROM} where j.redacted_at is null and j.consent is not false ${words.map((_, at) => `and ${held} like $${at + 2}`).join(' ')} order by j.number desc limit $1`,
-    [limit, ...words.map((word) => `%${word.toLowerCase().replace(/[\\%_]/g, '\\$&')}%`)],
+    `select ${JOB} ${FROM} where j.redacted_at is null and j.consent is not false and j.branch = $2 ${words.map((_, at) => `and ${held} like $${at + 3}`).join(' ')} order by j.number desc limit $1`,
+    [limit, branch, ...words.map((word) => `%${word.toLowerCase().replace(/[\\%_]/g, '\\$&')}%`)],
   );
   return rows;
 }
 
-/** One job. Throws not-found. */
-export async function getJob(db: Db, number: number): Promise<JobRow> {
-  const { rows } = await db.query<JobRow>(`select ${JOB} ${FROM} where j.number = $1`, [number]);
+/** One job of a branch; of any (null) only where its run or log was found already. Throws not-found. */
+export async function getJob(db: Db, branch: Branch | null, number: number): Promise<JobRow> {
+  const { rows } = await db.query<JobRow>(
+    `select ${JOB} ${FROM} where j.number = $1 and ($2::int is null or j.branch = $2)`,
+    [number, branch],
+  );
   if (!rows[0]) throw notFound('job-unknown', `There is no job ${number}.`);
   return rows[0];
 }

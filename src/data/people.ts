@@ -1,4 +1,5 @@
 import type { Db } from './pool';
+import type { Branch } from './shop';
 import { notFound } from '../core/errors';
 
 export type Role = 'trainee' | 'technician' | 'lead' | 'owner';
@@ -8,6 +9,7 @@ export interface Person {
   name: string;
   role: Role;
   active: boolean;
+  branch: Branch;
   hasPassword: boolean;
 }
 
@@ -16,11 +18,14 @@ export interface PersonSecrets extends Person {
   passwordHash: string | null;
 }
 
-const PERSON = 'id, name, role, active, password_hash is not null as "hasPassword"';
+const PERSON = 'id, name, role, active, branch, password_hash is not null as "hasPassword"';
 
-/** Everybody, active ones first, by name. */
-export async function listPeople(db: Db): Promise<Person[]> {
-  const { rows } = await db.query<Person>(`select ${PERSON} from people order by active desc, name`);
+/** Everybody of a branch, or of all of them (null): active ones first, by name. */
+export async function listPeople(db: Db, branch: Branch | null): Promise<Person[]> {
+  const { rows } = await db.query<Person>(
+    `select ${PERSON} from people where $1::int is null or branch = $1 order by active desc, name`,
+    [branch],
+  );
   return rows;
 }
 
@@ -44,15 +49,12 @@ export async function findPersonForSignIn(db: Db, idOrName: string): Promise<Per
 /** Adds a person. */
 export async function insertPerson(
   db: Db,
-  person: { id: string; name: string; role: Role; pinHash: string; passwordHash: string | null },
+  person: { id: string; name: string; role: Role; pinHash: string; passwordHash: string | null; branch: Branch },
 ): Promise<void> {
-  await db.query('insert into people (id, name, role, pin_hash, password_hash) values ($1, $2, $3, $4, $5)', [
-    person.id,
-    person.name,
-    person.role,
-    person.pinHash,
-    person.passwordHash,
-  ]);
+  await db.query(
+    'insert into people (id, name, role, pin_hash, password_hash, branch) values ($1, $2, $3, $4, $5, $6)',
+    [person.id, person.name, person.role, person.pinHash, person.passwordHash, person.branch],
+  );
 }
 
 /** Changes a person's role and whether they may sign in. */
@@ -70,10 +72,11 @@ export async function updatePassword(db: Db, id: string, passwordHash: string): 
   await db.query('update people set password_hash = $2 where id = $1', [id, passwordHash]);
 }
 
-/** How many active owners there are: the last one may not be removed. */
-export async function countOwners(db: Db): Promise<number> {
+/** How many active owners a branch has: the last one may not be removed. */
+export async function countOwners(db: Db, branch: Branch): Promise<number> {
   const { rows } = await db.query<{ n: number }>(
-    `select count(*)::int as n from people where active and role = 'owner'`,
+    `select count(*)::int as n from people where active and role = 'owner' and branch = $1`,
+    [branch],
   );
   return rows[0].n;
 }

@@ -4,6 +4,7 @@ import type { Summary } from '../core/plan';
 import { foldText } from '../core/text';
 import { zoneName, type Applicability, type SearchQuery } from '../core/vehicle';
 import type { Db } from './pool';
+import type { Branch } from './shop';
 
 /** A procedure as lists show it. */
 export interface ProcedureRow {
@@ -20,6 +21,9 @@ export interface ProcedureRow {
   retiredAt: Date | null;
   changedAt: Date;
   applies: string;
+  /** Whose it is, and whether the other branches see it. */
+  branch: Branch;
+  isShared: boolean;
 }
 
 export interface Draft {
@@ -70,8 +74,8 @@ export async function insertProcedure(
   from: { run: string; procedure: string } | null = null,
 ): Promise<void> {
   await db.query(
-    `insert into procedures (id, title, zone, side, search_text, created_by, from_run, from_procedure)
-     values ($1, $2, $3, $4, $5, $6, $7, $8)`,
+    `insert into procedures (id, title, zone, side, search_text, created_by, from_run, from_procedure, branch)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, (select branch from people where id = $6))`,
     [
       document.id,
       document.title,
@@ -115,7 +119,7 @@ async function insertApplies(db: Db, document: ProcedureDocument): Promise<void>
   }
 }
 
-const ROW = `p.id, p.title, p.zone, p.side, p.revision, p.changed_at as "changedAt",
+const ROW = `p.branch, p.is_shared as "isShared", p.id, p.title, p.zone, p.side, p.revision, p.changed_at as "changedAt",
   exists (select 1 from procedure_drafts d where d.procedure_id = p.id) as "hasDraft", p.retired_at as "retiredAt",
   exists (select 1 from procedure_drafts d where d.procedure_id = p.id and d.review_asked_at is not null) as "inReview",
   (select string_agg(a.make || ' ' || a.model || case
@@ -125,20 +129,28 @@ const ROW = `p.id, p.title, p.zone, p.side, p.revision, p.changed_at as "changed
        else ' ' || lower(a.years) || '–' || (upper(a.years) - 1) end, ', ' order by a.make, a.model)
      from procedure_applies a where a.procedure_id = p.id) as applies`;
 
+/** A procedure `p` that a branch (the parameter) sees: its own, and what others share. */
+const seenBy = (parameter: number) => `(p.is_shared or p.branch = $${parameter})`;
+
 /**
- * Procedures that match every part of the query, by title; at most `limit`. One `like` for each word rather than
+ * Procedures that match every part of the query, of those that a branch sees, by title; at most `limit`. One `like` for each word rather than
  * `like all`, which the trigram index cannot serve.
  */
-export async function searchProcedures(db: Db, query: SearchQuery, limit: number): Promise<ProcedureRow[]> {
+export async function searchProcedures(
+  db: Db,
+  branch: Branch,
+  query: SearchQuery,
+  limit: number,
+): Promise<ProcedureRow[]> {
   const words = query.words.map((word) => `%${word.replace(/[\\%_]/g, '\\$&')}%`);
   const { rows } = await db.query<ProcedureRow>(
     `select ${ROW} from procedures p
-      where ($1::text is null or p.zone = $1)
+      where ${seenBy(5)} and ($1::text is null or p.zone = $1)
         and ($2::text is null or p.side in ($2, 'centre'))
         and ($3::int is null or exists (select 1 from procedure_applies a where a.procedure_id = p.id and a.years @> $3::int))
-        ${words.map((_, at) => `and p.search_text like $${at + 5}`).join(' ')}
+        ${words.map((_, at) => `and p.search_text like $${at + 6}`).join(' ')}
       order by p.title, p.side, p.id limit $4`,
-    [query.zone, query.side, query.year, limit, ...words],
+    [query.zone, query.side, query.year, limit, branch, ...words],
   );
   return rows;
 }
@@ -189,6 +201,16 @@ export async function getProcedureRow(db: Db, id: string): Promise<ProcedureRow>
   const { rows } = await db.query<ProcedureRow>(`select ${ROW} from procedures p where p.id = $1`, [id]);
   if (!rows[0]) throw notFound('procedure-unknown', `There is no procedure “${id}”.`);
   return rows[0];
+}
+
+/** Says whether the other branches see a procedure. Throws not-found where it is not this branch's own. */
+export async function updateShared(db: Db, branch: Branch, id: string, isShared: boolean): Promise<void> {
+  const { rowCount } = await db.query('update procedures set is_shared = $3 where id = $1 and branch = $2', [
+    id,
+    branch,
+    isShared,
+  ]);
+  if (rowCount === 0) throw notFound('procedure-unknown', `“${id}” is not a procedure of this branch.`);
 }
 
 /** True where a procedure has this id. */
@@ -348,16 +370,16 @@ export async function listMeasured(db: Db): Promise<ProcedureDocument[]> {
 }
 
 /** Approved procedures of the given makes, with the vehicles each was recorded for. */
-export async function listProceduresOfMakes(db: Db, makes: string[]): Promise<ProcedureRanges[]> {
+export async function listProceduresOfMakes(db: Db, branch: Branch, makes: string[]): Promise<ProcedureRanges[]> {
   const { rows } = await db.query<ProcedureRanges>(
     `select ${ROW}, (
          select json_agg(json_strip_nulls(json_build_object('make', a.make, 'model', a.model, 'from', lower(a.years), 'to', upper(a.years) - 1, 'body', a.body, 'steering', a.steering)))
            from procedure_applies a where a.procedure_id = p.id) as ranges
        from procedures p
-      where p.revision is not null and p.retired_at is null
+      where p.revision is not null and p.retired_at is null and ${seenBy(2)}
         and exists (select 1 from procedure_applies a where a.procedure_id = p.id and lower(a.make) = any($1))
       order by p.zone, p.side, p.id`,
-    [makes.map((make) => make.toLowerCase())],
+    [makes.map((make) => make.toLowerCase()), branch],
   );
   return rows;
 }

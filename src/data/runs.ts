@@ -2,6 +2,7 @@ import { notFound } from '../core/errors';
 import { readRunPlan, type RunPlan } from '../core/plan';
 import { insertLog } from './logs';
 import type { Db } from './pool';
+import type { Branch } from './shop';
 
 export interface RunRow {
   id: string;
@@ -144,10 +145,11 @@ export async function listMisses(
 }
 
 /** Open runs whose needs are not reserved yet: those of an older version of the program. */
-export async function listUnreserved(db: Db, limit: number): Promise<{ id: string; plan: RunPlan }[]> {
-  const { rows } = await db.query<{ id: string; plan: RunPlan }>(
-    'select id, plan from runs where finished_at is null and not reserved order by id limit $1',
+export async function listUnreserved(db: Db, limit: number): Promise<{ id: string; branch: Branch; plan: RunPlan }[]> {
+  const { rows } = await db.query<{ id: string; branch: Branch; plan: RunPlan }>(
+    `select r.id, j.branch, r.plan from runs r join jobs j on j.number = r.job_number
+      where r.finished_at is null and not r.reserved order by r.id limit $1`,
     [limit],
   );
-  return rows.map(({ id, plan }) => ({ id, plan: readRunPlan(plan) }));
+  return rows.map(({ id, branch, plan }) => ({ id, branch, plan: readRunPlan(plan) }));
 }

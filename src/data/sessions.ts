@@ -27,7 +27,7 @@ export async function insertSession(db: Db, session: SessionRow): Promise<void> 
 /** The active person of a live session; null where it ended, the person was removed, or the tablet it was opened on is no longer let in. */
 export async function findSessionPerson(db: Db, tokenHash: Buffer): Promise<(Actor & { expiresAt: Date }) | null> {
   const { rows } = await db.query<Actor & { expiresAt: Date }>(
-    `select p.id, p.name, p.role, p.active, p.password_hash is not null as "hasPassword", s.by_password as "byPassword", s.expires_at as "expiresAt"
+    `select p.id, p.name, p.role, p.active, p.branch, p.password_hash is not null as "hasPassword", s.by_password as "byPassword", s.expires_at as "expiresAt"
        from sessions s join people p on p.id = s.person_id left join devices d on d.id = s.device_id
       where s.token_hash = $1 and s.expires_at > now() and p.active and d.revoked_at is null`,
     [tokenHash],

@@ -1,5 +1,6 @@
 import { conflict, notFound } from '../core/errors';
 import type { Db } from './pool';
+import type { Branch } from './shop';
 
 export type OrderState = 'sent' | 'confirmed' | 'delayed' | 'received' | 'cancelled';
 
@@ -28,18 +29,21 @@ const ORDER = `o.id, o.number, o.supplier, o.state, to_char(o.expected_on, 'YYYY
      from supply_order_lines where order_id = o.id) as lines`;
 
 /** Orders, open ones first, then the newest. */
-export async function listSupplyOrders(db: Db, limit: number): Promise<SupplyOrderRow[]> {
+export async function listSupplyOrders(db: Db, branch: Branch, limit: number): Promise<SupplyOrderRow[]> {
   const { rows } = await db.query<SupplyOrderRow>(
-    `select ${ORDER} from supply_orders o order by o.state in ('received', 'cancelled'), o.number desc limit $1`,
-    [limit],
+    `select ${ORDER} from supply_orders o where o.branch = $2 order by o.state in ('received', 'cancelled'), o.number desc limit $1`,
+    [limit, branch],
   );
   return rows;
 }
 
 /** One order, held until the transaction ends. Throws not-found. */
-export async function lockSupplyOrder(db: Db, id: string): Promise<SupplyOrderRow> {
+export async function lockSupplyOrder(db: Db, branch: Branch, id: string): Promise<SupplyOrderRow> {
   await db.query('select 1 from supply_orders where id = $1 for update', [id]);
-  const { rows } = await db.query<SupplyOrderRow>(`select ${ORDER} from supply_orders o where o.id = $1`, [id]);
+  const { rows } = await db.query<SupplyOrderRow>(
+    `select ${ORDER} from supply_orders o where o.id = $1 and o.branch = $2`,
+    [id, branch],
+  );
   if (!rows[0]) throw notFound('order-unknown', 'There is no such order.');
   return rows[0];
 }
@@ -53,10 +57,11 @@ export async function insertSupplyOrder(
     by: string;
     lines: { kind: string; count: number; priceCents: number | null }[];
   },
+  branch: Branch,
 ): Promise<void> {
   const { rowCount } = await db.query(
-    'insert into supply_orders (id, supplier, sent_by) values ($1, $2, $3) on conflict do nothing',
-    [order.id, order.supplier, order.by],
+    'insert into supply_orders (id, supplier, sent_by, branch) values ($1, $2, $3, $4) on conflict do nothing',
+    [order.id, order.supplier, order.by, branch],
   );
   if (rowCount === 0) throw conflict('sent-already', 'This order was sent already.');
   await db.query(
@@ -97,10 +102,11 @@ export async function updateOrderLine(
 }
 
 /** Pieces of each kind that are ordered and have not come. */
-export async function listComing(db: Db): Promise<Map<string, number>> {
+export async function listComing(db: Db, branch: Branch): Promise<Map<string, number>> {
   const { rows } = await db.query<{ kind: string; count: number }>(
     `select l.kind, sum(l.count - l.received)::int as count from supply_orders o join supply_order_lines l on l.order_id = o.id
-      where o.state not in ('received', 'cancelled') group by l.kind having sum(l.count - l.received) > 0`,
+      where o.state not in ('received', 'cancelled') and o.branch = $1 group by l.kind having sum(l.count - l.received) > 0`,
+    [branch],
   );
   return new Map(rows.map(({ kind, count }) => [kind, count]));
 }
@@ -118,29 +124,35 @@ export interface StoreKitRow {
 }
 
 /** Kits by name. */
-export async function listStoreKits(db: Db): Promise<StoreKitRow[]> {
+export async function listStoreKits(db: Db, branch: Branch): Promise<StoreKitRow[]> {
   const { rows } = await db.query<StoreKitRow>(
     `select id, name, make, model, lines,
             coalesce((select array_agg(job_number order by taken_at desc) from store_kit_takes t where t.kit_id = k.id), '{}') as "takenBy"
-       from store_kits k where not is_out order by lower(name)`,
+       from store_kits k where not is_out and branch = $1 order by lower(name)`,
+    [branch],
   );
   return rows;
 }
 
 /** Keeps a kit, or changes it. */
-export async function upsertStoreKit(db: Db, kit: Omit<StoreKitRow, 'takenBy'>, by: string): Promise<void> {
+export async function upsertStoreKit(
+  db: Db,
+  branch: Branch,
+  kit: Omit<StoreKitRow, 'takenBy'>,
+  by: string,
+): Promise<void> {
   await db.query(
-    `insert into store_kits (id, name, make, model, lines, changed_by) values ($1, $2, $3, $4, $5, $6)
-     on conflict (id) do update set name = $2, make = $3, model = $4, lines = $5, changed_by = $6, changed_at = now()`,
-    [kit.id, kit.name, kit.make, kit.model, JSON.stringify(kit.lines), by],
+    `insert into store_kits (id, name, make, model, lines, changed_by, branch) values ($1, $2, $3, $4, $5, $6, $7)
+     on conflict (id) do update set name = $2, make = $3, model = $4, lines = $5, changed_by = $6, changed_at = now() where store_kits.branch = $7`,
+    [kit.id, kit.name, kit.make, kit.model, JSON.stringify(kit.lines), by, branch],
   );
 }
 
 /** Takes a kit off the list. Throws not-found. */
-export async function dropStoreKit(db: Db, id: string, by: string): Promise<void> {
+export async function dropStoreKit(db: Db, branch: Branch, id: string, by: string): Promise<void> {
   const { rowCount } = await db.query(
-    'update store_kits set is_out = true, changed_by = $2, changed_at = now() where id = $1 and not is_out',
-    [id, by],
+    'update store_kits set is_out = true, changed_by = $2, changed_at = now() where id = $1 and not is_out and branch = $3',
+    [id, by, branch],
   );
   if (rowCount === 0) throw notFound('kit-unknown', 'There is no such kit any more.');
 }

@@ -14,6 +14,7 @@ import {
   lockLog,
   transaction,
   type Actor,
+  type Branch,
 } from '../data';
 import { approvedDocuments, saveDraft } from './library';
 import { demand } from './permission';
@@ -38,13 +39,13 @@ export async function mountsKnown(): Promise<MountView[]> {
 }
 
 /** Jobs that results of the bench can be kept on. */
-export const jobsAtTheBench = () => listOpenJobs(db, MOST_JOBS);
+export const jobsAtTheBench = (branch: Branch) => listOpenJobs(db, branch, MOST_JOBS);
 
 /** Keeps what was worked out on its job. Throws not-found; a conflict where the vehicle was given back. */
 export async function keepBenchResult(by: Actor, jobNumber: number, form: BenchResultForm): Promise<void> {
   demand(by, 'follow');
   await transaction(async (tx) => {
-    const job = await getJob(tx, jobNumber);
+    const job = await getJob(tx, by.branch, jobNumber);
     if ((await lockLog(tx, job.visit)).isClosed)
       throw conflict('given-back', 'This vehicle was given back. Open a new job for it.');
     await insertBenchResult(tx, {

@@ -12,6 +12,7 @@ import {
   listPositions,
   listRunHeads,
   listRunPlans,
+  type Branch,
   type JobRow,
   type KeptEvent,
   type RunHead,
@@ -25,14 +26,15 @@ const CHOICES = 100;
 const ON_BOARD = { open: 300, closed: 30 };
 
 /** Jobs whose vehicle is here, and those given back last, with where each of their runs stands, newest first. */
-export const jobBoard = async (): Promise<JobStanding[]> => withStandings(await listJobsOnBoard(db, ON_BOARD));
+export const jobBoard = async (branch: Branch): Promise<JobStanding[]> =>
+  withStandings(await listJobsOnBoard(db, branch, ON_BOARD));
 
 /** One job with its runs. Throws not-found. */
-export const viewJob = async (number: number): Promise<JobStanding> =>
-  (await withStandings([await getJob(db, number)]))[0];
+export const viewJob = async (branch: Branch, number: number): Promise<JobStanding> =>
+  (await withStandings([await getJob(db, branch, number)]))[0];
 
 /** Jobs to choose from, newest first, without a look at their logs. */
-export const listJobChoices = (): Promise<JobRow[]> => listJobs(db, CHOICES);
+export const listJobChoices = (branch: Branch): Promise<JobRow[]> => listJobs(db, branch, CHOICES);
 
 /** What this process remembers of a log between two looks: its events so far, and what they amounted to. */
 interface Remembered<E, S> {

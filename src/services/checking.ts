@@ -5,7 +5,7 @@ import type { Summary } from '../core/plan';
 import type { ProcedureDocument } from '../core/procedure';
 import type { CheckResult } from '../core/check';
 import { doHeavy, TooHard } from './heavy';
-import { readShop } from './shop';
+import { chainKinds } from './shop';
 
 /** How long a document may take to be read and checked, milliseconds. An ordinary door takes a few. */
 const LIMIT_MS = 4000;
@@ -15,8 +15,7 @@ export async function readAndCheck(
   text: string,
   moreKinds: readonly OwnKind[] = [],
 ): Promise<{ document: ProcedureDocument; check: CheckResult }> {
-  const { settings } = await readShop();
-  const ownKinds = [...settings.ownKinds, ...moreKinds];
+  const ownKinds = [...(await chainKinds()), ...moreKinds];
   const { read, check } = await doHeavy<{ read: ReadProcedure; check: CheckResult | null }>(
     'think',
     'readAndCheck',
@@ -50,9 +49,7 @@ const MOST_REMEMBERED = 200;
 
 /** What the checker finds in a document that is kept already. `mark` tells one state of it from another. One that is too hard to check says so in a remark. */
 export async function checkKept(document: ProcedureDocument, mark: string): Promise<CheckResult> {
-  const {
-    settings: { ownKinds },
-  } = await readShop();
+  const ownKinds = await chainKinds();
   const key = `${document.id} ${mark} ${JSON.stringify(ownKinds)}`;
   const known = remembered.get(key);
   if (known) return known;
@@ -90,9 +87,7 @@ const SUMMARY_LIMIT_MS = 8000;
 
 /** Sums documents up for lists, by id; empty where it takes too long: a list goes on without. */
 export async function summariseAll(documents: ProcedureDocument[]): Promise<Map<string, Summary>> {
-  const {
-    settings: { ownKinds },
-  } = await readShop();
+  const ownKinds = await chainKinds();
   const made = await doHeavy<[string, Summary][]>(
     'think',
     'summariseAll',

@@ -21,7 +21,7 @@ import { readShop } from './shop';
 /** Everything that names customers, newest job first. */
 export async function viewCustomers(by: Actor, now = new Date()): Promise<CustomerView[]> {
   demand(by, 'set-up');
-  const [rows, { settings }] = await Promise.all([listCustomers(db), readShop()]);
+  const [rows, { settings }] = await Promise.all([listCustomers(db, by.branch), readShop(by.branch)]);
   return rows.map((row) => ({ ...row, isDue: isDue(row, settings.keepingMonths, now) }));
 }
 
@@ -58,8 +58,8 @@ export interface CustomerExport {
 export async function exportCustomer(by: Actor, jobNumber: number): Promise<CustomerExport> {
   demand(by, 'set-up');
   const [held, report, photos] = await Promise.all([
-    getCustomer(db, jobNumber),
-    readReport(jobNumber),
+    getCustomer(db, by.branch, jobNumber),
+    readReport(by.branch, jobNumber),
     listPhotosOfJob(db, jobNumber),
   ]);
   writeSecurityLine('customer-exported', { job: jobNumber, by: by.id });
@@ -75,7 +75,7 @@ export async function exportCustomer(by: Actor, jobNumber: number): Promise<Cust
 /** Takes out what names the customer of a job. A conflict while the vehicle is still here. */
 export async function redactCustomer(by: Actor, jobNumber: number): Promise<void> {
   demand(by, 'set-up');
-  const { closedAt } = await getCustomer(db, jobNumber);
+  const { closedAt } = await getCustomer(db, by.branch, jobNumber);
   if (!closedAt) throw conflict('still-here', 'The vehicle has not been given back yet. Close the job first.');
   await redactJob(db, jobNumber, by.id);
   writeSecurityLine('customer-redacted', { job: jobNumber, by: by.id });
@@ -94,7 +94,7 @@ export async function redactDue(by: Actor, now = new Date()): Promise<number[]> 
 /** Changes what a job holds of its customer: name, phone, plate, and whether and how long it may be kept. A conflict where it was erased. */
 export async function changeCustomer(by: Actor, jobNumber: number, form: CustomerForm): Promise<void> {
   demand(by, 'open-job');
-  const { redactedAt } = await getJob(db, jobNumber);
+  const { redactedAt } = await getJob(db, by.branch, jobNumber);
   if (redactedAt) throw conflict('redacted', 'The customer’s data of this job was erased: open a new job.');
   await transaction((tx) => updateCustomer(tx, jobNumber, { ...form, by: by.id }));
 }

@@ -135,7 +135,7 @@ export async function decideFindings(
         errorFields(remarks),
       );
   }
-  const names = new Map((await listPeople(db)).map((person) => [person.id, person.name]));
+  const names = new Map((await listPeople(db, null)).map((person) => [person.id, person.name]));
   return transaction(async (tx) => {
     const standing = await findCurrentRevision(tx, id);
     if (standing?.revision !== current.revision) throw movedOn();

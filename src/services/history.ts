@@ -1,17 +1,8 @@
 import { type BreakRecord, fitBetween, type Paces, pacesOf } from '../core/learn';
 import { NO_HISTORY, type ShopHistory } from '../core/layout';
 import { lessonOf, type RunEvent } from '../core/run';
-import {
-  db,
-  findShop,
-  finishedMark,
-  insertLesson,
-  listEventsOf,
-  listLessons,
-  listUnlearned,
-  type LessonRow,
-} from '../data';
-import { shopCatalogue } from './shop';
+import { db, finishedMark, insertLesson, listEventsOf, listLessons, listUnlearned, type LessonRow } from '../data';
+import { chainKinds, shopCatalogue } from './shop';
 
 /** Finished runs that the shop's experience is read from. */
 const MOST_RUNS = 1000;
@@ -30,7 +21,7 @@ let remembered: { mark: string; experience: Experience } = { mark: '', experienc
 
 /** What the shop's finished runs say of breakage and times; fitted again only when a run was finished since, from what each run taught once. */
 export async function shopExperience(): Promise<Experience> {
-  const mark = `${await finishedMark(db)} ${JSON.stringify((await findShop(db))?.settings.ownKinds ?? null)}`;
+  const mark = `${await finishedMark(db)} ${JSON.stringify(await chainKinds())}`;
   if (remembered.mark === mark) return remembered.experience;
   await learnFromOlder();
   const lessons = await listLessons(db, MOST_RUNS);

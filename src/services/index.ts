@@ -5,6 +5,7 @@ export * from './devices';
 export * from './customers';
 export * from './health';
 export * from './people';
+export * from './branches';
 export * from './shop';
 export * from './library';
 export * from './lifecycle';

@@ -19,6 +19,7 @@ import {
   updateJobSchools,
   updateTrainedPerson,
   type Actor,
+  type Branch,
   type JobRow,
 } from '../data';
 import { demand } from './permission';
@@ -30,7 +31,7 @@ import { reserveFor } from './stores/reserve';
 export async function openJob(by: Actor, form: JobForm): Promise<number> {
   demand(by, 'open-job');
   return transaction(async (tx) => {
-    if (form.comesBackOf) await getJob(tx, form.comesBackOf);
+    if (form.comesBackOf) await getJob(tx, by.branch, form.comesBackOf);
     const vehicleId = await insertVehicle(tx, { ...form, year: form.year ?? undefined, body: form.body || undefined });
     return insertJob(tx, {
       title: form.title,
@@ -39,6 +40,7 @@ export async function openJob(by: Actor, form: JobForm): Promise<number> {
       comesBackOf: form.comesBackOf ?? null,
       vehicleId,
       by: by.id,
+      branch: by.branch,
     });
   });
 }
@@ -50,12 +52,16 @@ const MOST_FOUND = 8;
 export async function formerJobs(by: Actor, text: string): Promise<JobRow[]> {
   demand(by, 'open-job');
   const words = text.trim().split(/\s+/).filter(Boolean).slice(0, 8);
-  return words.length ? searchJobs(db, words, MOST_FOUND) : [];
+  return words.length ? searchJobs(db, by.branch, words, MOST_FOUND) : [];
 }
 
 /** What was done when a vehicle was here before, for one that comes back. Throws not-found. */
-export async function formerJob(number: number): Promise<FormerJobView> {
-  const [job, report, heads] = await Promise.all([getJob(db, number), readReport(number), listRunHeads(db, [number])]);
+export async function formerJob(branch: Branch, number: number): Promise<FormerJobView> {
+  const [job, report, heads] = await Promise.all([
+    getJob(db, branch, number),
+    readReport(branch, number),
+    listRunHeads(db, [number]),
+  ]);
   const plans = heads.length
     ? await listRunPlans(
         db,
@@ -112,16 +118,17 @@ function doneForGood(plan: RunPlan): string[] {
 /** Names who is trained for the high voltage of a job's vehicle: a lead's word, asked for before anything is planned on it. */
 export async function nameTrainedPerson(by: Actor, number: number, person: string): Promise<void> {
   demand(by, 'override');
-  await getJob(db, number);
+  await getJob(db, by.branch, number);
   const trained = await getPerson(db, person);
-  if (!trained.active) throw invalid('person-inactive', `${trained.name} does not work here any more.`);
+  if (!trained.active || trained.branch !== by.branch)
+    throw invalid('person-inactive', `${trained.name} does not work here any more.`);
   await updateTrainedPerson(db, number, person, by.id);
 }
 
 /** Sets how a job is worked on where that differs from the shop's ways, with the reasons: a lead's word. Runs that are open keep theirs. */
 export async function changeJobSchools(by: Actor, number: number, schools: SchoolChoice[]): Promise<void> {
   demand(by, 'override');
-  await getJob(db, number);
+  await getJob(db, by.branch, number);
   await updateJobSchools(db, number, schools);
 }
 
@@ -131,7 +138,7 @@ export async function openRun(by: Actor, form: NewRunForm, signal?: AbortSignal)
   const { view, result } = await planForRun(by, form, signal);
   if (!result.ok) throw invalid('no-plan', result.problems.map((problem) => problem.message).join(' '));
   const { documents, revisions, policy, verification } = view;
-  const experience = await experienceFor(documents);
+  const experience = await experienceFor(by.branch, documents);
   const plan = runPlanOf(result.plan, {
     ...experience,
     trayBins: policy.trayBins,
@@ -150,7 +157,7 @@ export async function openRun(by: Actor, form: NewRunForm, signal?: AbortSignal)
   });
   const id = uuid();
   await transaction(async (tx) => {
-    const job = await getJob(tx, form.job);
+    const job = await getJob(tx, by.branch, form.job);
     if ((await lockLog(tx, job.visit)).isClosed)
       throw conflict('given-back', 'This vehicle was given back. Open a new job for it.');
     await insertRun(tx, {
@@ -161,7 +168,7 @@ export async function openRun(by: Actor, form: NewRunForm, signal?: AbortSignal)
       by: by.id,
       revisions,
     });
-    await reserveFor(tx, id, plan);
+    await reserveFor(tx, by.branch, id, plan);
   });
   return id;
 }

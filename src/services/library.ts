@@ -39,6 +39,7 @@ import {
   updateOrigin,
   updateProcedureColumns,
   type Actor,
+  type Branch,
   type Db,
   type Draft,
   type DraftSave,
@@ -52,8 +53,8 @@ import { demand, may } from './permission';
 const SEARCH_LIMIT = 200;
 
 /** Procedures for one line of search, in any order of words, each with what a list shows of it. */
-export async function searchLibrary(text: string): Promise<LibraryRowView[]> {
-  const rows = await searchProcedures(db, parseSearch(text), SEARCH_LIMIT);
+export async function searchLibrary(branch: Branch, text: string): Promise<LibraryRowView[]> {
+  const rows = await searchProcedures(db, branch, parseSearch(text), SEARCH_LIMIT);
   const ids = rows.map(({ id }) => id);
   const [summaries, lastDone] = await Promise.all([summariesOf(ids), listLastDone(db, ids)]);
   return rows.map((row) => ({
@@ -166,7 +167,10 @@ export async function keepAsDraft(
 /** Starts a recording for a job's vehicle from a procedure of a relative: a draft with its own id, for that vehicle only. */
 export async function deriveForJob(by: Actor, from: string, job: number): Promise<string> {
   demand(by, 'record');
-  const [[{ document, revision }], { vehicle }] = await Promise.all([approvedDocuments([from]), getJob(db, job)]);
+  const [[{ document, revision }], { vehicle }] = await Promise.all([
+    approvedDocuments([from]),
+    getJob(db, by.branch, job),
+  ]);
   const id = await keepAsDraft(by, forVehicle(document, vehicle, await newId(vehicle.model, document.zone)));
   await updateOrigin(db, id, recordedId(from), revision);
   return id;

@@ -1,5 +1,5 @@
 import type { PersonChange, PersonForm } from '../contracts/schemas';
-import { conflict } from '../core/errors';
+import { conflict, notFound } from '../core/errors';
 import {
   countOwners,
   db,
@@ -14,18 +14,19 @@ import {
   updatePerson,
   updatePin,
   type Actor,
+  type Branch,
 } from '../data';
 import { demand } from './permission';
 import { personId } from './person-id';
 import { hashSecret } from './secrets';
 import { writeSecurityLine } from './security-log';
 
-/** Everybody of the shop. */
-export const everybody = () => listPeople(db);
+/** Everybody of a branch. */
+export const everybody = (branch: Branch) => listPeople(db, branch);
 
-/** Names by id. */
+/** Names by id, of all branches. */
 export const everybodysNames = async (): Promise<Record<string, string>> =>
-  Object.fromEntries((await listPeople(db)).map(({ id, name }) => [id, name]));
+  Object.fromEntries((await listPeople(db, null)).map(({ id, name }) => [id, name]));
 
 /** Adds a person. A conflict where the name is taken. */
 export async function addPerson(by: Actor, form: PersonForm): Promise<string> {
@@ -33,9 +34,9 @@ export async function addPerson(by: Actor, form: PersonForm): Promise<string> {
   const pinHash = await hashSecret(form.pin);
   const passwordHash = form.password ? await hashSecret(form.password) : null;
   const id = personId(form.name);
-  if ((await listPeople(db)).some((person) => person.id === id))
+  if ((await listPeople(db, null)).some((person) => person.id === id))
     throw conflict('name-taken', `There is somebody called ${form.name} already.`);
-  await insertPerson(db, { id, name: form.name, role: form.role, pinHash, passwordHash });
+  await insertPerson(db, { id, name: form.name, role: form.role, pinHash, passwordHash, branch: by.branch });
   writeSecurityLine('person-added', { person: id, role: form.role, by: by.id });
   return id;
 }
@@ -47,10 +48,11 @@ export async function changePerson(by: Actor, id: string, change: PersonChange):
   const passwordHash = change.password ? await hashSecret(change.password) : null;
   await transaction(async (tx) => {
     const person = await getPerson(tx, id);
+    if (person.branch !== by.branch) throw notFound('person-unknown', 'Nobody of that name works in this branch.');
     const role = change.role ?? person.role;
     const active = change.active ?? person.active;
     const losesOwner = person.role === 'owner' && person.active && (role !== 'owner' || !active);
-    if (losesOwner && (await countOwners(tx)) === 1)
+    if (losesOwner && (await countOwners(tx, by.branch)) === 1)
       throw conflict('last-owner', 'The shop needs an owner: make somebody else owner first.');
     await updatePerson(tx, id, role, active);
     if (pinHash) await updatePin(tx, id, pinHash);

@@ -45,7 +45,7 @@ export async function keepPhoto(by: Actor, { id, owner, bytes, sha256 }: SentPho
       throw conflict('photo-differs', 'Another photo has this number already.');
     return;
   }
-  if (owner.jobNumber !== null) await getJob(db, owner.jobNumber);
+  if (owner.jobNumber !== null) await getJob(db, null, owner.jobNumber);
   else if (!(await isProcedureId(db, owner.procedure)))
     throw notFound('procedure-unknown', 'There is no such procedure any more.');
   await insertPhoto(db, { id, ...owner, ...(await convertedPhoto(bytes)), receivedFrom: by.id });

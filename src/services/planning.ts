@@ -26,6 +26,7 @@ import {
   listStock,
   listStoreItems,
   type Actor,
+  type Branch,
   type JobRow,
   type ProcedureRanges,
 } from '../data';
@@ -33,7 +34,7 @@ import { doHeavy, TooHard } from './heavy';
 import { heardOf } from './experience';
 import { shopHistory } from './history';
 import { approvedDocuments } from './library';
-import { readKit, readShop, shopCatalogue } from './shop';
+import { chainKinds, readKit, readShop, shopCatalogue } from './shop';
 
 /** How long the server may look for a better order when a run is opened, milliseconds. */
 const ORDER_LIMIT_MS = 2000;
@@ -47,12 +48,12 @@ export async function planView(
 ): Promise<PlanView> {
   const [approved, { settings }, kit, stock, items, history, vehicle] = await Promise.all([
     approvedDocuments(procedures),
-    readShop(),
+    readShop(by.branch),
     readKit(by),
-    listStock(db),
-    listStoreItems(db),
+    listStock(db, by.branch),
+    listStoreItems(db, by.branch),
     shopHistory(),
-    job === null ? null : getJob(db, job).then((row) => ({ ...safeVehicle(row), schools: row.schools })),
+    job === null ? null : getJob(db, by.branch, job).then((row) => ({ ...safeVehicle(row), schools: row.schools })),
   ]);
   const [retired] = await listRetired(db, procedures.map(recordedId));
   if (retired)
@@ -74,14 +75,16 @@ export async function planView(
       ...policyOf(settings, history, vehicle ?? documents[0]?.applies[0] ?? null),
       jobSchools: vehicle?.schools ?? [],
     },
-    ownKinds: settings.ownKinds,
+    ownKinds: await chainKinds(),
     kit,
     stock: Object.fromEntries(stock.map(({ kind, count }) => [kind, count])),
     standIns: standInsOf(items, stock),
     labour: settings.labourPerHour === null ? null : { perHour: settings.labourPerHour, currency: settings.currency },
     verification:
       vehicle && Object.fromEntries(documents.map((document) => [document.id, verificationOf(vehicle, document)])),
-    others: (await othersFor(vehicle ?? documents[0].applies[0])).filter((row) => !procedures.includes(row.id)),
+    others: (await othersFor(by.branch, vehicle ?? documents[0].applies[0])).filter(
+      (row) => !procedures.includes(row.id),
+    ),
   };
 }
 
@@ -141,8 +144,8 @@ function verificationOf(vehicle: Vehicle, document: ProcedureDocument): Verifica
 }
 
 /** The vehicle's procedures, each sided one for the other side too. */
-async function othersFor(vehicle: Vehicle): Promise<ProcedureRowView[]> {
-  const exact = (await proceduresFor(vehicle)).filter((one) => one.differs.length === 0).map((one) => one.row);
+async function othersFor(branch: Branch, vehicle: Vehicle): Promise<ProcedureRowView[]> {
+  const exact = (await proceduresFor(branch, vehicle)).filter((one) => one.differs.length === 0).map((one) => one.row);
   return exact.flatMap((row) =>
     row.side === 'centre'
       ? [row]
@@ -212,8 +215,8 @@ export async function planForRun(
 }
 
 /** The procedures of a vehicle's make, nearest first: exact ones, then relatives with what differs and what is not known. */
-export async function proceduresFor(vehicle: Vehicle): Promise<RelativeView[]> {
-  const rows = await listProceduresOfMakes(db, [vehicle.make]);
+export async function proceduresFor(branch: Branch, vehicle: Vehicle): Promise<RelativeView[]> {
+  const rows = await listProceduresOfMakes(db, branch, [vehicle.make]);
   const byId = new Map(rows.map((row) => [row.id, row]));
   return rankFor(vehicle, rows).map(({ id, verified, differs, unknown }) => {
     const { ranges: _ranges, ...row } = byId.get(id)!;
@@ -225,9 +228,12 @@ export async function proceduresFor(vehicle: Vehicle): Promise<RelativeView[]> {
 const MOST_RELATIVES = 6;
 
 /** What earlier runs and related procedures say about parts that would not move: fixed with the run's plan, so that it is there without a network. */
-export async function experienceFor(documents: ProcedureDocument[]): Promise<Pick<RunPlan, 'elsewhere' | 'misses'>> {
+export async function experienceFor(
+  branch: Branch,
+  documents: ProcedureDocument[],
+): Promise<Pick<RunPlan, 'elsewhere' | 'misses'>> {
   const makes = [...new Set(documents.map(({ applies }) => applies[0].make))];
-  const [catalogue, rows] = await Promise.all([shopCatalogue(), listProceduresOfMakes(db, makes)]);
+  const [catalogue, rows] = await Promise.all([shopCatalogue(), listProceduresOfMakes(db, branch, makes)]);
   const related = new Map(documents.map((document) => [document.id, relatedTo(document, rows)]));
   const ids = [...new Set([...related.values()].flat())];
   const [others, found] = await Promise.all([

@@ -17,7 +17,10 @@ export async function draftFromRun(by: Actor, runId: string, procedure: string):
   const known = await findRecordedFromRun(db, runId, procedure);
   if (known) return { id: known };
   const run = await getRun(db, runId);
-  const [{ vehicle }, { events }] = await Promise.all([getJob(db, run.jobNumber), listEvents<RunEvent>(db, runId, 0)]);
+  const [{ vehicle }, { events }] = await Promise.all([
+    getJob(db, by.branch, run.jobNumber),
+    listEvents<RunEvent>(db, runId, 0),
+  ]);
   const { state } = lookAt(run.plan, events);
   const recorded = recordedFrom(run.plan, state, procedure);
   if (!recorded) throw invalid('not-in-run', 'This run does not have that procedure.');

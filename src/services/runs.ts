@@ -28,6 +28,7 @@ import {
   closeLog,
   stockOf,
   transaction,
+  type Branch,
   type Db,
   type LogRow,
   type Actor,
@@ -39,13 +40,13 @@ import { writeSecurityLine } from './security-log';
 import { checkPin, type Sender } from './sign-in';
 
 /** A run with its job, all its events, and what the bay needs to know of people and the check-in. Throws not-found. */
-export async function openRunScreen(id: string): Promise<RunStart> {
+export async function openRunScreen(branch: Branch, id: string): Promise<RunStart> {
   const run = await getRun(db, id);
-  const job = await getJob(db, run.jobNumber);
+  const job = await getJob(db, branch, run.jobNumber);
   const [log, visit, people, newer, heard] = await Promise.all([
     listEvents<RunEvent>(db, id, 0),
     listEvents<VisitEvent>(db, job.visit, 0),
-    listPeople(db),
+    listPeople(db, null),
     newerFor(id, run.plan),
     heardOf(run.plan.documents),
   ]);
@@ -167,11 +168,12 @@ export function sparesUsed(basis: RunBasis, view: RunView): Map<string, number> 
 /** Takes what a run fitted new. What by the count was not there is asked about: stores never go below nothing. */
 async function takeSpares(tx: Db, by: Actor, log: LogRow, basis: RunBasis, view: RunView): Promise<void> {
   await lockStock(tx);
+  const { branch } = await getJob(tx, null, log.jobNumber);
   for (const [kind, count] of sparesUsed(basis, view)) {
-    const there = Math.min(count, await stockOf(tx, kind));
+    const there = Math.min(count, await stockOf(tx, branch, kind));
     const move = { kind, reason: `fitted on job ${log.jobNumber}`, runId: log.id, by: by.id };
-    if (there > 0) await insertStockMove(tx, { ...move, change: -there });
-    if (there < count) await insertStockQuestion(tx, { kind, missing: count - there, runId: log.id });
+    if (there > 0) await insertStockMove(tx, { ...move, change: -there }, branch);
+    if (there < count) await insertStockQuestion(tx, { kind, missing: count - there, runId: log.id }, branch);
   }
   await deleteReservations(tx, log.id);
 }

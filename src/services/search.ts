@@ -1,6 +1,6 @@
 import type { FoundView } from '../contracts/views';
 import { parseSearch } from '../core/vehicle';
-import { db, listStock, searchJobs, searchProcedures, type Actor } from '../data';
+import { db, listStock, searchJobs, searchProcedures, type Actor, type Branch } from '../data';
 import { demand } from './permission';
 import { shopCatalogue } from './shop';
 import { searchWires } from './wires';
@@ -14,10 +14,10 @@ export async function searchEverything(by: Actor, text: string): Promise<FoundVi
   const words = text.trim().split(/\s+/).filter(Boolean).slice(0, 8);
   if (words.length === 0) return [];
   const [jobs, procedures, wires, stock] = await Promise.all([
-    searchJobs(db, words, MOST),
-    searchProcedures(db, parseSearch(text), MOST),
+    searchJobs(db, by.branch, words, MOST),
+    searchProcedures(db, by.branch, parseSearch(text), MOST),
     searchWires(text),
-    stockLike(words),
+    stockLike(by.branch, words),
   ]);
   return [
     ...jobs.map(({ number, title, customer, vehicle }): FoundView => ({
@@ -42,8 +42,8 @@ export async function searchEverything(by: Actor, text: string): Promise<FoundVi
   ];
 }
 
-async function stockLike(words: string[]): Promise<FoundView[]> {
-  const [rows, catalogue] = await Promise.all([listStock(db), shopCatalogue()]);
+async function stockLike(branch: Branch, words: string[]): Promise<FoundView[]> {
+  const [rows, catalogue] = await Promise.all([listStock(db, branch), shopCatalogue()]);
   return rows
     .map((row) => ({ ...row, name: catalogue.fasteners.get(row.kind)?.plural ?? row.kind }))
     .filter(({ kind, name }) => words.every((word) => `${kind} ${name}`.toLowerCase().includes(word.toLowerCase())))

@@ -6,6 +6,7 @@ export type SecurityEvent =
   | 'set-up-refused'
   | 'tablet-enrolled'
   | 'tablet-shut-out'
+  | 'branch-added'
   | 'person-added'
   | 'person-changed'
   | 'settings-changed'

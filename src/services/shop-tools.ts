@@ -10,7 +10,7 @@ import { dayIn } from './working-time';
 /** The shop's tools: which there are, who has them, what is due to be calibrated or charged. */
 export async function viewShopTools(by: Actor, now = new Date()): Promise<ShopToolView[]> {
   demand(by, 'follow');
-  const [tools, { settings }] = await Promise.all([listShopTools(db), readShop()]);
+  const [tools, { settings }] = await Promise.all([listShopTools(db, by.branch), readShop(by.branch)]);
   const today = dayIn(settings.timeZone, null, now).toISODate()!;
   return tools.map(({ heldSince, ...tool }) => ({
     ...tool,
@@ -23,21 +23,26 @@ export async function viewShopTools(by: Actor, now = new Date()): Promise<ShopTo
 /** Adds a tool, or changes what is known of it. Throws a conflict where another has its label. */
 export async function keepShopTool(by: Actor, form: ShopToolForm): Promise<void> {
   demand(by, 'record');
-  await upsertShopTool(db, form, by.id);
+  await upsertShopTool(db, by.branch, form, by.id);
   await tellDay(db);
 }
 
 /** Notes who has a tool now; null hangs it back. Throws not-found, `invalid` where that person does not work here. */
 export async function giveTool(by: Actor, id: string, holder: string | null): Promise<void> {
   demand(by, 'follow');
-  if (holder !== null && !(await getPerson(db, holder)).active)
+  if (holder !== null && !(await isOurs(by, holder)))
     throw invalid('person-inactive', 'That person does not work here any more.');
-  await handTool(db, id, holder, by.id);
+  await handTool(db, by.branch, id, holder, by.id);
+}
+
+async function isOurs(by: Actor, person: string): Promise<boolean> {
+  const { active, branch } = await getPerson(db, person);
+  return active && branch === by.branch;
 }
 
 /** Takes a tool off the list for good. Throws not-found. */
 export async function dropShopTool(by: Actor, id: string): Promise<void> {
   demand(by, 'record');
-  await takeOutTool(db, id, by.id);
+  await takeOutTool(db, by.branch, id, by.id);
   await tellDay(db);
 }

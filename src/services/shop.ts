@@ -1,7 +1,17 @@
 import { DEFAULT_COST_FORM, DEFAULT_QUOTES, type SettingsForm } from '../contracts/views';
-import { BASE_CATALOGUE, extendCatalogue, type Catalogue } from '../core/hardware';
+import { BASE_CATALOGUE, extendCatalogue, type Catalogue, type OwnKind } from '../core/hardware';
 import { DEFAULT_SCHOOLS } from '../core/procedure';
-import { db, findShop, getKit, updateKit, updateShopSettings, type Actor } from '../data';
+import {
+  db,
+  getKit,
+  getShop,
+  listBranches,
+  updateKit,
+  updateShopSettings,
+  type Actor,
+  type Branch,
+  type ShopRow,
+} from '../data';
 import { demand } from './permission';
 import { writeSecurityLine } from './security-log';
 
@@ -22,15 +32,21 @@ const DEFAULTS: SettingsForm = {
   timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
 };
 
-/** The shop's name and settings, with the defaults of a new shop for what was never set. */
-export async function readShop(): Promise<{ name: string; settings: SettingsForm }> {
-  const shop = await findShop(db);
-  const kept = Object.entries(shop?.settings ?? {}).filter(([key]) => key in DEFAULTS);
+/** A branch's name and settings, with the defaults of a new shop for what was never set. */
+export async function readShop(branch: Branch): Promise<{ name: string; settings: SettingsForm }> {
+  return withDefaults(await getShop(db, branch));
+}
+
+/** The name of the first shop, as the sign-in screen has it; empty before it is set up. */
+export const firstShopName = async (): Promise<string> => (await listBranches(db))[0]?.name ?? '';
+
+function withDefaults(shop: ShopRow): { name: string; settings: SettingsForm } {
+  const kept = Object.entries(shop.settings).filter(([key]) => key in DEFAULTS);
   // The first versions asked only whether the battery always goes off.
-  const schools = shop?.settings.batteryAlways ? { ...DEFAULT_SCHOOLS, battery: 'always' as const } : DEFAULT_SCHOOLS;
+  const schools = shop.settings.batteryAlways ? { ...DEFAULT_SCHOOLS, battery: 'always' as const } : DEFAULT_SCHOOLS;
   const settings = { ...DEFAULTS, schools, ...(Object.fromEntries(kept) as Partial<SettingsForm>) };
   return {
-    name: shop?.name ?? '',
+    name: shop.name,
     settings: {
       ...settings,
       schools: { ...DEFAULT_SCHOOLS, ...settings.schools },
@@ -42,14 +58,19 @@ export async function readShop(): Promise<{ name: string; settings: SettingsForm
 /** Changes the shop's settings; what is not one of them (the mark of the demo) stays. */
 export async function changeSettings(by: Actor, settings: SettingsForm): Promise<void> {
   demand(by, 'set-up');
-  const shop = await findShop(db);
-  await updateShopSettings(db, { ...shop?.settings, ...settings });
+  const shop = await getShop(db, by.branch);
+  await updateShopSettings(db, by.branch, { ...shop.settings, ...settings });
   writeSecurityLine('settings-changed', { by: by.id });
 }
 
-/** The catalogue with the shop's own kinds. */
-export const shopCatalogue = async (): Promise<Catalogue> =>
-  extendCatalogue(BASE_CATALOGUE, (await readShop()).settings.ownKinds);
+/** Kinds of its own that any branch has: the library is one, so they are known in all of them. The first to use a code keeps it. */
+export async function chainKinds(): Promise<OwnKind[]> {
+  const kinds = (await listBranches(db)).flatMap((branch) => withDefaults(branch).settings.ownKinds);
+  return [...new Map(kinds.reverse().map((kind) => [kind.code, kind])).values()].reverse();
+}
+
+/** The catalogue with the chain's own kinds. */
+export const shopCatalogue = async (): Promise<Catalogue> => extendCatalogue(BASE_CATALOGUE, await chainKinds());
 
 /** The tool codes in a person's own kit. */
 export const readKit = (by: Actor): Promise<string[]> => getKit(db, by.id);

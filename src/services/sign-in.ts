@@ -7,11 +7,12 @@ import {
   deleteSession,
   findPersonForSignIn,
   findSessionPerson,
-  findShop,
   forgetTries,
   insertPerson,
   insertSession,
+  HOME,
   insertShop,
+  listBranches,
   listPeople,
   noteDeviceSeen,
   sweepSessions,
@@ -42,7 +43,7 @@ export interface Sender {
   /** A browser on this very machine, while the app listens on loopback only. */
   isLocal: boolean;
   /** The tablet it is, where that was let in. */
-  device: Pick<DeviceRow, 'id' | 'name'> | null;
+  device: Pick<DeviceRow, 'id' | 'name' | 'branch'> | null;
   /** The session that was open on it until now. */
   token?: string;
 }
@@ -54,21 +55,21 @@ export interface OpenedSession {
 }
 
 /** True before the shop is set up. */
-export const needsSetup = async () => (await findShop(db)) === null;
+export const needsSetup = async () => (await listBranches(db)).length === 0;
 
 /** Whether PINs work here, and names are shown. */
 export const isEnrolled = ({ isLocal, device }: Sender): boolean => isLocal || device !== null;
 
 /** The people the sign-in screen offers on a tablet that was let in: active ones. Nobody elsewhere. */
 export const listSignInPeople = async (sender: Sender): Promise<Person[]> =>
-  isEnrolled(sender) ? (await listPeople(db)).filter((person) => person.active) : [];
+  isEnrolled(sender) ? (await listPeople(db, sender.device?.branch ?? null)).filter((person) => person.active) : [];
 
 /**
  * Sets up the shop and its owner on first start, and signs the owner in. Asks for the code that was printed where Pezzo was started. A conflict where
  * it is set up already; nothing is hashed before both are known.
  */
 export async function setUpShop(form: SetupForm, sender: Sender): Promise<OpenedSession> {
-  if (await findShop(db)) throw conflict('already-set-up', 'This shop is set up already: sign in.');
+  if (!(await needsSetup())) throw conflict('already-set-up', 'This shop is set up already: sign in.');
   const throttle = { source: `setup:${sender.address}`, free: 0, longestSeconds: LONGEST_WAIT };
   await waitForTurn([throttle]);
   if (!isSetupCode(form.code)) {
@@ -78,9 +79,9 @@ export async function setUpShop(form: SetupForm, sender: Sender): Promise<Opened
   const [pinHash, passwordHash] = await Promise.all([hashSecret(form.pin), hashSecret(form.password)]);
   const id = personId(form.name);
   await transaction(async (tx) => {
-    if (await findShop(tx)) throw conflict('already-set-up', 'This shop is set up already: sign in.');
+    if ((await listBranches(tx)).length) throw conflict('already-set-up', 'This shop is set up already: sign in.');
     await insertShop(tx, form.shop);
-    await insertPerson(tx, { id, name: form.name, role: 'owner', pinHash, passwordHash });
+    await insertPerson(tx, { id, name: form.name, role: 'owner', pinHash, passwordHash, branch: HOME });
   });
   await forgetTries(db, [throttle.source]);
   writeSecurityLine('set-up', { owner: id, from: sender.address });

@@ -26,6 +26,7 @@ import {
   closeIdleRuns,
   closeLog,
   type Actor,
+  type Branch,
   type Db,
   type LogRow,
   type RunRow,
@@ -48,8 +49,8 @@ export const linesOf = (runs: Pick<RunRow, 'plan'>[], state: VisitState): CheckL
   checkLines(zonesOf(runs, state));
 
 /** Check-in and hand-over of a job: its log, the lines to try, and what stands against giving the vehicle back. Throws not-found. */
-export async function openVisit(jobNumber: number): Promise<VisitView> {
-  const job = await getJob(db, jobNumber);
+export async function openVisit(branch: Branch, jobNumber: number): Promise<VisitView> {
+  const job = await getJob(db, branch, jobNumber);
   const [log, runs, names] = await Promise.all([
     listEvents<VisitEvent>(db, job.visit, 0),
     listRunsOfJobs(db, [jobNumber]),
@@ -75,7 +76,7 @@ export async function visitArrived(tx: Db, log: LogRow, events: LogEvent[]): Pro
 export async function skipCheckIn(by: Actor, jobNumber: number, form: SkipCheckInForm, sender: Sender): Promise<void> {
   demand(by, 'follow');
   const lead = await leadWithPin(form, sender);
-  const { visit } = await getJob(db, jobNumber);
+  const { visit } = await getJob(db, by.branch, jobNumber);
   await transaction(async (tx) => {
     if ((await lockLog(tx, visit)).isClosed) throw conflict('given-back', 'This vehicle was given back.');
     const { events } = await listEvents<VisitEvent>(tx, visit, 0);

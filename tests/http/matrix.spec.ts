@@ -18,6 +18,14 @@ const ROUTES: Record<string, Record<string, { from: From; password?: true; at: s
   },
   'api/bench/skin/[procedure]': { GET: { from: 'trainee', at: '/api/bench/skin/none' } },
   'api/bench/template': { POST: { from: 'trainee', at: '/api/bench/template', data: {} } },
+  'api/branches': {
+    POST: {
+      from: 'owner',
+      password: true,
+      at: '/api/branches',
+      data: { name: 'x', owner: 'Bea Nwosu', pin: '4826', password: 'a long password' },
+    },
+  },
   'api/customers': { DELETE: { from: 'owner', password: true, at: '/api/customers' } },
   'api/customers/[number]': { DELETE: { from: 'owner', password: true, at: '/api/customers/999999' } },
   'api/customers/[number]/export': { GET: { from: 'owner', password: true, at: '/api/customers/999999/export' } },
@@ -123,6 +131,9 @@ const ROUTES: Record<string, Record<string, { from: From; password?: true; at: s
   },
   'api/procedures/[id]/review': {
     POST: { from: 'technician', at: '/api/procedures/none/review', data: { version: 1, ask: true } },
+  },
+  'api/procedures/[id]/shared': {
+    PUT: { from: 'lead', password: true, at: '/api/procedures/none/shared', data: { isShared: true } },
   },
   'api/procedures/[id]/sheet': { GET: { from: 'trainee', at: '/api/procedures/none/sheet' } },
   'api/procedures/[id]/variants': {

@@ -105,7 +105,7 @@ describe('a backup', () => {
     await expect(query(target, 'delete from events')).rejects.toThrow('append-only');
     const [{ number }] = await query<{ number: number }>(
       target,
-      `insert into jobs (title, vehicle_id, created_by) select 'next', vehicle_id, created_by from jobs limit 1 returning number`,
+      `insert into jobs (title, vehicle_id, created_by, branch) select 'next', vehicle_id, created_by, branch from jobs limit 1 returning number`,
     );
     expect(number).toBe(2407);
   });
@@ -113,7 +113,7 @@ describe('a backup', () => {
   it('does not overwrite a shop unless told to, and then puts itself in its place', async () => {
     const target = await emptyDatabase();
     await migrate(target);
-    await query(target, `insert into shop (name) values ('Another shop')`);
+    await query(target, `insert into shop (id, name) values (1, 'Another shop')`);
     await expect(restore(target, file, false)).rejects.toThrow('--replace');
     expect(await query(target, 'select name from shop')).toEqual([{ name: 'Another shop' }]);
     await restore(target, file, true);
@@ -123,7 +123,7 @@ describe('a backup', () => {
   it('that is damaged, or none at all, changes nothing', async () => {
     const target = await emptyDatabase();
     await migrate(target);
-    await query(target, `insert into shop (name) values ('Another shop')`);
+    await query(target, `insert into shop (id, name) values (1, 'Another shop')`);
     const text = join(folder, 'text.backup');
     writeFileSync(text, 'not a backup');
     await expect(restore(target, text, true)).rejects.toThrow('no backup');

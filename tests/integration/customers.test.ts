@@ -22,7 +22,7 @@ import {
   redactDue,
   viewCustomers,
 } from '@/services';
-import type { Actor } from '@/data';
+import { HOME, type Actor } from '@/data';
 
 let drop: () => Promise<void>;
 let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
@@ -68,7 +68,7 @@ describe('a customer’s data', () => {
   it('is listed, and handed out whole, for the owner only', async () => {
     const {
       job: { visit },
-    } = await openVisit(job);
+    } = await openVisit(HOME, job);
     const records = [event({ type: 'vin', vin: '1M8GDM9AXKP042788', how: 'typed' }), event({ type: 'photo', photo })];
     await receiveEvents(
       people.technician,
@@ -119,11 +119,11 @@ describe('a customer’s data', () => {
     await expect(redactCustomer(people.owner, job)).rejects.toMatchObject({ code: 'still-here' });
     const {
       job: { visit },
-    } = await openVisit(job);
+    } = await openVisit(HOME, job);
     await receiveEvents(people.technician, visit, [event({ type: 'closed' })], 0);
     const [soon, late] = [new Date(Date.now() + 5 * 30 * 86_400_000), new Date(Date.now() + 7 * 31 * 86_400_000)];
     expect((await viewCustomers(people.owner, late)).some((row) => row.isDue)).toBe(false);
-    await changeSettings(people.owner, { ...(await readShop()).settings, keepingMonths: 6 });
+    await changeSettings(people.owner, { ...(await readShop(HOME)).settings, keepingMonths: 6 });
     expect([
       (await viewCustomers(people.owner, soon)).some((row) => row.isDue),
       (await viewCustomers(people.owner, late)).filter((row) => row.isDue).map((row) => row.jobNumber),
@@ -141,19 +141,19 @@ describe('a customer’s data', () => {
   });
 
   it('is taken out for good: name, plate, VIN, signature, photo; what was done stays', async () => {
-    const before = await readReport(job);
+    const before = await readReport(HOME, job);
     expect(await redactDue(people.owner, new Date(Date.now() + 7 * 31 * 86_400_000))).toEqual([job]);
     const left = await everything();
     for (const words of ['Łąkowska', 'AB-123-CD', '1M8GDM9AXKP042788']) expect(left).not.toContain(words);
     await expect(readPhoto(photo, 'picture')).rejects.toMatchObject({ code: 'photo-redacted' });
-    const after = await readReport(job);
+    const after = await readReport(HOME, job);
     expect([after.lines, after.closed, after.vehicle.make, after.signatures.arrival!.at]).toEqual([
       before.lines,
       true,
       'Velden',
       before.signatures.arrival!.at,
     ]);
-    const { text } = await readPdf(await printReport(job));
+    const { text } = await readPdf(await printReport(HOME, job));
     expect(text).toContain('Customer data erased');
     expect(text).toContain('Its photo was erased');
     expect((await viewCustomers(people.owner)).find((row) => row.jobNumber === job)).toMatchObject({

@@ -4,7 +4,7 @@ import { migrate, tooMuchOf } from '../../scripts/support/migrate';
 import { asOwner, freshDatabase } from '../support/database';
 import { makeShop } from '../support/shop';
 import { changeKit, checkHealth, everybody } from '@/services';
-import { db, getPool, transaction, translate, type Actor } from '@/data';
+import { HOME, db, getPool, transaction, translate, type Actor } from '@/data';
 
 let drop: () => Promise<void>;
 let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
@@ -34,7 +34,7 @@ describe('the app’s own role', () => {
       `update photos set picture = ''`,
       'delete from procedure_revisions',
       'delete from stock_moves',
-      'update jobs set customer = $$x$$',
+      'update jobs set title = $$x$$',
       `set session_replication_role = 'replica'`,
     ]) {
       await expect(db.query(text)).rejects.toMatchObject({
@@ -106,9 +106,9 @@ describe('a database that cannot do it just now', () => {
       }),
     ).rejects.toMatchObject({ kind: 'unavailable' });
     const held = await Promise.all(Array.from({ length: getPool().options.max }, () => getPool().connect()));
-    await expect(everybody()).rejects.toMatchObject({ kind: 'unavailable', code: 'database-unavailable' });
+    await expect(everybody(HOME)).rejects.toMatchObject({ kind: 'unavailable', code: 'database-unavailable' });
     held.forEach((client) => client.release());
-    expect((await everybody()).length).toBe(4);
+    expect((await everybody(HOME)).length).toBe(4);
   });
 
   it('tells what cannot be held from what cannot be reached', () => {

@@ -20,7 +20,7 @@ import {
   viewShopTools,
 } from '@/services';
 import { asOwner } from '../support/database';
-import type { Actor } from '@/data';
+import { HOME, type Actor } from '@/data';
 
 let drop: () => Promise<void>;
 let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
@@ -29,7 +29,7 @@ let job: number;
 const NOW = new Date('2026-11-27T09:00:00Z');
 beforeAll(async () => {
   ({ drop, people, job } = await kiteShop());
-  const { settings } = await readShop();
+  const { settings } = await readShop(HOME);
   await changeSettings(people.owner, {
     ...settings,
     timeZone: 'Europe/London',
@@ -115,7 +115,7 @@ describe('what cannot be right', () => {
       ['bay-twice', job, second],
       ['late', second],
     ]);
-    expect(Object.keys(await lateSoon(NOW))).toEqual([String(second)]);
+    expect(Object.keys(await lateSoon(HOME, NOW))).toEqual([String(second)]);
     await takeOffDay(people.lead, second, 1);
     await takeOffDay(people.lead, job, 1);
   });

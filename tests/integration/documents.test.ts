@@ -129,7 +129,7 @@ describe('a document', () => {
   it('that was kept before there were bounds is shown with that finding, instead of ending the app', async () => {
     const old = { ...kite, id: 'old', options: options(200, 50) };
     await db.query(
-      'insert into procedures (id, title, zone, side, search_text, created_by) values ($1, $2, $3, $4, $5, $6)',
+      'insert into procedures (id, title, zone, side, search_text, created_by, branch) values ($1, $2, $3, $4, $5, $6, 1)',
       ['old', 'Old', kite.zone, kite.side, 'old', 'lead'],
     );
     await db.query(

@@ -24,7 +24,7 @@ import {
   saveDraft,
   viewProcedure,
 } from '@/services';
-import { db, getPool, type Actor } from '@/data';
+import { HOME, db, getPool, type Actor } from '@/data';
 import { createHash } from 'node:crypto';
 import type { Manifest } from '@/core/exchange';
 
@@ -157,7 +157,7 @@ describe('an archive', () => {
       const view = await viewProcedure('kite-rear-door');
       expect(view.document).toEqual(before);
       expect(view.takenIn).toMatchObject({ shop: 'Test shop', revision: 2, at: 1 });
-      expect((await readShop()).settings.ownKinds).toEqual([own]);
+      expect((await readShop(HOME)).settings.ownKinds).toEqual([own]);
       expect((await db.query('select 1 from photos where id = $1', [photo])).rows).toHaveLength(1);
       expect(await states(other.people.lead, bytes)).toEqual([
         ['kite-rear-door', 'same'],

@@ -12,7 +12,7 @@ import {
   saveDraft,
   viewProcedure,
 } from '@/services';
-import type { Actor } from '@/data';
+import { HOME, type Actor } from '@/data';
 import type { RunFact } from '@/core/run';
 import type { LogEvent } from '@/contracts/schemas';
 
@@ -93,12 +93,12 @@ describe('findings', () => {
     expect(draft.document.title).toBe('Kite in hand');
     expect(draft.document.fasteners.find(({ id }) => id === 's4')?.drive).toBe('T20');
     // The run it was found on stays on its revision, and is told what changed.
-    const { newer, run: old } = await openRunScreen(firstRun);
+    const { newer, run: old } = await openRunScreen(HOME, firstRun);
     expect(newer).toMatchObject([
       { procedure: 'kite-rear-door', inForce: 2, sentences: [expect.stringContaining('T20') as string] },
     ]);
     expect(old.plan.documents[0].fasteners.find(({ id }) => id === 's4')?.drive).toBe('T25');
-    expect((await openRunScreen(await newRun())).newer).toEqual([]);
+    expect((await openRunScreen(HOME, await newRun())).newer).toEqual([]);
     // Decided once: whoever comes second is told.
     await expect(
       decideFindings(people.lead, 'kite-rear-door', { findings: ids, decision: 'this-vehicle' }),

@@ -17,7 +17,7 @@ import {
   receiveEvents,
   viewJob,
 } from '@/services';
-import { db, type Actor } from '@/data';
+import { HOME, db, type Actor } from '@/data';
 
 let drop: () => Promise<void>;
 let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
@@ -71,7 +71,7 @@ const signature = (records: string[], walk: 'arrival' | 'departure' = 'arrival')
 /** A visit with one line and one note, signed by the customer. */
 async function signedVisit() {
   const number = await openJob(people.technician, kiteJob('Signed'));
-  const { visit } = (await openVisit(number)).job;
+  const { visit } = (await openVisit(HOME, number)).job;
   const records = [event(radio('arrival', 'works')), event({ type: 'note', text: 'rattles' })];
   const signed = event(signature(records.map(({ id }) => id)));
   await send(visit, ...records, signed);
@@ -90,13 +90,15 @@ describe('after the customer has signed', () => {
       ['rattles'],
     ]);
     expect([await reasonsOf(changed), await reasonsOf(back)]).toEqual([['late'], ['late']]);
-    expect((await viewJob(number)).flags).toBe(2);
-    const report = await readReport(number);
+    expect((await viewJob(HOME, number)).flags).toBe(2);
+    const report = await readReport(HOME, number);
     expect(report.later).toMatchObject([
       { words: 'The vehicle, Radio plays: does not work', by: 'The technician', at: changed.at },
       { words: expect.stringContaining('taken back'), by: 'The technician' },
     ]);
-    expect((await readPdf(await printReport(number))).text).toContain('Recorded after it was signed or given back');
+    expect((await readPdf(await printReport(HOME, number))).text).toContain(
+      'Recorded after it was signed or given back',
+    );
   });
 
   it('the signature is never taken back, and is taken from nobody but the person signed in', async () => {
@@ -113,7 +115,7 @@ describe('after the customer has signed', () => {
     await send(visit, event(radio('arrival', 'fails')));
     const { log } = await stateOf(visit);
     await send(visit, event(signature(log.filter(({ type }) => type !== 'signed').map(({ id }) => id))));
-    const report = await readReport(number);
+    const report = await readReport(HOME, number);
     expect([
       report.earlierSignatures.length,
       report.later,
@@ -123,11 +125,11 @@ describe('after the customer has signed', () => {
 
   it('the VIN that was signed stays the vehicle’s', async () => {
     const number = await openJob(people.technician, kiteJob('VIN'));
-    const { visit } = (await openVisit(number)).job;
+    const { visit } = (await openVisit(HOME, number)).job;
     await send(visit, event({ type: 'vin', vin: '1M8GDM9AXKP042788', how: 'typed' }));
     await send(visit, event(signature(recordsToSign(await stateOf(visit), 'arrival'))));
     await send(visit, event({ type: 'vin', vin: '11111111111111111', how: 'typed' }));
-    expect((await openVisit(number)).job.vehicle.vin).toBe('1M8GDM9AXKP042788');
+    expect((await openVisit(HOME, number)).job.vehicle.vin).toBe('1M8GDM9AXKP042788');
   });
 });
 
@@ -137,7 +139,7 @@ describe('after the vehicle was given back', () => {
     await send(visit, event(radio('departure', 'works')));
     const forged = event({ type: 'closed' }, 'lead');
     expect((await send(visit, forged)).setAside.map(({ id }) => id)).toEqual([forged.id]);
-    expect((await viewJob(number)).visit.closed).toBe(false);
+    expect((await viewJob(HOME, number)).visit.closed).toBe(false);
     const closed = event({ type: 'closed' });
     await send(visit, closed);
     const after = [
@@ -163,15 +165,15 @@ describe('after the vehicle was given back', () => {
       ['late'],
       ['protected'],
     ]);
-    expect((await readReport(number)).later.map(({ words }) => words)).toContain('Note: later');
+    expect((await readReport(HOME, number)).later.map(({ words }) => words)).toContain('Note: later');
   });
 
   it('no run begins any more: neither a new one nor one that was never started', async () => {
     const { number, visit } = await signedVisit();
     const run = await openRun(people.technician, { job: number, ...REAR_SPEAKER });
     await send(visit, event(radio('departure', 'works')));
-    await send(visit, ...(await openVisit(number)).zones.map(() => event({ type: 'note', text: 'all walked' })));
-    const lines = (await readReport(number)).lines.filter(({ comparison }) => comparison === 'not-repeated');
+    await send(visit, ...(await openVisit(HOME, number)).zones.map(() => event({ type: 'note', text: 'all walked' })));
+    const lines = (await readReport(HOME, number)).lines.filter(({ comparison }) => comparison === 'not-repeated');
     expect(lines).toEqual([]);
     await send(visit, event({ type: 'closed' }));
     await expect(openRun(people.technician, { job: number, ...REAR_SPEAKER })).rejects.toMatchObject({
@@ -179,7 +181,10 @@ describe('after the vehicle was given back', () => {
     });
     const started = event({ type: 'started' });
     await send(run, started);
-    expect([await reasonsOf(started), foldRun((await openRunScreen(run)).events).started]).toEqual([['late'], false]);
+    expect([await reasonsOf(started), foldRun((await openRunScreen(HOME, run)).events).started]).toEqual([
+      ['late'],
+      false,
+    ]);
   });
 });
 
@@ -188,7 +193,7 @@ describe('after a run was finished', () => {
     const job = await openJob(people.technician, kiteJob('Run'));
     const run = await openRun(people.technician, { job, ...REAR_SPEAKER });
     const stamp = deviceOf('technician', 'bench', 0);
-    const events = [...workThrough((await openRunScreen(run)).run.plan, stamp), stamp({ type: 'finished' })];
+    const events = [...workThrough((await openRunScreen(HOME, run)).run.plan, stamp), stamp({ type: 'finished' })];
     await send(run, ...events);
     return { job, run, events };
   }
@@ -202,15 +207,15 @@ describe('after a run was finished', () => {
       event({ type: 'retracted', event: done.id }),
     ];
     expect((await send(run, ...late)).setAside).toEqual([]);
-    const { events: kept } = await openRunScreen(run);
+    const { events: kept } = await openRunScreen(HOME, run);
     const after = foldRun(kept);
     expect([after.pieces, after.done, after.finished]).toEqual([before.pieces, before.done, true]);
     expect(after.later.map(({ id }) => id)).toEqual(late.map(({ id }) => id));
     expect(await reasonsOf(late[0])).toEqual(['late']);
-    const report = await readReport(job);
+    const report = await readReport(HOME, job);
     expect(report.runs[0].later).toHaveLength(2);
     expect(report.runs[0].ledger.every(({ balances }) => balances)).toBe(true);
-    expect((await readPdf(await printReport(job))).text).toContain('Recorded after it was finished: lost');
+    expect((await readPdf(await printReport(HOME, job))).text).toContain('Recorded after it was finished: lost');
   });
 
   it('“finished” itself is never taken back, and is said by nobody for another', async () => {

@@ -13,7 +13,7 @@ import {
   viewInsights,
   viewProcedure,
 } from '@/services';
-import type { Actor } from '@/data';
+import { HOME, type Actor } from '@/data';
 import type { RunEvent } from '@/core/run';
 import type { LogEvent } from '@/contracts/schemas';
 
@@ -38,7 +38,7 @@ const BROKE = { type: 'broken', item: 'kite-rear-door/c1', count: 1 } as const;
 async function finishRun(secondsApart: number, missed: boolean): Promise<string> {
   const job = await openJob(people.technician, kiteJob('Speakers'));
   const run = await openRun(people.technician, { job, ...REAR_SPEAKER });
-  const { run: opened } = await openRunScreen(run);
+  const { run: opened } = await openRunScreen(HOME, run);
   const first = opened.plan.removal[0];
   const stamp = deviceOf('technician', `tablet-${job}`);
   const extra = missed
@@ -89,7 +89,7 @@ describe('what finished runs teach', () => {
     const view = await planView(people.trainee, { procedures: ['kite-rear-door@right'], job: null });
     expect(view.heard['kite-rear-door@right/p1']).toEqual(words);
     const job = await openJob(people.technician, kiteJob('Next'));
-    const next = await openRunScreen(await openRun(people.technician, { job, ...REAR_SPEAKER }));
+    const next = await openRunScreen(HOME, await openRun(people.technician, { job, ...REAR_SPEAKER }));
     expect(next.heard['kite-rear-door/p1']).toEqual(words);
   });
 

@@ -26,7 +26,7 @@ import {
   viewProcedure,
   procedureFile,
 } from '@/services';
-import { db, type Actor } from '@/data';
+import { HOME, db, type Actor } from '@/data';
 import type { ProcedureDocument } from '@/core/procedure';
 
 let drop: () => Promise<void>;
@@ -53,7 +53,7 @@ describe('a draft', () => {
   it('is in review once somebody asks, until it is published or that is taken back', async () => {
     const id = 'tarn-front-door';
     await askForReview(people.technician, id, { version: 1, ask: true });
-    expect((await searchLibrary('tarn'))[0]).toMatchObject({ inReview: true, revision: null });
+    expect((await searchLibrary(HOME, 'tarn'))[0]).toMatchObject({ inReview: true, revision: null });
     expect((await viewProcedure(id)).draft).toMatchObject({ reviewAskedBy: 'technician' });
     await expect(askForReview(people.technician, id, { version: 9, ask: true })).rejects.toMatchObject({
       kind: 'conflict',
@@ -62,7 +62,7 @@ describe('a draft', () => {
       kind: 'forbidden',
     });
     await askForReview(people.technician, id, { version: 1, ask: false });
-    expect((await searchLibrary('tarn'))[0].inReview).toBe(false);
+    expect((await searchLibrary(HOME, 'tarn'))[0].inReview).toBe(false);
     await approveDraft(people.lead, id, 1, 'first');
   });
 });

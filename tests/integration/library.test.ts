@@ -15,7 +15,7 @@ import {
   startProcedure,
   viewProcedure,
 } from '@/services';
-import type { Actor } from '@/data';
+import { HOME, type Actor } from '@/data';
 
 let drop: () => Promise<void>;
 let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
@@ -56,7 +56,7 @@ describe('search', () => {
     ["kite'; drop table people", []],
   ];
   it.each(cases)('understands “%s”', async (text, found) => {
-    expect((await searchLibrary(text)).map((row) => row.id).sort()).toEqual(found);
+    expect((await searchLibrary(HOME, text)).map((row) => row.id).sort()).toEqual(found);
   });
 });
 
@@ -84,7 +84,7 @@ it('names the years that are known, also where the range is open', async () => {
     people.lead,
     JSON.stringify({ ...demoProcedure('kite-rear-door'), id: 'heron-any', title: 'Heron, any', applies: [range()] }),
   );
-  expect((await searchLibrary('heron')).map(({ applies }) => applies).sort()).toEqual([
+  expect((await searchLibrary(HOME, 'heron')).map(({ applies }) => applies).sort()).toEqual([
     'Brannock Heron',
     'Brannock Heron from 2014',
     'Brannock Heron to 2013',
@@ -92,8 +92,8 @@ it('names the years that are known, also where the range is open', async () => {
 });
 
 it('finds what was recorded for exactly a vehicle', async () => {
-  const ids = async (vehicle: Parameters<typeof proceduresFor>[0]) =>
-    (await proceduresFor(vehicle))
+  const ids = async (vehicle: Parameters<typeof proceduresFor>[1]) =>
+    (await proceduresFor(HOME, vehicle))
       .filter((one) => one.differs.length === 0)
       .map((one) => one.row.id)
       .sort();

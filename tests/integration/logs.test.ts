@@ -24,7 +24,7 @@ import {
   viewStores,
   watchLog,
 } from '@/services';
-import { db, getPool, listMisses, type Actor } from '@/data';
+import { HOME, db, getPool, listMisses, type Actor } from '@/data';
 import { demoProcedure } from '../support/demo';
 
 let drop: () => Promise<void>;
@@ -118,7 +118,7 @@ describe('what arrives in a log', () => {
     expect((await eventsSince(run, 0)).events).toHaveLength(1);
     const before = (await openFlags([job])).filter(({ detail }) => detail.includes('The trainee'));
     expect(before).toHaveLength(1);
-    expect((await viewJob(job)).flags).toBeGreaterThan(0);
+    expect((await viewJob(HOME, job)).flags).toBeGreaterThan(0);
     await expect(lookedAt(people.technician, before[0].id)).rejects.toMatchObject({ kind: 'forbidden' });
     await lookedAt(people.lead, before[0].id);
     expect((await openFlags([job])).filter(({ detail }) => detail.includes('The trainee'))).toHaveLength(0);
@@ -165,7 +165,7 @@ describe('what arrives in a log', () => {
     const slow = { ...note('first'), at: '1970-01-01T00:00:00.000Z' };
     const fast = { ...note('second'), at: '2031-01-01T00:00:00.000Z' };
     await receiveEvents(people.technician, run, [fast, slow], 0);
-    const { events } = await openRunScreen(run);
+    const { events } = await openRunScreen(HOME, run);
     expect(events.map(({ at }) => at).sort()).toEqual([slow.at, fast.at]);
   });
 });
@@ -202,7 +202,7 @@ describe('a gate over a failed test', () => {
 describe('a visit', () => {
   const open = async () => {
     const number = await openJob(people.technician, kiteJob('Check'));
-    return { number, visit: (await openVisit(number)).job.visit };
+    return { number, visit: (await openVisit(HOME, number)).job.visit };
   };
   const radio = {
     type: 'checked',
@@ -215,7 +215,7 @@ describe('a visit', () => {
   it('keeps the VIN with the vehicle', async () => {
     const { number, visit } = await open();
     await receiveEvents(people.technician, visit, [event({ type: 'vin', vin: '1M8GDM9AXKP042788', how: 'typed' })], 0);
-    expect((await openVisit(number)).job.vehicle.vin).toBe('1M8GDM9AXKP042788');
+    expect((await openVisit(HOME, number)).job.vehicle.vin).toBe('1M8GDM9AXKP042788');
   });
 
   it('is closed only when every line is repeated and none is worse without a reason', async () => {
@@ -231,7 +231,7 @@ describe('a visit', () => {
       code: 'not-handed-back',
       fields: [{ place: 'vehicle/radio' }, { message: 'Still waiting: ring.' }],
     });
-    const { waits } = (await viewJob(number)).visit;
+    const { waits } = (await viewJob(HOME, number)).visit;
     await receiveEvents(
       people.technician,
       visit,
@@ -248,7 +248,7 @@ describe('a visit', () => {
       0,
     );
     await close();
-    expect((await viewJob(number)).visit.closed).toBe(true);
+    expect((await viewJob(HOME, number)).visit.closed).toBe(true);
   });
 
   it('does not take the events of a run', async () => {
@@ -275,7 +275,7 @@ describe('what the bay found', () => {
     const asked = async () =>
       (await viewProcedure('kite-rear-door')).proposals.filter(({ text }) => text === 'A second pin at the shut face');
     expect(await asked()).toMatchObject([{ item: 'card', findings: [{ job, person: 'technician' }] }]);
-    const next = await openRunScreen(await newRun());
+    const next = await openRunScreen(HOME, await newRun());
     expect(next.run.plan.misses).toEqual({ 'kite-rear-door/card|kite-rear-door/p1': 1 });
     await receiveEvents(
       people.technician,
@@ -284,7 +284,7 @@ describe('what the bay found', () => {
       0,
     );
     expect(await asked()).toEqual([]);
-    expect((await openRunScreen(await newRun())).run.plan.misses).toEqual({});
+    expect((await openRunScreen(HOME, await newRun())).run.plan.misses).toEqual({});
   });
 });
 
@@ -322,7 +322,7 @@ describe('stores', () => {
     await expect(moveStock(people.trainee, { kind: 'push-clip', change: 1, reason: '' })).rejects.toMatchObject({
       kind: 'forbidden',
     });
-    const { stock, moves } = await viewStores();
+    const { stock, moves } = await viewStores(HOME);
     expect(stock).toMatchObject([{ kind: 'push-clip', name: 'push clips', count: 7 }]);
     expect(moves.map(({ change }) => change)).toEqual([-3, 10]);
   });
@@ -332,7 +332,7 @@ describe('the board', () => {
   it('says where a vehicle stands, how long still, and what it waits for', async () => {
     const number = await openJob(people.technician, kiteJob('Board'));
     const run = await openRun(people.technician, { job: number, ...REAR_SPEAKER });
-    const standing = async () => (await jobBoard()).find((one) => one.job.number === number)!;
+    const standing = async () => (await jobBoard(HOME)).find((one) => one.job.number === number)!;
     const first = await standing();
     expect(first.runs[0]).toMatchObject({ stage: 'not-started', waits: [] });
     expect(first.runs[0].safeSeconds).toBeGreaterThan(first.runs[0].likelySeconds);
@@ -363,17 +363,17 @@ describe('the board', () => {
   it('reads and works out again only the logs with news', async () => {
     const number = await openJob(people.technician, kiteJob('News'));
     const run = await openRun(people.technician, { job: number, ...REAR_SPEAKER });
-    await jobBoard();
+    await jobBoard(HOME);
     const query = vi.spyOn(getPool(), 'query');
     const logsRead = () =>
       query.mock.calls.flatMap(([text, values]) =>
         String(text).includes('e.position > a.after') ? ((values as unknown as string[][])[0] ?? []) : [],
       );
-    await jobBoard();
+    await jobBoard(HOME);
     expect(logsRead()).toEqual([]);
     await receiveEvents(people.technician, run, [event({ type: 'started' })], 0);
     query.mockClear();
-    const standing = (await jobBoard()).find((one) => one.job.number === number)!;
+    const standing = (await jobBoard(HOME)).find((one) => one.job.number === number)!;
     expect(logsRead()).toEqual([run]);
     expect(standing.runs[0].stage).toBe('taking-apart');
     query.mockRestore();

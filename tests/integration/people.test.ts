@@ -14,7 +14,7 @@ import {
   signIn,
   viewJob,
 } from '@/services';
-import type { Actor } from '@/data';
+import { HOME, type Actor } from '@/data';
 
 let drop: () => Promise<void>;
 let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
@@ -36,7 +36,7 @@ describe('people', () => {
     const id = await addPerson(people.owner, { name: 'Gone Soon', role: 'technician', pin: '1357', password: '' });
     await changePerson(people.owner, id, { active: false });
     expect((await listSignInPeople(HERE)).map((person) => person.id)).not.toContain(id);
-    expect((await everybody()).map((person) => person.id)).toContain(id);
+    expect((await everybody(HOME)).map((person) => person.id)).toContain(id);
     await changePerson(people.owner, id, { active: true });
     expect((await listSignInPeople(HERE)).map((person) => person.id)).toContain(id);
   });
@@ -83,15 +83,15 @@ describe('jobs', () => {
     const first = await openJob(people.technician, form);
     const second = await openJob(people.technician, { ...form, title: 'Front speakers', year: null });
     expect(second).toBe(first + 1);
-    expect((await jobBoard()).map(({ job }) => job.number).slice(0, 2)).toEqual([second, first]);
-    expect((await viewJob(second)).job).toMatchObject({
+    expect((await jobBoard(HOME)).map(({ job }) => job.number).slice(0, 2)).toEqual([second, first]);
+    expect((await viewJob(HOME, second)).job).toMatchObject({
       title: 'Front speakers',
       vehicle: { make: 'Velden', year: null },
     });
   });
 
   it('are not there where nobody opened one, nor opened by a trainee', async () => {
-    await expect(viewJob(1)).rejects.toMatchObject({ code: 'job-unknown' });
+    await expect(viewJob(HOME, 1)).rejects.toMatchObject({ code: 'job-unknown' });
     await expect(openJob(people.trainee, form)).rejects.toMatchObject({ kind: 'forbidden' });
   });
 });

@@ -26,7 +26,7 @@ import {
   vehicleQuestions,
   viewProcedure,
 } from '@/services';
-import { db, type Actor } from '@/data';
+import { HOME, db, type Actor } from '@/data';
 
 let drop: () => Promise<void>;
 let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
@@ -152,7 +152,7 @@ describe('a run', () => {
       order: 'recorded',
       trayBins: 6,
     });
-    const { run } = await openRunScreen(id);
+    const { run } = await openRunScreen(HOME, id);
     expect(run.title).toBe('Velden Kite, rear door, left + Velden Kite, rear door, right');
     expect(run.plan.unverified!.map((one) => one.procedure)).toEqual(['kite-rear-door@right']);
     expect(Math.max(...Object.values(run.plan.bins))).toBeLessThanOrEqual(6);
@@ -172,7 +172,7 @@ describe('a run', () => {
       options: { windows: 'power' },
       newParts: [],
     });
-    const { run } = await openRunScreen(id);
+    const { run } = await openRunScreen(HOME, id);
     const graph = graphOf(run.plan);
     let clock = Date.UTC(2026, 2, 2, 9);
     const events: RunEvent[] = [];
@@ -210,13 +210,13 @@ describe('a run', () => {
 
 describe('relatives', () => {
   it('are ranked with what differs, exact ones first', async () => {
-    const found = await proceduresFor({ make: 'Velden', model: 'Kite', year: 2021, body: 'hatch-5' });
+    const found = await proceduresFor(HOME, { make: 'Velden', model: 'Kite', year: 2021, body: 'hatch-5' });
     expect(found.map((one) => [one.row.id, one.verified])).toEqual([
       ['kite-front-door', false],
       ['kite-rear-door', false],
     ]);
     expect(found[0].differs[0]).toContain('2 model years outside');
-    expect(await proceduresFor({ make: 'Nobody', model: 'Nothing' })).toEqual([]);
+    expect(await proceduresFor(HOME, { make: 'Nobody', model: 'Nothing' })).toEqual([]);
   });
 
   it('start a recording for the vehicle at hand, with an id of its own', async () => {
@@ -240,7 +240,7 @@ describe('settings and kits', () => {
       people.owner,
       settings({ ownKinds: [{ code: 'velvet-clip', like: 'push-clip', name: 'velvet clip', plural: 'velvet clips' }] }),
     );
-    const shop = await readShop();
+    const shop = await readShop(HOME);
     expect(shop.settings.ownKinds).toHaveLength(1);
     expect(shop.settings).not.toHaveProperty('demo');
     expect(settingsSchema.validate(shop.settings).error).toBeUndefined();
@@ -271,13 +271,19 @@ describe('settings and kits', () => {
 
 describe('the schema is the last line of defence', () => {
   it.each([
-    [`insert into people (id, name, role, pin_hash) values ('x', 'X', 'boss', '')`, 'out-of-range'],
-    [`insert into people (id, name, role, pin_hash) values ('Not An Id', 'X', 'lead', '')`, 'out-of-range'],
-    [`insert into people (id, name, role, pin_hash) values ('owner', 'Another', 'lead', '')`, 'already-there'],
-    [`insert into vehicles (make, model, year) values ('a', 'b', 1500)`, 'out-of-range'],
-    [`insert into jobs (title, vehicle_id, created_by) values ('x', gen_random_uuid(), 'owner')`, 'refers-to-nothing'],
+    [`insert into people (id, name, role, pin_hash, branch) values ('x', 'X', 'boss', '', 1)`, 'out-of-range'],
+    [`insert into people (id, name, role, pin_hash, branch) values ('Not An Id', 'X', 'lead', '', 1)`, 'out-of-range'],
     [
-      `insert into procedures (id, title, zone, side, search_text, created_by) values ('p', 'p', 'z', 'above', '', 'owner')`,
+      `insert into people (id, name, role, pin_hash, branch) values ('owner', 'Another', 'lead', '', 1)`,
+      'already-there',
+    ],
+    [`insert into vehicles (make, model, year) values ('a', 'b', 1500)`, 'out-of-range'],
+    [
+      `insert into jobs (title, vehicle_id, created_by, branch) values ('x', gen_random_uuid(), 'owner', 1)`,
+      'refers-to-nothing',
+    ],
+    [
+      `insert into procedures (id, title, zone, side, search_text, created_by, branch) values ('p', 'p', 'z', 'above', '', 'owner', 1)`,
       'out-of-range',
     ],
     [

@@ -19,7 +19,7 @@ import {
   viewQuotes,
 } from '@/services';
 import { type QuoteAnswerForm, quoteAnswerSchema, quoteSchema, readForm } from '@/contracts/schemas';
-import { db, type Actor } from '@/data';
+import { HOME, db, type Actor } from '@/data';
 import type { QuoteLine } from '@/core/shop';
 
 let drop: () => Promise<void>;
@@ -27,7 +27,7 @@ let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
 let job: number;
 beforeAll(async () => {
   ({ drop, people, job } = await kiteShop());
-  const { settings } = await readShop();
+  const { settings } = await readShop(HOME);
   await changeSettings(people.owner, {
     ...settings,
     labourPerHour: 60,
@@ -111,8 +111,8 @@ describe('a customer and vehicle', () => {
     const first = await openJob(people.technician, kiteJob('Speakers'));
     await openRun(people.technician, { job: first, ...REAR_SPEAKER });
     const back = await openJob(people.technician, { ...kiteJob('It rattles'), comesBackOf: first });
-    expect((await viewJob(back)).job.comesBackOf).toBe(first);
-    expect(await formerJob(first)).toMatchObject({
+    expect((await viewJob(HOME, back)).job.comesBackOf).toBe(first);
+    expect(await formerJob(HOME, first)).toMatchObject({
       number: first,
       runs: [
         {
@@ -136,7 +136,7 @@ describe('a quote', () => {
     const one = form();
     expect(await sendQuote(people.technician, job, one)).toEqual({ number: 1 });
     expect(await sendQuote(people.technician, job, one)).toEqual({ number: 1 });
-    const { settings } = await readShop();
+    const { settings } = await readShop(HOME);
     await changeSettings(people.owner, { ...settings, quotes: { ...settings.quotes, taxPercent: 25 } });
     const [quote] = (await viewQuotes(people.trainee, job)).quotes;
     expect(quote).toMatchObject({

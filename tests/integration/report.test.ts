@@ -22,7 +22,7 @@ import {
   receiveEvents,
   viewStores,
 } from '@/services';
-import type { Actor } from '@/data';
+import { HOME, type Actor } from '@/data';
 
 let drop: () => Promise<void>;
 let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
@@ -64,7 +64,7 @@ beforeAll(async () => {
   });
   const {
     job: { visit },
-  } = await openVisit(job);
+  } = await openVisit(HOME, job);
   await receiveEvents(
     people.technician,
     visit,
@@ -102,7 +102,7 @@ beforeAll(async () => {
   const stamp = deviceOf('technician');
   const {
     run: { plan },
-  } = await openRunScreen(run);
+  } = await openRunScreen(HOME, run);
   await receiveEvents(
     people.technician,
     run,
@@ -126,7 +126,7 @@ afterAll(() => drop());
 
 describe('the hand-over report', () => {
   it('says as data what was so before, what was done, and that the ledger balances', async () => {
-    const report = await readReport(job);
+    const report = await readReport(HOME, job);
     expect(report).toMatchObject({
       format: 'pezzo-report/1',
       job: { number: job, customer: 'Zoë Łąkowska' },
@@ -160,7 +160,7 @@ describe('the hand-over report', () => {
   });
 
   it('says the same as a PDF that can be read: text, pictures, names in any letters', async () => {
-    const { text, pages, pictures } = await readPdf(await printReport(job));
+    const { text, pages, pictures } = await readPdf(await printReport(HOME, job));
     for (const words of [
       `Job ${job}: Rear speakers`,
       'Zoë Łąkowska',
@@ -186,20 +186,20 @@ describe('the hand-over report', () => {
 
   it('of a job without anything says so', async () => {
     const empty = await openJob(people.technician, { ...kiteJob('Nothing yet'), year: null });
-    const { text, pictures } = await readPdf(await printReport(empty));
+    const { text, pictures } = await readPdf(await printReport(HOME, empty));
     expect([text.includes('No marks were noted.'), text.includes('No checks were recorded.'), pictures]).toEqual([
       true,
       true,
       0,
     ]);
-    await expect(printReport(999_999)).rejects.toMatchObject({ code: 'job-unknown' });
+    await expect(printReport(HOME, 999_999)).rejects.toMatchObject({ code: 'job-unknown' });
   });
 
   it('with sixty notes of two thousand characters without a space is drawn in its time, and has every one of them', async () => {
     const number = await openJob(people.technician, kiteJob('Long words'));
     const {
       job: { visit },
-    } = await openVisit(number);
+    } = await openVisit(HOME, number);
     const long = (n: number) => `${n}:`.padEnd(2000, 'x'.repeat(7) + 'y');
     await receiveEvents(
       people.technician,
@@ -212,7 +212,7 @@ describe('the hand-over report', () => {
     );
     const lag = watchEventLoop();
     const started = performance.now();
-    const { text } = await readPdf(await printReport(number));
+    const { text } = await readPdf(await printReport(HOME, number));
     expect(performance.now() - started).toBeLessThan(3 * 5000);
     expect(lag()).toBeLessThan(3 * 500);
     const plain = text.replace(/[\s\u200B]/g, '');
@@ -220,19 +220,19 @@ describe('the hand-over report', () => {
   });
 
   it('took from stores what was fitted new, once', async () => {
-    expect((await viewStores()).stock).toMatchObject([{ kind: 'push-clip', name: 'push clips', count: 3 }]);
+    expect((await viewStores(HOME)).stock).toMatchObject([{ kind: 'push-clip', name: 'push clips', count: 3 }]);
   });
 
   it('prints dates in the shop’s time zone, not in this machine’s', async () => {
-    const { settings } = await readShop();
+    const { settings } = await readShop(HOME);
     const zones = ['Pacific/Auckland', 'Pacific/Honolulu'];
     const printed = [];
     for (const timeZone of zones) {
       await changeSettings(people.owner, { ...settings, timeZone });
-      const { signatures } = await readReport(job);
+      const { signatures } = await readReport(HOME, job);
       const moment = datesIn(timeZone).moment(signatures.arrival!.at);
       printed.push(moment);
-      expect((await readPdf(await printReport(job))).text).toContain(moment);
+      expect((await readPdf(await printReport(HOME, job))).text).toContain(moment);
     }
     expect(printed[0]).not.toBe(printed[1]);
     await changeSettings(people.owner, settings);

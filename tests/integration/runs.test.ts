@@ -5,7 +5,7 @@ import { kiteShop, REAR_SPEAKER } from '../support/kite-shop';
 import { deviceOf, workThrough } from '../support/work-run';
 import type { RunEvent, RunFact } from '@/core/run';
 import { eventsSince, jobBoard, openFlags, openRun, openRunScreen, receiveEvents } from '@/services';
-import { db, type Actor } from '@/data';
+import { HOME, db, type Actor } from '@/data';
 
 let drop: () => Promise<void>;
 let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
@@ -85,9 +85,9 @@ describe('finishing', () => {
     const run = await newRun();
     const {
       run: { plan },
-    } = await openRunScreen(run);
+    } = await openRunScreen(HOME, run);
     const stage = async () =>
-      (await jobBoard()).find((one) => one.job.number === job)!.runs.find((one) => one.id === run)!.stage;
+      (await jobBoard(HOME)).find((one) => one.job.number === job)!.runs.find((one) => one.id === run)!.stage;
     const events = workThrough(plan, deviceOf('technician'), {
       'release:kite-rear-door/s1': [{ type: 'lost', item: 'kite-rear-door/s1', count: 1 }],
     });

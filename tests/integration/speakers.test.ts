@@ -14,7 +14,7 @@ import {
   shopSpeakers,
   skinOf,
 } from '@/services';
-import type { Actor } from '@/data';
+import { HOME, type Actor } from '@/data';
 import { fitText } from '@/core/bench';
 
 let drop: () => Promise<void>;
@@ -76,7 +76,7 @@ describe('a new speaker in a plan', () => {
       options: { windows: 'power' },
     };
     const id = await openRun(people.technician, { ...form, newParts: ['Crossover', 'Crossover'], fits });
-    const { run } = await openRunScreen(id);
+    const { run } = await openRunScreen(HOME, id);
     expect(run.plan.fit.map(({ actions }) => actions).flat()).toContain('work:kite-rear-door/new-woofer-screws');
     expect(run.plan.newParts).toEqual(['Crossover, 1 of 2', 'Crossover, 2 of 2']);
     // The procedure itself has none of them.

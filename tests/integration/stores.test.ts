@@ -25,7 +25,7 @@ import {
   viewSupplyOrders,
 } from '@/services';
 import { readForm, storeItemSchema } from '@/contracts/schemas';
-import { db, type Actor } from '@/data';
+import { HOME, db, type Actor } from '@/data';
 
 let drop: () => Promise<void>;
 let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
@@ -35,7 +35,7 @@ beforeAll(async () => {
 });
 afterAll(() => drop());
 
-const row = async (kind: string) => (await viewStores()).stock.find((one) => one.kind === kind);
+const row = async (kind: string) => (await viewStores(HOME)).stock.find((one) => one.kind === kind);
 const ITEM = readForm(storeItemSchema, {
   kind: 'push-clip',
   number: 'Q-118',
@@ -66,7 +66,7 @@ describe('stores', () => {
   it('are put right by counting: the difference is a move, whoever counts at once', async () => {
     await Promise.all([7, 7, 7].map((count) => countStock(people.technician, { kind: 'push-clip', count })));
     expect((await row('push-clip'))!.count).toBe(7);
-    expect((await viewStores()).moves[0]).toMatchObject({ change: -13, reason: 'counted' });
+    expect((await viewStores(HOME)).moves[0]).toMatchObject({ change: -13, reason: 'counted' });
     await expect(countStock(people.trainee, { kind: 'push-clip', count: 1 })).rejects.toMatchObject({
       kind: 'forbidden',
     });
@@ -99,7 +99,7 @@ describe('stores', () => {
 
   it('are never below nothing, nor reserved twice for one run: the database refuses it', async () => {
     await expect(
-      db.query(`insert into stock_moves (kind, change, moved_by) values ('push-clip', -100000, 'owner')`),
+      db.query(`insert into stock_moves (kind, change, moved_by, branch) values ('push-clip', -100000, 'owner', 1)`),
     ).rejects.toThrow(/not allowed|check/);
     await expect(db.query(`update stock_levels set count = 5`)).rejects.toThrow(/permission/);
     const [{ id }] = await asOwner<{ id: string }>('select run_id as id from stock_reservations limit 1');
@@ -109,7 +109,7 @@ describe('stores', () => {
   });
 
   it('ask where a run took more than there were, until somebody counts', async () => {
-    await asOwner(`insert into stock_questions (kind, missing) values ('push-clip', 4)`);
+    await asOwner(`insert into stock_questions (kind, missing, branch) values ('push-clip', 4, 1)`);
     expect(await row('push-clip')).toMatchObject({ count: 67, missing: 4 });
     await countStock(people.technician, { kind: 'push-clip', count: 67 });
     expect(await row('push-clip')).toMatchObject({ missing: 0 });
@@ -126,10 +126,10 @@ describe('stores', () => {
   });
 
   it('are found by every word', async () => {
-    const found = async (text: string) => (await viewStores(text)).stock.map(({ kind }) => kind);
+    const found = async (text: string) => (await viewStores(HOME, text)).stock.map(({ kind }) => kind);
     expect(await found('grey press')).toEqual(['press clip, grey']);
     expect(await found('q-118')).toEqual(['push-clip', 'press clip, grey'].filter((kind) => kind === 'push-clip'));
-    expect((await viewStores('nothing like it')).matching).toBe(0);
+    expect((await viewStores(HOME, 'nothing like it')).matching).toBe(0);
   });
 
   it('keep a picture of an item', async () => {
@@ -219,7 +219,7 @@ describe('a kit', () => {
     const two = await Promise.allSettled([1, 2].map(() => takeStoreKit(people.technician, kit.id, job)));
     expect(two.map(({ status }) => status).sort()).toEqual(['fulfilled', 'rejected']);
     expect((await row('push-clip'))!.count).toBe(here - 3);
-    expect((await viewStores()).moves[0]).toMatchObject({ jobNumber: job, change: -3, reason: 'kit Rear doors' });
+    expect((await viewStores(HOME)).moves[0]).toMatchObject({ jobNumber: job, change: -3, reason: 'kit Rear doors' });
     const other = await openJob(people.technician, kiteJob('Another'));
     await keepStoreKit(people.technician, { ...kit, lines: [...kit.lines, { kind: 'moon dust', count: 1 }] });
     await expect(takeStoreKit(people.technician, kit.id, other)).rejects.toMatchObject({ code: 'not-so-many' });
@@ -233,11 +233,11 @@ describe('a shelf of ten thousand lines', () => {
   it('is booked in one delivery, shown in part, and searched whole', async () => {
     const csv = ['kind,count', ...Array.from({ length: 9999 }, (_, n) => `part ${n},2`)].join('\n');
     await asOwner(
-      `insert into store_items (kind, changed_by) select 'part ' || n, 'owner' from generate_series(0, 9998) n`,
+      `insert into store_items (kind, changed_by, branch) select 'part ' || n, 'owner', 1 from generate_series(0, 9998) n`,
     );
     expect(await takeDelivery(people.technician, csv)).toEqual({ booked: 9999, unknown: [], bad: [] });
-    const all = await viewStores();
+    const all = await viewStores(HOME);
     expect([all.stock.length, all.total > 9999]).toEqual([300, true]);
-    expect((await viewStores('part 9998')).stock).toMatchObject([{ kind: 'part 9998', count: 2 }]);
+    expect((await viewStores(HOME, 'part 9998')).stock).toMatchObject([{ kind: 'part 9998', count: 2 }]);
   });
 });

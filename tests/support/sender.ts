@@ -1,3 +1,4 @@
+import { HOME } from '@/data';
 import type { Sender } from '@/services';
 
 /** A browser on the machine that serves, on loopback. */
@@ -10,5 +11,5 @@ export const elsewhere = (address = '10.0.0.9'): Sender => ({ address, isLocal: 
 export const tablet = (id: string, name = 'Bay 1', address = '10.0.0.7'): Sender => ({
   address,
   isLocal: false,
-  device: { id, name },
+  device: { id, name, branch: HOME },
 });

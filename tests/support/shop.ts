@@ -1,4 +1,4 @@
-import { db, getPerson, insertPerson, insertShop, type Actor } from '@/data';
+import { db, HOME, getPerson, insertPerson, insertShop, type Actor } from '@/data';
 import { hashSecret } from '@/services';
 
 /** A shop with one person of each role, as if signed in by password; PIN 8341 for everybody. */
@@ -11,6 +11,7 @@ export async function makeShop(): Promise<Record<'owner' | 'lead' | 'technician'
       id: role,
       name: `The ${role}`,
       role,
+      branch: HOME,
       pinHash,
       passwordHash: role === 'owner' ? await hashSecret('a long password') : null,
     });

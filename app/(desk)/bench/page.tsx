@@ -9,12 +9,8 @@ const one = (value: string | string[] | undefined) => [value ?? ''].flat()[0];
 
 export default async function BenchPage({ searchParams }: { searchParams: Promise<Query> }) {
   const { tool, job } = await searchParams;
-  const [, mounts, jobs, { settings }] = await Promise.all([
-    requirePerson(),
-    mountsKnown(),
-    jobsAtTheBench(),
-    readShop(),
-  ]);
+  const { branch } = await requirePerson();
+  const [mounts, jobs, { settings }] = await Promise.all([mountsKnown(), jobsAtTheBench(branch), readShop(branch)]);
   const number = Number(one(job));
   return (
     <Bench

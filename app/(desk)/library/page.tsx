@@ -1,4 +1,4 @@
-import { everybodysNames, may, searchLibrary } from '@/services';
+import { everybodysNames, may, searchLibrary, viewBranches } from '@/services';
 import { Library } from '@/ui/desk/library';
 import { requirePerson } from '../../session';
 
@@ -6,6 +6,11 @@ export const metadata = { title: 'Library' };
 
 export default async function LibraryPage({ searchParams }: { searchParams: Promise<{ q?: string | string[] }> }) {
   const q = [(await searchParams).q ?? ''].flat()[0].slice(0, 200);
-  const [person, rows, names] = await Promise.all([requirePerson(), searchLibrary(q), everybodysNames()]);
-  return <Library q={q} rows={rows} names={names} mayRecord={may(person, 'record')} />;
+  const person = await requirePerson();
+  const [rows, names, branches] = await Promise.all([
+    searchLibrary(person.branch, q),
+    everybodysNames(),
+    viewBranches(person),
+  ]);
+  return <Library q={q} rows={rows} names={names} branches={branches} mayRecord={may(person, 'record')} />;
 }

@@ -8,6 +8,6 @@ export const metadata = { title: 'People' };
 export default async function PeoplePage() {
   const person = await requirePerson();
   if (!may(person, 'set-up')) notFound();
-  const [people, devices] = await Promise.all([everybody(), everyDevice(person)]);
+  const [people, devices] = await Promise.all([everybody(person.branch), everyDevice(person)]);
   return <People people={people} devices={devices} />;
 }

@@ -32,7 +32,7 @@ async function readPlan(query: Query) {
   try {
     const asked = readQuery(query);
     const person = await requirePerson();
-    const [view, jobs] = await Promise.all([orNotFound(planView(person, asked)), listJobChoices()]);
+    const [view, jobs] = await Promise.all([orNotFound(planView(person, asked)), listJobChoices(person.branch)]);
     return { asked, person, view, jobs };
   } catch (error) {
     if (error instanceof PezzoError) return { trouble: error.message };

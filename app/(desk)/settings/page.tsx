@@ -1,13 +1,19 @@
 import { notFound } from 'next/navigation';
-import { may, readShop } from '@/services';
-import { Settings } from '@/ui/desk/settings';
+import { may, readShop, viewBranches } from '@/services';
+import { Branches, Settings } from '@/ui/desk/settings';
 import { requirePerson } from '../../session';
 
 export const metadata = { title: 'Settings' };
 
 export default async function SettingsPage() {
-  if (!may(await requirePerson(), 'set-up')) notFound();
-  const { settings } = await readShop();
+  const person = await requirePerson();
+  if (!may(person, 'set-up')) notFound();
+  const [{ settings }, branches] = await Promise.all([readShop(person.branch), viewBranches(person)]);
   const zones = [...new Set(['UTC', settings.timeZone, ...Intl.supportedValuesOf('timeZone')])].sort();
-  return <Settings zones={zones} settings={settings} />;
+  return (
+    <>
+      <Settings zones={zones} settings={settings} />
+      <Branches branches={branches} />
+    </>
+  );
 }

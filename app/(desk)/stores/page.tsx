@@ -12,7 +12,7 @@ export default async function StoresPage({
   const [person, query] = await Promise.all([requirePerson(), searchParams]);
   const text = typeof query.q === 'string' ? query.q.slice(0, 100) : '';
   const [stores, names, orders, tools, kits] = await Promise.all([
-    viewStores(text),
+    viewStores(person.branch, text),
     everybodysNames(),
     viewSupplyOrders(person),
     viewShopTools(person),

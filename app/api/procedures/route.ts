@@ -3,8 +3,8 @@ import { searchLibrary, startProcedure } from '@/services';
 import { answerPerson, readJson } from '../respond';
 
 export const GET = (request: Request) =>
-  answerPerson(async () => ({
-    procedures: await searchLibrary((new URL(request.url).searchParams.get('q') ?? '').slice(0, 200)),
+  answerPerson(async (person) => ({
+    procedures: await searchLibrary(person.branch, (new URL(request.url).searchParams.get('q') ?? '').slice(0, 200)),
   }));
 
 export const POST = (request: Request) =>

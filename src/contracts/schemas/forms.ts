@@ -230,6 +230,23 @@ export const customerSchema = Joi.object<CustomerForm>({
   }),
 });
 
+/** A branch to be added, with its first owner. */
+export interface BranchForm {
+  name: string;
+  owner: string;
+  pin: string;
+  password: string;
+}
+export const branchSchema = Joi.object<BranchForm>({
+  name: name.required().messages({ 'string.empty': 'Give the branch a name.' }),
+  owner: name.required().messages({ 'string.empty': 'Who owns it?' }),
+  pin: pin.required(),
+  password: password.required(),
+});
+
+/** Whether the other branches see a procedure. */
+export const sharedSchema = Joi.object<{ isShared: boolean }>({ isShared: Joi.boolean().required() });
+
 /** How a job is worked on where that differs from the shop's ways. */
 export const jobSchoolsSchema = Joi.object<{ schools: SchoolChoice[] }>({
   schools: Joi.array().items(schoolSchema).max(SCHOOL_QUESTIONS.length).unique('of').required(),

@@ -62,6 +62,9 @@ export {
   readBatch,
 } from './event';
 export {
+  type BranchForm,
+  branchSchema,
+  sharedSchema,
   type CustomerForm,
   customerSchema,
   type DeviceForm,

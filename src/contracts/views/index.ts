@@ -24,6 +24,7 @@ export type {
   FormerJobView,
   VehicleQuestions,
 } from './jobs';
+export type { BranchView } from './branches';
 export type { RunStart, VisitView } from './bay';
 export type { PlanView } from './plan';
 export type { DeliveryView, ShopToolView, StoreKitView, StoreRowView, StoresView, SupplyOrderView } from './stores';

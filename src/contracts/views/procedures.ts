@@ -16,6 +16,9 @@ export interface ProcedureRowView {
   inReview: boolean;
   retiredAt: Date | null;
   applies: string;
+  /** Whose it is, and whether the other branches see it. */
+  branch: number;
+  isShared: boolean;
 }
 
 /** A procedure as the library lists it. */

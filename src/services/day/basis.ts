@@ -9,6 +9,7 @@ import {
   listPeople,
   listPromises,
   listShopTools,
+  type Branch,
   type DayPlaceRow,
   type Person,
   type PromiseRow,
@@ -49,12 +50,12 @@ export interface DayJobRow {
 }
 
 /** What a day is made of, as things stand now. */
-export async function basisOfDay(now: Date): Promise<DayBasis> {
+export async function basisOfDay(branch: Branch, now: Date): Promise<DayBasis> {
   const [board, { settings }, people, tools, kits] = await Promise.all([
-    jobBoard(),
-    readShop(),
-    listPeople(db),
-    listShopTools(db),
+    jobBoard(branch),
+    readShop(branch),
+    listPeople(db, branch),
+    listShopTools(db, branch),
     listKits(db),
   ]);
   const open = board.filter(({ visit }) => !visit.closed);

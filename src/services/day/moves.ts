@@ -12,6 +12,7 @@ import {
   updateJobTimes,
   type Actor,
   type Db,
+  type Person,
 } from '../../data';
 import type { SettingsForm } from '../../contracts/views';
 import { demand } from '../permission';
@@ -21,7 +22,7 @@ import { momentFrom } from '../working-time';
 /** Places a job, or moves it. Throws a conflict where somebody moved it meanwhile or the vehicle was given back, `invalid` where the bay or the person is not the shop's. */
 export async function moveJob(by: Actor, jobNumber: number, place: PlaceForm): Promise<void> {
   demand(by, 'open-job');
-  const { settings } = await readShop();
+  const { settings } = await readShop(by.branch);
   await transaction(async (tx) => {
     await placeOn(tx, by, jobNumber, place, settings);
     await tellDay(tx);
@@ -35,10 +36,10 @@ async function placeOn(
   { person, bay, startsAt, version }: PlaceForm,
   { bays, timeZone }: Pick<SettingsForm, 'bays' | 'timeZone'>,
 ): Promise<void> {
-  const { visit } = await getJob(tx, jobNumber);
+  const { visit } = await getJob(tx, by.branch, jobNumber);
   if ((await lockLog(tx, visit)).isClosed)
     throw conflict('given-back', `The vehicle of job ${jobNumber} was given back.`);
-  if (person !== null && !(await getPerson(tx, person)).active)
+  if (person !== null && !isOurs(by, await getPerson(tx, person)))
     throw invalid('person-inactive', 'That person does not work here any more. Choose somebody else.');
   if (bay !== null && !bays.includes(bay)) throw invalid('no-bay', `There is no bay called “${bay}”.`);
   await placeJob(tx, { jobNumber, person, bay, startsAt: momentFrom(startsAt, timeZone), by: by.id }, version);
@@ -48,6 +49,7 @@ async function placeOn(
 export async function takeOffDay(by: Actor, jobNumber: number, version: number): Promise<void> {
   demand(by, 'open-job');
   await transaction(async (tx) => {
+    await getJob(tx, by.branch, jobNumber);
     await unplaceJob(tx, jobNumber, version);
     await tellDay(tx);
   });
@@ -56,8 +58,8 @@ export async function takeOffDay(by: Actor, jobNumber: number, version: number):
 /** Notes what a job is promised for and when its part comes. Throws not-found. */
 export async function changeJobTimes(by: Actor, jobNumber: number, times: JobTimesForm): Promise<void> {
   demand(by, 'open-job');
-  const { timeZone } = (await readShop()).settings;
-  await getJob(db, jobNumber);
+  const { timeZone } = (await readShop(by.branch)).settings;
+  await getJob(db, by.branch, jobNumber);
   const moment = (text: string | null) => text && momentFrom(text, timeZone);
   await updateJobTimes(db, jobNumber, {
     dueAt: moment(times.dueAt) || null,
@@ -70,7 +72,7 @@ export async function changeJobTimes(by: Actor, jobNumber: number, times: JobTim
 /** Takes a proposed order on, whole. Throws a conflict where any of its jobs was moved meanwhile: nothing is changed then. */
 export async function takeOrder(by: Actor, places: (PlaceForm & { job: number })[]): Promise<void> {
   demand(by, 'open-job');
-  const { settings } = await readShop();
+  const { settings } = await readShop(by.branch);
   await transaction(async (tx) => {
     for (const place of [...places].sort((a, b) => a.job - b.job)) await placeOn(tx, by, place.job, place, settings);
     await tellDay(tx);
@@ -83,3 +85,5 @@ export async function takeOrder(by: Actor, places: (PlaceForm & { job: number })
     throw error;
   });
 }
+
+const isOurs = (by: Actor, { active, branch }: Person) => active && branch === by.branch;

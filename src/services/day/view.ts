@@ -3,7 +3,7 @@ import type { DayJobView, DayView } from '../../contracts/views';
 import { invalid } from '../../core/errors';
 import { toolFor } from '../../core/hardware';
 import { projectDay } from '../../core/shop';
-import type { Actor } from '../../data';
+import type { Actor, Branch } from '../../data';
 import { demand } from '../permission';
 import { dayIn, hoursOf, readyBy } from '../working-time';
 import { basisOfDay, conflictsIn, type DayBasis, type DayJobRow, isPlaced } from './basis';
@@ -12,8 +12,8 @@ import { basisOfDay, conflictsIn, type DayBasis, type DayJobRow, isPlaced } from
 const [LOAD_DAYS, LOOK_AHEAD] = [5, 14];
 
 /** What will be late, or may be, by job: for the board, before it is. */
-export async function lateSoon(now = new Date()): Promise<Record<number, string>> {
-  const conflicts = conflictsIn(await basisOfDay(now));
+export async function lateSoon(branch: Branch, now = new Date()): Promise<Record<number, string>> {
+  const conflicts = conflictsIn(await basisOfDay(branch, now));
   return Object.fromEntries(
     conflicts.filter(({ code }) => code === 'late' || code === 'tight').map(({ jobs, words }) => [jobs[0], words]),
   );
@@ -22,7 +22,7 @@ export async function lateSoon(now = new Date()): Promise<Record<number, string>
 /** A day: who does what where and when, what cannot be right, how full everybody's hands are. Throws `invalid` where the date is none. */
 export async function viewDay(by: Actor, named: string | null, now = new Date()): Promise<DayView> {
   demand(by, 'follow');
-  const basis = await basisOfDay(now);
+  const basis = await basisOfDay(by.branch, now);
   const { timeZone, hours, people, bays } = basis;
   const date = dayIn(timeZone, named, now);
   if (!date.isValid) throw invalid('no-date', 'There is no such day.');

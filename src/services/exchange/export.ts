@@ -14,7 +14,7 @@ import {
 } from '../../data';
 import { doHeavy, TooHard } from '../heavy';
 import { demand } from '../permission';
-import { readShop, shopCatalogue } from '../shop';
+import { chainKinds, readShop, shopCatalogue } from '../shop';
 import { documentHash, packArchive, type Packed } from './pack';
 
 /** How long planning one procedure for its archive may take, milliseconds; a file goes out without steps rather than not at all. */
@@ -24,16 +24,13 @@ const MOST_VEHICLES = 50;
 
 /** Everything about taking a procedure apart and back, or null where that cannot be planned in time. */
 export async function planOfAll(document: ProcedureDocument, limitMs = PLAN_LIMIT_MS): Promise<Plan | null> {
-  const { settings } = await readShop();
-  return doHeavy<Plan | null>(
-    'think',
-    'planAll',
-    { document, ownKinds: settings.ownKinds, limitMs },
-    HARD_LIMIT_MS,
-  ).catch((error: unknown) => {
-    if (error instanceof TooHard) return null;
-    throw error;
-  });
+  const ownKinds = await chainKinds();
+  return doHeavy<Plan | null>('think', 'planAll', { document, ownKinds, limitMs }, HARD_LIMIT_MS).catch(
+    (error: unknown) => {
+      if (error instanceof TooHard) return null;
+      throw error;
+    },
+  );
 }
 
 /**
@@ -48,10 +45,8 @@ export async function exportArchive(
   const ids = await listPublishedIds(db, asked);
   const missing = asked?.find((id) => !ids.includes(id));
   if (missing) throw notFound('no-revision', `“${missing}” is not a published procedure.`);
-  const [{ name, settings }, catalogue] = await Promise.all([readShop(), shopCatalogue()]);
-  const zip = packArchive(packed(ids, name), { shop: name, kinds: settings.ownKinds, catalogue }, (done) =>
-    onPacked(done, ids.length),
-  );
+  const [{ name }, kinds, catalogue] = await Promise.all([readShop(by.branch), chainKinds(), shopCatalogue()]);
+  const zip = packArchive(packed(ids, name), { shop: name, kinds, catalogue }, (done) => onPacked(done, ids.length));
   return { zip, count: ids.length };
 }
 

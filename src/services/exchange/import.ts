@@ -16,7 +16,7 @@ import {
   db,
   findDraft,
   findPhotoMark,
-  findShop,
+  getShop,
   insertDraft,
   insertPhoto,
   insertProcedure,
@@ -28,12 +28,13 @@ import {
   updateProcedureColumns,
   updateShopSettings,
   type Actor,
+  type Branch,
   type Db,
 } from '../../data';
 import { readAndCheck } from '../checking';
 import { demand } from '../permission';
 import { convertedPhoto } from '../photos';
-import { readShop } from '../shop';
+import { chainKinds } from '../shop';
 import { documentHash, sha256 } from './pack';
 import { Archive, type ArchiveSource } from './unpack';
 
@@ -80,7 +81,7 @@ export async function importArchive(
         items.push(await takeIn(tx, by, archive, manifest, item, known, dryRun));
         onDone(items.length, manifest.items.length);
       }
-      if (!dryRun && known.added.length) await addKinds(tx, known.added);
+      if (!dryRun && known.added.length) await addKinds(tx, by.branch, known.added);
       return items;
     };
     const items = dryRun ? await work(db) : await transaction(work, 'read committed');
@@ -98,16 +99,16 @@ interface KnownKinds {
 }
 
 async function knownKinds({ kinds }: Manifest): Promise<KnownKinds> {
-  const { settings } = await readShop();
-  const ours = extendCatalogue(BASE_CATALOGUE, settings.ownKinds);
+  const own = await chainKinds();
+  const ours = extendCatalogue(BASE_CATALOGUE, own);
   const added = kinds.filter(({ code }) => !findFastenerKind(ours, code));
-  return { added, catalogue: extendCatalogue(BASE_CATALOGUE, [...settings.ownKinds, ...added]) };
+  return { added, catalogue: extendCatalogue(BASE_CATALOGUE, [...own, ...added]) };
 }
 
-async function addKinds(tx: Db, kinds: OwnKind[]): Promise<void> {
-  const shop = await findShop(tx);
-  const own = (shop?.settings.ownKinds ?? []) as OwnKind[];
-  await updateShopSettings(tx, { ...shop?.settings, ownKinds: [...own, ...kinds] });
+async function addKinds(tx: Db, branch: Branch, kinds: OwnKind[]): Promise<void> {
+  const { settings } = await getShop(tx, branch);
+  const own = (settings.ownKinds ?? []) as OwnKind[];
+  await updateShopSettings(tx, branch, { ...settings, ownKinds: [...own, ...kinds] });
 }
 
 async function takeIn(

@@ -15,7 +15,7 @@ import {
 } from '../../core/procedure';
 import { capital, listed } from '../../core/text';
 import { applicabilityWords } from '../../core/vehicle';
-import { db, findCurrentRevision, findDraft, listVerifiedOn, type Actor } from '../../data';
+import { db, findCurrentRevision, findDraft, listVerifiedOn, type Actor, type Branch } from '../../data';
 import { doHeavy, TooHard } from '../heavy';
 import { demand } from '../permission';
 import { readShop, shopCatalogue } from '../shop';
@@ -29,7 +29,7 @@ type Paper = 'a4' | 'letter';
 /** A procedure, or the other side of it ("kite-rear-door@right"), as a sheet for the bay. `origin` is where its page is found. Throws not-found. */
 export async function baySheet(by: Actor, id: string, paper: Paper, origin: string): Promise<Buffer> {
   demand(by, 'follow');
-  const sheet = await sheetOf(id, origin);
+  const sheet = await sheetOf(by.branch, id, origin);
   return drawn('drawSheet', { sheet, paper });
 }
 
@@ -59,11 +59,11 @@ async function standing(asked: string): Promise<{ document: ProcedureDocument; r
   return { document: wantsOther ? mirror(document) : document, revision: current?.revision ?? null };
 }
 
-async function sheetOf(asked: string, origin: string): Promise<BaySheet> {
+async function sheetOf(branch: Branch, asked: string, origin: string): Promise<BaySheet> {
   const { document, revision } = await standing(asked);
   const id = recordedId(asked);
   const [{ name, settings }, catalogue, on, plan] = await Promise.all([
-    readShop(),
+    readShop(branch),
     shopCatalogue(),
     listVerifiedOn(db, id, MOST_VEHICLES),
     planOfAll(document, PLAN_LIMIT_MS),

@@ -15,6 +15,7 @@ import {
   listRunPlans,
   transaction,
   type Actor,
+  type Branch,
   type QuoteRow,
 } from '../../data';
 import { jobBoard } from '../board';
@@ -30,11 +31,11 @@ const cents = (price: number | null): number | null => (price === null ? null : 
 export async function viewQuotes(by: Actor, jobNumber: number): Promise<QuotesView> {
   demand(by, 'follow');
   const [, rows, { settings }, runs, queueSeconds, actual] = await Promise.all([
-    getJob(db, jobNumber),
+    getJob(db, by.branch, jobNumber),
     listQuotes(db, jobNumber),
-    readShop(),
+    readShop(by.branch),
     runsOf(jobNumber),
-    queueBefore(jobNumber),
+    queueBefore(by.branch, jobNumber),
     actualSeconds(jobNumber),
   ]);
   const { quotes, labourPerHour, currency } = settings;
@@ -93,8 +94,8 @@ async function runsOf(jobNumber: number): Promise<QuotesView['runs']> {
 }
 
 /** What of other jobs' open runs lies before this one, shared among everybody who works: seconds. */
-async function queueBefore(jobNumber: number): Promise<number> {
-  const [board, people] = await Promise.all([jobBoard(), listPeople(db)]);
+async function queueBefore(branch: Branch, jobNumber: number): Promise<number> {
+  const [board, people] = await Promise.all([jobBoard(branch), listPeople(db, branch)]);
   const hands = Math.max(
     1,
     people.filter(({ active, role }) => active && role !== 'owner' && role !== 'trainee').length,
@@ -117,7 +118,11 @@ async function actualSeconds(jobNumber: number): Promise<number> {
 /** Sends a quote: it is kept as it is, with the shop's terms of today and, if it promises one, the time the vehicle will be ready. Returns its number. */
 export async function sendQuote(by: Actor, jobNumber: number, form: QuoteForm): Promise<{ number: number }> {
   demand(by, 'open-job');
-  const [job, { settings }, queue] = [await getJob(db, jobNumber), await readShop(), await queueBefore(jobNumber)];
+  const [job, { settings }, queue] = [
+    await getJob(db, by.branch, jobNumber),
+    await readShop(by.branch),
+    await queueBefore(by.branch, jobNumber),
+  ];
   if (job.redactedAt) throw conflict('redacted', 'The customer’s data of this job was erased: open a new job.');
   const { quotes, currency, timeZone } = settings;
   const work = form.lines.reduce((sum, line) => sum + (line.safeSeconds ?? 0), 0);
@@ -135,8 +140,8 @@ export async function sendQuote(by: Actor, jobNumber: number, form: QuoteForm): 
   return { number };
 }
 
-async function getQuote(jobNumber: number, number: number): Promise<QuoteRow> {
-  await getJob(db, jobNumber);
+async function getQuote(by: Actor, jobNumber: number, number: number): Promise<QuoteRow> {
+  await getJob(db, by.branch, jobNumber);
   const quote = (await listQuotes(db, jobNumber)).find((one) => one.number === number);
   if (!quote) throw notFound('quote-unknown', `Job ${jobNumber} has no quote ${number}.`);
   return quote;
@@ -145,7 +150,7 @@ async function getQuote(jobNumber: number, number: number): Promise<QuoteRow> {
 /** Keeps what the customer says to a quote: once, with what is left out and what it comes to. Throws a conflict where it was answered, `invalid` where something is left out that is no option. */
 export async function answerQuote(by: Actor, jobNumber: number, number: number, form: QuoteAnswerForm): Promise<void> {
   demand(by, 'open-job');
-  const quote = await getQuote(jobNumber, number);
+  const quote = await getQuote(by, jobNumber, number);
   const options = new Set(quote.lines.filter(({ isOption }) => isOption).map(({ id }) => id));
   if (form.leftOut.some((id) => !options.has(id)))
     throw invalid('no-option', 'Only options can be left out; send another quote for anything else.');
@@ -169,9 +174,9 @@ const LIMIT_MS = 10_000;
 export async function printQuote(by: Actor, jobNumber: number, number: number): Promise<Buffer> {
   demand(by, 'follow');
   const [job, quote, { name, settings }] = [
-    await getJob(db, jobNumber),
-    await getQuote(jobNumber, number),
-    await readShop(),
+    await getJob(db, by.branch, jobNumber),
+    await getQuote(by, jobNumber, number),
+    await readShop(by.branch),
   ];
   const { make, model, year, label } = job.vehicle;
   const print: QuotePrint = {

@@ -12,6 +12,7 @@ import {
   listEventsOf,
   listPeople,
   listRunsOfJobs,
+  type Branch,
   type JobRow,
   type RunRow,
 } from '../../data';
@@ -20,12 +21,12 @@ import { readShop } from '../shop';
 import { linesOf } from '../visits';
 
 /** Gathers the report of a job from its logs. Throws not-found. */
-export async function collectReport(jobNumber: number): Promise<Report> {
-  const job = await getJob(db, jobNumber);
+export async function collectReport(branch: Branch, jobNumber: number): Promise<Report> {
+  const job = await getJob(db, branch, jobNumber);
   const [shop, runs, people, visitLog, bench] = await Promise.all([
-    readShop(),
+    readShop(branch),
     listRunsOfJobs(db, [jobNumber]),
-    listPeople(db),
+    listPeople(db, null),
     listEvents<VisitEvent>(db, job.visit, 0),
     listBenchResults(db, jobNumber),
   ]);

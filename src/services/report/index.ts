@@ -1,6 +1,6 @@
 import { MOST_PRINTED_PHOTOS, type Report } from '../../contracts/views';
 import { unavailable } from '../../core/errors';
-import { db, listPhotos } from '../../data';
+import { db, listPhotos, type Branch } from '../../data';
 import { doHeavy, TooHard } from '../heavy';
 import { collectReport } from './collect';
 
@@ -8,11 +8,11 @@ import { collectReport } from './collect';
 const LIMIT_MS = 20_000;
 
 /** The hand-over report of a job as data. Throws not-found. */
-export const readReport = (jobNumber: number): Promise<Report> => collectReport(jobNumber);
+export const readReport = (branch: Branch, jobNumber: number): Promise<Report> => collectReport(branch, jobNumber);
 
 /** The hand-over report of a job as PDF, drawn in a thread of its own. Throws not-found. */
-export async function printReport(jobNumber: number): Promise<Buffer> {
-  const report = await collectReport(jobNumber);
+export async function printReport(branch: Branch, jobNumber: number): Promise<Buffer> {
+  const report = await collectReport(branch, jobNumber);
   const ids = [
     ...report.marks.flatMap(({ photo }) => (photo ? [photo] : [])),
     ...report.photos.map(({ id }) => id),

@@ -24,7 +24,11 @@ export async function viewStoreKits(
   vehicle: { make: string; model: string } | null,
 ): Promise<StoreKitView[]> {
   demand(by, 'follow');
-  const [kits, stock, catalogue] = await Promise.all([listStoreKits(db), listStock(db), shopCatalogue()]);
+  const [kits, stock, catalogue] = await Promise.all([
+    listStoreKits(db, by.branch),
+    listStock(db, by.branch),
+    shopCatalogue(),
+  ]);
   const there = new Map(stock.map(({ kind, count }) => [kind, count]));
   const same = (own: string, wanted: string) => !own || own.toLowerCase() === wanted.toLowerCase();
   return kits
@@ -42,13 +46,13 @@ export async function viewStoreKits(
 /** Keeps a kit, or changes it. Throws a conflict where another has its name. */
 export async function keepStoreKit(by: Actor, form: StoreKitForm): Promise<void> {
   demand(by, 'record');
-  await upsertStoreKit(db, form, by.id);
+  await upsertStoreKit(db, by.branch, form, by.id);
 }
 
 /** Takes a kit off the list. Throws not-found. */
 export async function removeStoreKit(by: Actor, id: string): Promise<void> {
   demand(by, 'record');
-  await dropStoreKit(db, id, by.id);
+  await dropStoreKit(db, by.branch, id, by.id);
 }
 
 /** Takes a kit out of stores for a job, whole or not at all, and once. Throws a conflict where it was taken already or something of it is not there. */
@@ -56,14 +60,21 @@ export async function takeStoreKit(by: Actor, id: string, jobNumber: number): Pr
   demand(by, 'record');
   await transaction(async (tx) => {
     await lockStock(tx);
-    const [, kit] = [await getJob(tx, jobNumber), (await listStoreKits(tx)).find((one) => one.id === id)];
+    const [, kit] = [
+      await getJob(tx, by.branch, jobNumber),
+      (await listStoreKits(tx, by.branch)).find((one) => one.id === id),
+    ];
     if (!kit) throw notFound('kit-unknown', 'There is no such kit any more.');
     await insertKitTake(tx, id, jobNumber, by.id);
     for (const { kind, count } of kit.lines) {
-      const here = await stockOf(tx, kind);
+      const here = await stockOf(tx, by.branch, kind);
       if (here < count)
         throw conflict('not-so-many', `Only ${here} of ${count} “${kind}” in stores: nothing was taken.`);
-      await insertStockMove(tx, { kind, change: -count, reason: `kit ${kit.name}`, runId: null, jobNumber, by: by.id });
+      await insertStockMove(
+        tx,
+        { kind, change: -count, reason: `kit ${kit.name}`, runId: null, jobNumber, by: by.id },
+        by.branch,
+      );
     }
   }, 'read committed');
 }

@@ -24,7 +24,7 @@ const MOST_SHOWN = 60;
 /** Orders: open ones first, with what comes when. */
 export async function viewSupplyOrders(by: Actor): Promise<SupplyOrderView[]> {
   demand(by, 'follow');
-  const [orders, catalogue] = await Promise.all([listSupplyOrders(db, MOST_SHOWN), shopCatalogue()]);
+  const [orders, catalogue] = await Promise.all([listSupplyOrders(db, by.branch, MOST_SHOWN), shopCatalogue()]);
   return orders.map(({ sentAt, lines, ...order }) => ({
     ...order,
     sentAt: sentAt.toISOString(),
@@ -35,15 +35,15 @@ export async function viewSupplyOrders(by: Actor): Promise<SupplyOrderView[]> {
 /** Keeps an order that goes to a supplier; the made-up one of the demo answers at once. Throws a conflict where it was sent already. */
 export async function sendSupplyOrder(by: Actor, form: OrderForm, now = new Date()): Promise<void> {
   demand(by, 'record');
-  const { settings } = await readShop();
+  const { settings } = await readShop(by.branch);
   await transaction(async (tx) => {
-    const items = new Map((await listStoreItems(tx)).map((item) => [item.kind, item]));
+    const items = new Map((await listStoreItems(tx, by.branch)).map((item) => [item.kind, item]));
     const lines = form.lines.map(({ kind, count }) => ({
       kind,
       count,
       priceCents: items.get(kind)?.priceCents ?? null,
     }));
-    await insertSupplyOrder(tx, { id: form.id, supplier: form.supplier, by: by.id, lines });
+    await insertSupplyOrder(tx, { id: form.id, supplier: form.supplier, by: by.id, lines }, by.branch);
     if (form.supplier !== SIMULATED_SUPPLIER) return;
     const said = simulatedAnswer({
       id: form.id,
@@ -60,7 +60,7 @@ export async function sendSupplyOrder(by: Actor, form: OrderForm, now = new Date
 export async function answerSupplyOrder(by: Actor, id: string, form: OrderAnswerForm): Promise<void> {
   demand(by, 'record');
   await transaction(async (tx) => {
-    openOnly(await lockSupplyOrder(tx, id));
+    openOnly(await lockSupplyOrder(tx, by.branch, id));
     await updateSupplyOrder(tx, id, form);
   }, 'read committed');
 }
@@ -70,7 +70,7 @@ export async function receiveSupplyOrder(by: Actor, id: string, { lines }: Recei
   demand(by, 'record');
   await transaction(async (tx) => {
     await lockStock(tx);
-    const order = openOnly(await lockSupplyOrder(tx, id));
+    const order = openOnly(await lockSupplyOrder(tx, by.branch, id));
     const came = new Map(lines.map(({ kind, count }) => [kind, count]));
     const unknown = lines.find(({ kind }) => !order.lines.some((line) => line.kind === kind));
     if (unknown) throw invalid('not-ordered', `“${unknown.kind}” is not on this order: book it as a delivery.`);
@@ -84,7 +84,8 @@ export async function receiveSupplyOrder(by: Actor, id: string, { lines }: Recei
     for (const line of after)
       await updateOrderLine(tx, id, { ...line, backOrdered: Math.min(line.backOrdered, line.count - line.received) });
     const moves = lines.filter(({ count }) => count > 0).map(({ kind, count }) => ({ kind, change: count }));
-    if (moves.length) await insertStockMoves(tx, moves, { reason: `order ${order.number}`, by: by.id });
+    if (moves.length)
+      await insertStockMoves(tx, moves, { reason: `order ${order.number}`, by: by.id, branch: by.branch });
     if (after.every((line) => line.received === line.count))
       await updateSupplyOrder(tx, id, { ...order, state: 'received' });
   }, 'read committed');

@@ -21,6 +21,7 @@ import {
   upsertStoreItem,
   upsertStorePhoto,
   type Actor,
+  type Branch,
 } from '../../data';
 import { csvOf } from '../exchange';
 import { demand } from '../permission';
@@ -49,18 +50,18 @@ const UNKNOWN = {
 const MOST_ROWS = 300;
 
 /** What there is of each kind, what open runs will need of it, what to order, and what moved lately; of all, or of what holds every word. */
-export async function viewStores(text = ''): Promise<StoresView> {
+export async function viewStores(branch: Branch, text = ''): Promise<StoresView> {
   await reserveForOlder();
   const [stock, items, taken, reserved, coming, questions, moves, catalogue, { settings }] = await Promise.all([
-    listStock(db),
-    listStoreItems(db),
-    listTaken(db, LOOK_BACK),
-    listReserved(db),
-    listComing(db),
-    listStockQuestions(db),
-    listStockMoves(db, MOVES_SHOWN),
+    listStock(db, branch),
+    listStoreItems(db, branch),
+    listTaken(db, branch, LOOK_BACK),
+    listReserved(db, branch),
+    listComing(db, branch),
+    listStockQuestions(db, branch),
+    listStockMoves(db, branch, MOVES_SHOWN),
     shopCatalogue(),
-    readShop(),
+    readShop(branch),
   ]);
   const name = (kind: string) => catalogue.fasteners.get(kind)?.plural ?? kind;
   const counts = new Map(stock.map(({ kind, count }) => [kind, count]));
@@ -102,9 +103,9 @@ export async function moveStock(by: Actor, { kind, change, reason }: StockMoveFo
   demand(by, 'record');
   await transaction(async (tx) => {
     await lockStock(tx);
-    const here = await stockOf(tx, kind);
+    const here = await stockOf(tx, by.branch, kind);
     if (here + change < 0) throw conflict('not-so-many', `Only ${here} in stores. Count what is there first.`);
-    await insertStockMove(tx, { kind, change, reason, runId: null, by: by.id });
+    await insertStockMove(tx, { kind, change, reason, runId: null, by: by.id }, by.branch);
   }, 'read committed');
 }
 
@@ -113,17 +114,17 @@ export async function countStock(by: Actor, { kind, count }: { kind: string; cou
   demand(by, 'record');
   await transaction(async (tx) => {
     await lockStock(tx);
-    const here = await stockOf(tx, kind);
-    await settleStockQuestions(tx, kind, by.id);
+    const here = await stockOf(tx, by.branch, kind);
+    await settleStockQuestions(tx, by.branch, kind, by.id);
     if (here === count) return;
-    await insertStockMove(tx, { kind, change: count - here, reason: 'counted', runId: null, by: by.id });
+    await insertStockMove(tx, { kind, change: count - here, reason: 'counted', runId: null, by: by.id }, by.branch);
   }, 'read committed');
 }
 
 /** Keeps what is known of something in stores. */
 export async function keepStoreItem(by: Actor, item: StoreItem): Promise<void> {
   demand(by, 'record');
-  await upsertStoreItem(db, item, by.id);
+  await upsertStoreItem(db, by.branch, item, by.id);
 }
 
 /** Books a delivery: known kinds are put in, all together; unknown ones are named and nothing of them is booked. */
@@ -133,7 +134,7 @@ export async function takeDelivery(by: Actor, csv: string): Promise<DeliveryView
   const catalogue = await shopCatalogue();
   return transaction(async (tx) => {
     await lockStock(tx);
-    const [stock, items] = [await listStock(tx), await listStoreItems(tx)];
+    const [stock, items] = [await listStock(tx, by.branch), await listStoreItems(tx, by.branch)];
     const known = new Set([
       ...stock.map(({ kind }) => kind),
       ...items.map(({ kind }) => kind),
@@ -155,7 +156,7 @@ export async function takeDelivery(by: Actor, csv: string): Promise<DeliveryView
       }
     }
     const moves = [...counts].map(([kind, change]) => ({ kind, change }));
-    if (moves.length) await insertStockMoves(tx, moves, { reason: 'delivery', by: by.id });
+    if (moves.length) await insertStockMoves(tx, moves, { reason: 'delivery', by: by.id, branch: by.branch });
     return { booked, unknown: unknown.slice(0, 50), bad: bad.slice(0, 50) };
   }, 'read committed');
 }
@@ -163,7 +164,7 @@ export async function takeDelivery(by: Actor, csv: string): Promise<DeliveryView
 /** What to order, by supplier, as CSV. */
 export async function exportReorder(by: Actor): Promise<Buffer> {
   demand(by, 'follow');
-  const { toOrder } = await viewStores();
+  const { toOrder } = await viewStores(by.branch);
   const rows = [...toOrder]
     .sort((a, b) => (a.supplier < b.supplier ? -1 : a.supplier > b.supplier ? 1 : 0))
     .map((row) => [
@@ -181,13 +182,13 @@ export async function exportReorder(by: Actor): Promise<Buffer> {
 export async function keepStorePhoto(by: Actor, kind: string, bytes: Buffer): Promise<void> {
   demand(by, 'record');
   const { picture, small, sha256 } = await convertedPhoto(bytes);
-  await upsertStorePhoto(db, { kind, picture, small, sha256, by: by.id });
+  await upsertStorePhoto(db, { kind, picture, small, sha256, by: by.id }, by.branch);
 }
 
 /** The picture of an item, small or whole. Throws not-found. */
 export async function readStorePhoto(by: Actor, kind: string, isSmall: boolean): Promise<Buffer> {
   demand(by, 'follow');
-  const picture = await findStorePhoto(db, kind, isSmall);
+  const picture = await findStorePhoto(db, by.branch, kind, isSmall);
   if (!picture) throw notFound('photo-unknown', 'There is no picture of it.');
   return picture;
 }

@@ -11,16 +11,16 @@ interface RunProps {
   params: Promise<{ id: string }>;
 }
 
-const open = cache((id: string) => orNotFound(openRunScreen(id)));
+const open = cache((branch: number, id: string) => orNotFound(openRunScreen(branch, id)));
 
 /** Names vehicle, zone and job: a tablet without a network lists what it has by this. */
 export async function generateMetadata({ params }: RunProps): Promise<Metadata> {
-  await requirePerson();
-  const { run, job } = await open((await params).id);
+  const { branch } = await requirePerson();
+  const { run, job } = await open(branch, (await params).id);
   return { title: `${run.title}, job ${job.number}` };
 }
 
 export default async function RunRoute({ params }: RunProps) {
   const person = await requirePerson();
-  return <Run start={await open((await params).id)} me={person.id} />;
+  return <Run start={await open(person.branch, (await params).id)} me={person.id} />;
 }

@@ -17,16 +17,16 @@ import { requirePerson } from '../../../session';
 export default async function JobRoute({ params }: { params: Promise<{ number: string }> }) {
   const number = await orNotFound(readJobNumber(params));
   const person = await requirePerson();
-  const standing = await orNotFound(viewJob(number));
+  const standing = await orNotFound(viewJob(person.branch, number));
   const { comesBackOf } = standing.job;
   const [procedures, visit, flags, bench, quotes, kits, former] = await Promise.all([
-    proceduresFor(standing.job.vehicle),
-    openVisit(number),
+    proceduresFor(person.branch, standing.job.vehicle),
+    openVisit(person.branch, number),
     openFlags([number]),
     benchResultsOf(number),
     viewQuotes(person, number),
     viewStoreKits(person, standing.job.vehicle),
-    comesBackOf ? formerJob(comesBackOf) : null,
+    comesBackOf ? formerJob(person.branch, comesBackOf) : null,
   ]);
   return (
     <JobPage

@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import type { LibraryRowView } from '@/contracts/views';
+import type { BranchView, LibraryRowView } from '@/contracts/views';
 import { zoneName } from '@/core/vehicle';
 import { takesWords } from '@/core/wording';
 import { useDates } from '../../design';
@@ -13,14 +13,22 @@ function standingWords({ revision, hasDraft, inReview, retiredAt }: LibraryRowVi
   return [`Published, revision ${revision}`, draft].filter(Boolean).join(', ');
 }
 
+/** Whose it is: "ours", "ours, shared", "from Harbour branch". */
+function whoseWords({ branch, isShared }: LibraryRowView, branches: BranchView[]): string {
+  const owner = branches.find(({ id }) => id === branch);
+  return owner?.isOurs ? (isShared ? 'ours, shared' : 'ours') : `from ${owner?.name ?? 'another branch'}`;
+}
+
 /** One procedure, to be known without reading: its panel, what it takes, when it was last done, how it stands. */
 export function LibraryRow({
   row,
   names,
+  branches,
   isActive,
 }: {
   row: LibraryRowView;
   names: Record<string, string>;
+  branches: BranchView[];
   isActive: boolean;
 }) {
   const dates = useDates();
@@ -38,6 +46,7 @@ export function LibraryRow({
           <span className="quiet">
             {zoneName(row.zone)}
             {row.side !== 'centre' && `, ${row.side}`} · {row.applies}
+            {branches.length > 1 && ` · ${whoseWords(row, branches)}`}
           </span>
         </span>
         <span className="takes">

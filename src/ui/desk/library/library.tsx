@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import Form from 'react-bootstrap/Form';
-import type { LibraryRowView } from '@/contracts/views';
+import type { BranchView, LibraryRowView } from '@/contracts/views';
 import { zoneName } from '@/core/vehicle';
 import { PageHead, Trouble } from '../../design';
 import { ImportFile } from './import-file';
@@ -14,6 +14,7 @@ interface LibraryProps {
   q: string;
   rows: LibraryRowView[];
   names: Record<string, string>;
+  branches: BranchView[];
   mayRecord: boolean;
 }
 
@@ -21,7 +22,7 @@ const STATES = { published: 'Published', draft: 'Drafts', review: 'In review', r
 type State = keyof typeof STATES;
 
 /** The shop's procedures: one search box for make, model, year, zone and side in any order; chips narrow it; arrow keys and Enter open one. */
-export function Library({ q, rows, names, mayRecord }: LibraryProps) {
+export function Library({ q, rows, names, branches, mayRecord }: LibraryProps) {
   const [text, setText] = useState(q);
   const found = useSearch(text, q, rows);
   const [zone, setZone] = useState<string | null>(null);
@@ -74,7 +75,7 @@ export function Library({ q, rows, names, mayRecord }: LibraryProps) {
       )}
       <ul className="rows fill-scroll" ref={list.ref} tabIndex={-1}>
         {shown.map((row, at) => (
-          <LibraryRow key={row.id} row={row} names={names} isActive={at === list.active} />
+          <LibraryRow key={row.id} row={row} names={names} branches={branches} isActive={at === list.active} />
         ))}
       </ul>
     </div>

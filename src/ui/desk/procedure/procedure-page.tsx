@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
-import type { ProcedureView } from '@/contracts/views';
+import type { BranchView, ProcedureView } from '@/contracts/views';
 import { layersOf, mirror } from '@/core/procedure';
 import { applicabilityWords, oppositeSide, zoneName } from '@/core/vehicle';
 import { numbersOf, peeled, peelSteps } from '@/core/drawing';
@@ -14,6 +14,7 @@ import { Comments } from './comments';
 import { FilesMenu } from './files-menu';
 import { Retire } from './retire';
 import { Revisions } from './revisions';
+import { Sharing } from './sharing';
 import { Standing } from './standing';
 import { Variants } from './variants';
 
@@ -24,11 +25,13 @@ const NONE: ReadonlySet<string> = new Set();
 export function ProcedurePage({
   view,
   names,
+  branches,
   mayRecord,
   mayApprove,
 }: {
   view: ProcedureView;
   names: Record<string, string>;
+  branches: BranchView[];
   mayRecord: boolean;
   /** Whether they decide about findings. */
   mayApprove: boolean;
@@ -70,6 +73,7 @@ export function ProcedurePage({
         )}
       </PageHead>
       <Standing view={view} names={names} />
+      <Sharing row={row} branches={branches} mayShare={mayApprove} />
       <div className="split fill-split">
         <div className="map-sheet fill-column">
           <div className="map-frame">

@@ -1,1 +1,2 @@
+export { Branches } from './branches';
 export * from './settings';

@@ -17,5 +17,5 @@ export default async function CheckInRoute({
   const number = await orNotFound(readJobNumber(params));
   const person = await requirePerson();
   const walk = (await searchParams).walk === 'departure' ? 'departure' : 'arrival';
-  return <Visit start={await orNotFound(openVisit(number))} me={person.id} walk={walk} />;
+  return <Visit start={await orNotFound(openVisit(person.branch, number))} me={person.id} walk={walk} />;
 }

@@ -27,7 +27,7 @@ export default async function QuoteRoute({
   const number = await orNotFound(readJobNumber(params));
   const person = await requirePerson();
   const [standing, view, names, query] = await Promise.all([
-    orNotFound(viewJob(number)),
+    orNotFound(viewJob(person.branch, number)),
     orNotFound(viewQuotes(person, number)),
     everybodysNames(),
     searchParams,

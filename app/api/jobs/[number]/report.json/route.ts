@@ -3,4 +3,4 @@ import { answerPerson } from '../../../respond';
 import { readJobNumber, type JobContext } from '../address';
 
 export const GET = (request: Request, { params }: JobContext) =>
-  answerPerson(async () => readReport(await readJobNumber(params)));
+  answerPerson(async (person) => readReport(person.branch, await readJobNumber(params)));

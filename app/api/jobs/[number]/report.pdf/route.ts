@@ -8,5 +8,5 @@ export async function GET(request: Request, { params }: JobContext): Promise<Res
     'content-disposition': `inline; filename="job-${(await params).number}.pdf"`,
     'cache-control': 'no-store',
   };
-  return answerFile(headers, async () => printReport(await readJobNumber(params)));
+  return answerFile(headers, async (person) => printReport(person.branch, await readJobNumber(params)));
 }

@@ -1,0 +1,53 @@
+import type { BranchForm } from '../contracts/schemas';
+import type { BranchView } from '../contracts/views';
+import { conflict } from '../core/errors';
+import {
+  db,
+  getProcedureRow,
+  getShop,
+  insertBranch,
+  insertPerson,
+  listBranches,
+  listPeople,
+  transaction,
+  updateShared,
+  type Actor,
+} from '../data';
+import { demand } from './permission';
+import { personId } from './person-id';
+import { hashSecret } from './secrets';
+import { writeSecurityLine } from './security-log';
+
+/** The branches of the chain, the first one first; one where there is no chain. */
+export async function viewBranches(by: Actor): Promise<BranchView[]> {
+  demand(by, 'follow');
+  return (await listBranches(db)).map(({ id, name }) => ({ id, name, isOurs: id === by.branch }));
+}
+
+/**
+ * Adds a branch with its own people, stores, day and settings: it begins with the settings of whoever adds it, and with an owner of its own. The library is one. Throws a
+ * conflict where the owner's name is taken in any branch: people sign in by name. Returns its number.
+ */
+export async function addBranch(by: Actor, form: BranchForm): Promise<number> {
+  demand(by, 'set-up');
+  const id = personId(form.owner);
+  if ((await listPeople(db, null)).some((person) => person.id === id))
+    throw conflict('name-taken', `There is somebody called ${form.owner} already.`);
+  const [pinHash, passwordHash] = await Promise.all([hashSecret(form.pin), hashSecret(form.password)]);
+  const branch = await transaction(async (tx) => {
+    // Kinds of its own stay with the branch that made them: the library knows them everywhere.
+    const settings = { ...(await getShop(tx, by.branch)).settings, ownKinds: [] };
+    const made = await insertBranch(tx, form.name, settings);
+    await insertPerson(tx, { id, name: form.owner, role: 'owner', pinHash, passwordHash, branch: made });
+    return made;
+  });
+  writeSecurityLine('branch-added', { branch, owner: id, by: by.id });
+  return branch;
+}
+
+/** Shares a procedure of one's own branch with the others, or takes it back from them. Runs that follow it go on. Throws not-found. */
+export async function shareProcedure(by: Actor, id: string, isShared: boolean): Promise<void> {
+  demand(by, 'approve');
+  await getProcedureRow(db, id);
+  await updateShared(db, by.branch, id, isShared);
+}
