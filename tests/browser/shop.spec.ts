@@ -64,14 +64,15 @@ test('a shelf that cannot be right asks to be counted; what runs low is ordered,
   await signIn(page, 'Tomas Varga', 'saltmarsh-bench');
   await page.goto('/stores');
   const items = page.getByRole('region', { name: 'Items' });
-  await items.getByRole('button', { name: 'push clips', exact: true }).click();
-  const item = page.getByRole('region', { name: 'push clips', exact: true });
-  await item.getByLabel('push clips: counted').fill('3');
+  await items.getByRole('button', { name: 'push clips, 8 mm', exact: true }).click();
+  const item = page.getByRole('region', { name: 'push clips, 8 mm', exact: true });
+  await item.getByLabel('push clips, 8 mm: counted').fill('3');
   await item.getByRole('button', { name: 'Put the count right' }).click();
   await expect(page.getByText('counted').first()).toBeVisible();
   await item.getByLabel('Supplier', { exact: true }).fill('Quay Fixings');
   await item.getByLabel('Supplier’s number').fill('Q-118');
   await item.getByLabel('Never fewer than').fill('40');
+  await item.getByLabel('Stands in as any').fill('');
   await item.getByLabel(/^Price each/).fill('0,x');
   await item.getByRole('button', { name: 'Save item' }).click();
   await expect(item.getByText('“0,x” is no price')).toBeVisible();
@@ -92,4 +93,49 @@ test('a shelf that cannot be right asks to be counted; what runs low is ordered,
     '1 line booked; not known, so not booked: no-such-thing (line 3)',
   );
   await expect(items.getByRole('row', { name: /^push clips/ })).toContainText('503');
+});
+
+test('an order is noted, answered and booked as it comes; a tool is handed on; a kit is put together and taken by a job once', async ({
+  page,
+}) => {
+  await signIn(page, 'Tomas Varga', 'saltmarsh-bench');
+  await page.goto('/stores?tab=orders');
+  const order = page
+    .getByRole('region', { name: /^Order \d+$/ })
+    .filter({ hasText: 'back' })
+    .last();
+  await expect(order).toContainText('Delayed by 5 days');
+  await order.getByLabel('M5 rivet nut: came now').fill('11');
+  await order.getByRole('button', { name: 'Book what came' }).click();
+  await expect(order.getByText('More of “M5 rivet nut” than was ordered')).toBeVisible();
+  await order.getByLabel('M5 rivet nut: came now').fill('10');
+  await order.getByRole('button', { name: 'Book what came' }).click();
+  await expect(
+    order
+      .getByRole('row', { name: /^M5 rivet nut/ })
+      .getByRole('cell')
+      .nth(3),
+  ).toHaveText('10');
+  await expectAccessible(page);
+
+  await page.getByRole('link', { name: 'Tools', exact: true }).click();
+  const rivet = page.getByRole('listitem').filter({ hasText: 'Rivet tool, red handle' });
+  await rivet.getByRole('button', { name: 'I have it' }).click();
+  await expect(rivet).toContainText('With Tomas Varga');
+  await rivet.getByRole('button', { name: 'Back in its place' }).click();
+  await expect(rivet).toContainText('In its place');
+  await expectAccessible(page);
+
+  await page.getByRole('link', { name: 'Kits', exact: true }).click();
+  await page.getByLabel('Name', { exact: true }).fill('Pins for the Kite');
+  await page.getByLabel('Make, empty for any').fill('velden');
+  await page.getByLabel('Item 1', { exact: true }).fill('push-pin');
+  await page.getByLabel('Item 1: how many').fill('2');
+  await page.getByRole('button', { name: 'Add kit' }).click();
+  await expect(page.getByText('Pins for the Kite')).toBeVisible();
+  await expectAccessible(page);
+  await openJob(page, 'With a kit');
+  const kit = page.getByRole('region', { name: 'Kits' }).getByRole('listitem').filter({ hasText: 'Pins for the Kite' });
+  await kit.getByRole('button', { name: 'Take kit' }).click();
+  await expect(kit).toContainText('✓ Taken');
 });

@@ -217,6 +217,7 @@ const PAGES: Record<string, { from: From; password?: true; at: string }> = {
   '(desk)': { from: 'trainee', at: '/' },
   '(desk)/bench': { from: 'trainee', at: '/bench' },
   '(desk)/customers': { from: 'owner', password: true, at: '/customers' },
+  '(desk)/day': { from: 'trainee', at: '/day' },
   '(desk)/jobs/[number]': { from: 'trainee', at: '/jobs/2401' },
   '(desk)/jobs/[number]/quote': { from: 'trainee', at: '/jobs/2401/quote' },
   '(desk)/insights': { from: 'trainee', at: '/insights' },

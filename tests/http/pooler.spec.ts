@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { get } from 'node:http';
-import { expect, test, type APIRequestContext } from '@playwright/test';
+import { expect, request, test, type APIRequestContext } from '@playwright/test';
 import { freePort } from '../../scripts/support/ports';
 import { prepareDatabase, startThrowAwayCluster, type ThrowAwayCluster } from '../../scripts/support/postgres';
 import { serve, type Served } from '../../scripts/support/serve';
@@ -133,6 +133,43 @@ test('with a direct address for listening it hears at once, also after the datab
     expect(await note(a, run)).toBe(true);
     expect(await after.after()).toBeLessThan(3 * 400);
     after.stop();
+  } finally {
+    await Promise.all([one.stop(), two.stop()]);
+  }
+});
+
+test('two branches by two processes: each has its own board, and both see the one library', async () => {
+  const [one, two] = await serveTwo({ PEZZO_LISTEN_URL: direct });
+  try {
+    const owner = await apiAs('owner', one.url);
+    const added = await owner.post('/api/branches', {
+      data: { name: 'Harbour branch', owner: 'Ada Brine', pin: '8341', password: 'a long password' },
+    });
+    expect(added.ok(), await added.text()).toBe(true);
+    const ada = await apiAs('nobody', two.url);
+    await ada.post('/api/sign-in', { data: { person: 'ada-brine', password: 'a long password' } });
+    const opened = await ada.post('/api/jobs', {
+      data: { title: 'Harbour job', make: 'Velden', model: 'Kite', year: 2017 },
+    });
+    const { number } = (await opened.json()) as { number: number };
+    const board = async (api: APIRequestContext) => (await api.get('/')).text();
+    expect([(await board(ada)).includes('Harbour job'), (await board(owner)).includes('Harbour job')]).toEqual([
+      true,
+      false,
+    ]);
+    // By the other process too: it is the person that decides, not where they ask.
+    const adaAtOne = await request.newContext({ baseURL: one.url });
+    await adaAtOne.post('/api/sign-in', { data: { person: 'ada-brine', password: 'a long password' } });
+    expect((await board(adaAtOne)).includes('Intercom speakers')).toBe(false);
+    const pages = await Promise.all([ada, owner].map((api) => api.get(`/jobs/${number}`)));
+    expect(pages.map((answer) => answer.status())).toEqual([200, 404]);
+    const library = async (api: APIRequestContext) =>
+      ((await (await api.get('/api/procedures?q=kite+rear')).json()) as { procedures: { id: string }[] }).procedures
+        .length;
+    expect([await library(ada), await library(owner)]).toEqual([1, 1]);
+    const shared = await owner.put('/api/procedures/kite-rear-door/shared', { data: { isShared: false } });
+    expect(shared.ok(), await shared.text()).toBe(true);
+    expect([await library(ada), await library(owner)]).toEqual([0, 1]);
   } finally {
     await Promise.all([one.stop(), two.stop()]);
   }

@@ -1,6 +1,9 @@
 import { readForm, shopToolSchema } from '@/contracts/schemas';
-import { keepShopTool } from '@/services';
+import { demand, keepShopTool } from '@/services';
 import { answerPerson, readJson } from '../respond';
 
 export const PUT = (request: Request) =>
-  answerPerson(async (person) => keepShopTool(person, readForm(shopToolSchema, await readJson(request))));
+  answerPerson(async (person) => {
+    demand(person, 'record');
+    return keepShopTool(person, readForm(shopToolSchema, await readJson(request)));
+  });

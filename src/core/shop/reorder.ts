@@ -85,10 +85,11 @@ export function withSubstitutes<T extends Stocked>(items: readonly T[]): (T & { 
   for (const { anyOf, free, point } of items)
     if (anyOf) spare.set(anyOf, (spare.get(anyOf) ?? 0) + Math.max(0, free - point));
   const covered = new Map<string, number>();
-  for (const { kind, anyOf, free, point, order } of [...items].sort((a, b) => (a.kind < b.kind ? -1 : 1))) {
+  const wanting = items.filter(({ anyOf, order }) => anyOf && order > 0).sort((a, b) => (a.kind < b.kind ? -1 : 1));
+  for (const { kind, anyOf, free, point } of wanting) {
     const there = spare.get(anyOf) ?? 0;
     const lacking = point - free;
-    if (!anyOf || order === 0 || there < lacking) continue;
+    if (there < lacking) continue;
     covered.set(kind, Math.max(0, lacking));
     spare.set(anyOf, there - Math.max(0, lacking));
   }

@@ -1,6 +1,6 @@
 import { replacementsOf, sparesOf, type ShopHistory } from '../../core/layout';
 import type { RunPlan } from '../../core/plan';
-import { insertReservations, listUnreserved, transaction, type Branch, type Db } from '../../data';
+import { db, insertReservations, listUnreserved, transaction, type Branch, type Db } from '../../data';
 import { shopHistory } from '../history';
 import { lookAt } from '../runs';
 import { readShop } from '../shop';
@@ -30,6 +30,7 @@ export async function reserveFor(tx: Db, branch: Branch, runId: string, plan: Ru
 
 /** Reserves for open runs that an older version opened. */
 export async function reserveForOlder(): Promise<void> {
+  if ((await listUnreserved(db, 1)).length === 0) return;
   await transaction(async (tx) => {
     for (const { id, plan, branch } of await listUnreserved(tx, MOST_RUNS)) await reserveFor(tx, branch, id, plan);
   });

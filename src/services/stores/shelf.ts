@@ -82,9 +82,12 @@ export async function viewStores(branch: Branch, text = ''): Promise<StoresView>
   });
   const all = withSubstitutes(rows);
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
-  const found = all.filter((row) => words.every((word) => wordsOf(row).includes(word)));
-  const wants = (row: StoreRowView) => (row.missing > 0 ? 2 : row.order > 0 ? 1 : 0);
-  found.sort((a, b) => wants(b) - wants(a) || (a.name.toLowerCase() < b.name.toLowerCase() ? -1 : 1));
+  const found = words.length ? all.filter((row) => holdsAll(wordsOf(row), words)) : [...all];
+  // What wants something done comes first; the key is made once for each of what may be thousands.
+  const key = new Map(
+    found.map((row) => [row, `${row.missing > 0 ? 0 : row.order > 0 ? 1 : 2} ${row.name.toLowerCase()}`]),
+  );
+  found.sort((a, b) => (key.get(a)! < key.get(b)! ? -1 : 1));
   return {
     stock: found.slice(0, MOST_ROWS),
     matching: found.length,
@@ -94,6 +97,8 @@ export async function viewStores(branch: Branch, text = ''): Promise<StoresView>
     moves: moves.map((move) => ({ ...move, name: name(move.kind) })),
   };
 }
+
+const holdsAll = (text: string, words: readonly string[]) => words.every((word) => text.includes(word));
 
 const wordsOf = ({ kind, name, size, ownNumber, number, bin, supplier, anyOf }: StoreRowView): string =>
   `${kind} ${name} ${size} ${ownNumber} ${number} ${bin} ${supplier} ${anyOf}`.toLowerCase();

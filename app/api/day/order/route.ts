@@ -1,5 +1,5 @@
 import { orderDaySchema, readForm, takeOrderSchema } from '@/contracts/schemas';
-import { suggestDay, takeOrder } from '@/services';
+import { demand, suggestDay, takeOrder } from '@/services';
 import { answerPerson, readJson } from '../../respond';
 
 /** Proposes an order; nothing is changed. */
@@ -8,4 +8,7 @@ export const POST = (request: Request) =>
 
 /** Takes on an order that was proposed. */
 export const PUT = (request: Request) =>
-  answerPerson(async (person) => takeOrder(person, readForm(takeOrderSchema, await readJson(request)).places));
+  answerPerson(async (person) => {
+    demand(person, 'open-job');
+    return takeOrder(person, readForm(takeOrderSchema, await readJson(request)).places);
+  });
