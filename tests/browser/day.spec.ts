@@ -9,8 +9,8 @@ const DAY = '2027-03-02';
 
 /** Places a job by typing. */
 async function place(page: Page, who: string, bay: string, at: string): Promise<void> {
-  await page.getByLabel('Who', { exact: true }).selectOption(who);
-  await page.getByLabel('Bay', { exact: true }).selectOption(bay);
+  await page.getByLabel(/^Who/).selectOption({ label: who });
+  await page.getByLabel(/^Bay/).selectOption({ label: bay });
   await page.getByLabel('Starts').fill(at);
   await page.getByRole('button', { name: /^(Move there|Place it)$/ }).click();
 }

@@ -24,8 +24,12 @@ export function JobCard({
   onTakeOff: (job: DayJobView) => void;
 }) {
   const dates = useDates();
-  const [startsAt, setStartsAt] = useState(dates.local(job.place?.startsAt ?? new Date()));
   const place = job.place;
+  const [to, setTo] = useState({
+    person: place?.person ?? '',
+    bay: place?.bay ?? '',
+    startsAt: dates.local(place?.startsAt ?? new Date()),
+  });
   const own = conflicts.filter(({ jobs }) => jobs.includes(job.number));
   return (
     <section className="sheet" aria-label={`Job ${job.number}`}>
@@ -57,9 +61,8 @@ export function JobCard({
             Who
             <select
               className="form-select"
-              value={place?.person ?? ''}
-              disabled={busy}
-              onChange={(event) => onMove(job, { person: event.target.value || null })}
+              value={to.person}
+              onChange={(event) => setTo({ ...to, person: event.target.value })}
             >
               <option value="">Nobody yet</option>
               {people
@@ -75,9 +78,8 @@ export function JobCard({
             Bay
             <select
               className="form-select"
-              value={place?.bay ?? ''}
-              disabled={busy}
-              onChange={(event) => onMove(job, { bay: event.target.value || null })}
+              value={to.bay}
+              onChange={(event) => setTo({ ...to, bay: event.target.value })}
             >
               <option value="">No bay yet</option>
               {bays.map((bay) => (
@@ -91,16 +93,16 @@ export function JobCard({
               type="datetime-local"
               step={900}
               className="form-control"
-              value={startsAt}
-              onChange={(event) => setStartsAt(event.target.value)}
+              value={to.startsAt}
+              onChange={(event) => setTo({ ...to, startsAt: event.target.value })}
             />
           </label>
           <div className="d-flex gap-2 flex-wrap field-wide">
             <button
               type="button"
               className="btn btn-primary"
-              disabled={busy || !startsAt}
-              onClick={() => onMove(job, { startsAt })}
+              disabled={busy || !to.startsAt}
+              onClick={() => onMove(job, { person: to.person || null, bay: to.bay || null, startsAt: to.startsAt })}
             >
               {place ? 'Move there' : 'Place it'}
             </button>
