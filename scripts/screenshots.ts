@@ -240,7 +240,24 @@ async function takeShop(page: Page): Promise<void> {
   await page.goto('/insights');
   await page.getByText(/min$/).first().waitFor();
   await page.waitForTimeout(900);
-  await tile('shop', [quote, await page.screenshot()]);
+  const insights = await page.screenshot();
+  await page.goto('/stores?tab=shelf');
+  await page.getByRole('button', { name: 'push clips, 8 mm' }).click();
+  await page.waitForTimeout(400);
+  const stores = await page.screenshot();
+  await tile('shop', [await takeDay(page), stores, quote, insights]);
+}
+
+/** The day that the demo's jobs are placed on: today, or the next the shop is open. */
+async function takeDay(page: Page): Promise<Buffer> {
+  await page.goto('/day');
+  for (let n = 0; n < 5 && (await page.locator('.day-place').count()) < 3; n += 1) {
+    await page.getByRole('link', { name: 'The day after' }).click();
+    await page.waitForTimeout(900);
+  }
+  await page.getByText('As a table').waitFor();
+  await page.waitForTimeout(900);
+  return page.screenshot();
 }
 
 /** Four more tools of the bench on one picture. */
