@@ -151,7 +151,7 @@ test('two jobs that want the one drill are named, and an order is proposed, prov
       lane(page, ['Bea Nwosu', 'Rui Castellane'][at]).getByRole('button', { name: new RegExp(`^Job ${job},`) }),
     ).toBeVisible();
   }
-  const toLookAt = page.getByRole('region', { name: 'To look at' });
+  const toLookAt = page.getByRole('region', { name: 'Needs attention' });
   await expect(
     toLookAt
       .getByRole('listitem')
@@ -174,5 +174,5 @@ test('two jobs that want the one drill are named, and an order is proposed, prov
   await panel.getByRole('button', { name: 'Use this order' }).click();
   await expect(panel).toHaveCount(0);
   await page.goto('/day');
-  await expect(page.getByRole('region', { name: 'To look at' }).getByText('need the one drill')).toHaveCount(0);
+  await expect(page.getByRole('region', { name: 'Needs attention' }).getByText('need the one drill')).toHaveCount(0);
 });

@@ -118,7 +118,7 @@ function Found({ bay, item, part, suspect }: { bay: Bay; item: string; part: str
       <div className="run-scroll" tabIndex={0}>
         <span className="label">Noted for this vehicle</span>
         <h1 className="verb small">{suspect.words}</h1>
-        <p className="where">{capital(suspect.reason)}. The next one on this kind of door is told sooner.</p>
+        <p className="where">{capital(suspect.reason)}. Next time this ranks higher.</p>
         {suspect.culprit && /^(\d+|One) of \d+/.test(suspect.words) && (
           <button type="button" className="check-line" onClick={differs}>
             <span className="box" aria-hidden="true" />

@@ -111,7 +111,9 @@ const shifted = (date: string, days: number) =>
 const underOf = ({ jobs, conflicts }: DayView) =>
   [
     `${jobs.length} ${jobs.length === 1 ? 'vehicle' : 'vehicles'} here`,
-    conflicts.length === 0 ? 'nothing stands against it' : `${conflicts.length} to look at`,
+    conflicts.length === 0
+      ? 'no conflicts'
+      : `${conflicts.length} ${conflicts.length === 1 ? 'conflict' : 'conflicts'}`,
   ].join(', ');
 
 function promisesWords({ jobs, conflicts }: DayView): string {
@@ -134,8 +136,8 @@ function Conflicts({ day: { conflicts, jobs }, onChoose }: { day: DayView; onCho
   if (conflicts.length === 0) return null;
   const title = (number: number) => jobs.find((job) => job.number === number)?.title ?? '';
   return (
-    <section className="sheet" aria-label="To look at">
-      <h2>To look at</h2>
+    <section className="sheet" aria-label="Needs attention">
+      <h2>Needs attention</h2>
       <ul className="rows">
         {conflicts.map((one) => (
           <li key={`${one.code} ${one.jobs.join()}`} className="py-2">

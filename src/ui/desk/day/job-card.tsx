@@ -149,11 +149,11 @@ function Times({ job }: { job: DayJobView }) {
           />
         </label>
         <label>
-          Waits for part
+          Waiting for part
           <input className="form-control" value={parts} onChange={(event) => setParts(event.target.value)} />
         </label>
         <label>
-          It comes
+          Arrives
           <input
             type="datetime-local"
             className="form-control"

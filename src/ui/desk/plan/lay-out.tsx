@@ -35,7 +35,7 @@ export function LayOut({ view, plan, trayBins, onTray }: LayOutProps) {
           {plan.unknownOptions.length > 0 && (
             <p className="caution mild mb-0">
               Not known, but changes the work: <strong>{plan.unknownOptions.join(', ')}</strong>. Steps marked “if
-              fitted” may fall away.
+              fitted” may not apply.
             </p>
           )}
           {plan.missingProcedures.map((id) => (

@@ -207,7 +207,7 @@ function ToolForm({ tool, onDone }: { tool: ShopToolView; onDone: () => void }) 
         {tool.id && (
           <>
             <button type="button" className="btn btn-outline-dark" onClick={onDone}>
-              Leave it
+              Cancel
             </button>
             <button
               type="button"
