@@ -1,15 +1,8 @@
 import { mostInTime } from './bound';
 import type { Board } from './board';
+import { type Kept, Shop, type Start } from './shop-state';
+import { thumbs } from './thumbs';
 import { priceBound } from './price-bound';
-
-/** A job of the board that is done in time. */
-export interface Kept {
-  job: number;
-  person: number;
-  bay: number;
-  start: number;
-  end: number;
-}
 
 export interface KeptMost {
   kept: Kept[];
@@ -44,66 +37,6 @@ function byPrices({ due, seconds, least, personFree, bayFree }: Board, kept: num
     priceBound(due, { freeFrom: bayFree, seconds: least.map((one) => bayFree.map(() => one)) }, kept),
   );
 }
-
-interface Start {
-  job: number;
-  person: number;
-  bay: number;
-  at: number;
-}
-
-/** Hands, bays and tools as they become free while jobs are put in. */
-class Shop {
-  readonly personFree: number[];
-  readonly bayFree: number[];
-  readonly toolFree: number[][];
-  readonly left: Set<number>;
-  readonly kept: Kept[] = [];
-
-  constructor(readonly board: Board) {
-    this.personFree = [...board.personFree];
-    this.bayFree = [...board.bayFree];
-    this.toolFree = board.toolFree.map((free) => [...free]);
-    this.left = new Set(board.jobs.keys());
-  }
-
-  /** When somebody could begin a job at the earliest, and in which bay; Infinity where there is no bay. */
-  earliest(job: number, person: number): Start {
-    const bay = leastAt(this.bayFree);
-    let at = Math.max(this.personFree[person], this.board.from[job], bay < 0 ? Infinity : this.bayFree[bay]);
-    for (const tool of this.board.tools[job]) at = Math.max(at, Math.min(...this.toolFree[tool]));
-    return { job, person, bay, at };
-  }
-
-  /** Puts a job in; what is returned takes it out again. */
-  put({ job, person, bay, at }: Start): () => void {
-    const end = at + this.board.seconds[job][person];
-    const pieces = this.board.tools[job].map((tool) => leastAt(this.toolFree[tool]));
-    const before = {
-      person: this.personFree[person],
-      bay: this.bayFree[bay],
-      tools: this.board.tools[job].map((tool, n) => this.toolFree[tool][pieces[n]]),
-    };
-    this.personFree[person] = end;
-    this.bayFree[bay] = end;
-    this.board.tools[job].forEach((tool, n) => (this.toolFree[tool][pieces[n]] = end));
-    this.left.delete(job);
-    this.kept.push({ job, person, bay, start: at, end });
-    return () => {
-      this.personFree[person] = before.person;
-      this.bayFree[bay] = before.bay;
-      this.board.tools[job].forEach((tool, n) => (this.toolFree[tool][pieces[n]] = before.tools[n]));
-      this.left.add(job);
-      this.kept.pop();
-    };
-  }
-}
-
-const leastAt = (list: readonly number[]): number => {
-  let at = list.length ? 0 : -1;
-  for (let n = 1; n < list.length; n += 1) if (list[n] < list[at]) at = n;
-  return at;
-};
 
 class Search extends Shop {
   best: Kept[] = [];
@@ -196,56 +129,4 @@ class Search extends Shop {
       lastJob,
     ].join('|');
   }
-}
-
-/** Lists tried on top of the rules of thumb. */
-const LISTS = 1500;
-
-/** A good start: the most pressing first by several rules; then the best list is changed a little again and again, and kept where it is not worse. */
-function thumbs(board: Board): Kept[] {
-  const n = board.jobs.length;
-  const rules = [
-    (job: number) => board.due[job],
-    (job: number) => board.due[job] - board.least[job],
-    (job: number) => board.least[job],
-    (job: number) => board.from[job] + board.least[job],
-    (job: number) => board.due[job] + board.least[job],
-  ];
-  const lists = rules.map((rule) => [...board.jobs.keys()].sort((a, b) => rule(a) - rule(b) || a - b));
-  const tried = lists.map((list) => ({ list, kept: byList(board, list) }));
-  let best = tried.reduce((a, b) => (b.kept.length > a.kept.length ? b : a));
-  const chance = seeded(n);
-  for (let round = 0; round < LISTS && best.kept.length < n; round += 1) {
-    const list = [...best.list];
-    const [job] = list.splice(Math.floor(chance() * n), 1);
-    list.splice(Math.floor(chance() * n), 0, job);
-    const kept = byList(board, list);
-    if (kept.length >= best.kept.length) best = { list, kept };
-  }
-  return best.kept;
-}
-
-/** Jobs in the order of a list, each with whoever is done with it first; one that would be late is left out. */
-function byList(board: Board, list: readonly number[]): Kept[] {
-  const shop = new Shop(board);
-  for (const job of list) {
-    let [first, end]: [Start | null, number] = [null, board.due[job]];
-    for (let person = 0; person < board.personFree.length; person += 1) {
-      if (board.seconds[job][person] === Infinity) continue;
-      const start = shop.earliest(job, person);
-      const ends = start.at + board.seconds[job][person];
-      if (ends < end || (ends === end && !first)) [first, end] = [start, ends];
-    }
-    if (first) shop.put(first);
-  }
-  return [...shop.kept];
-}
-
-/** Numbers 0…1 that are the same every time (Lehmer; Park and Miller, Communications of the ACM 31, 1988). */
-function seeded(seed: number): () => number {
-  let state = (seed % 2_147_483_646) + 1;
-  return () => {
-    state = (state * 48_271) % 2_147_483_647;
-    return state / 2_147_483_647;
-  };
 }

@@ -4,29 +4,19 @@ import {
   type DragEndEvent,
   DragOverlay,
   PointerSensor,
-  useDraggable,
   useDroppable,
   useSensor,
   useSensors,
 } from '@dnd-kit/core';
-import { type KeyboardEvent, type ReactNode, useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import type { DayJobView, DayView } from '@/contracts/views';
 import { useDates } from '../../design';
-import { type Block, blocksOf, type Lane, type LaneBy, lanesOf, LEAST, momentAt, STEP_MS } from './lanes';
-import type { Move } from './use-moves';
+import { blocksOf, type Lane, lanesOf, momentAt } from './lanes';
+import { JobBlock, type Shown } from './job-block';
 
 /** A drag begins after so many px: a tap chooses. */
 const DRAG_FROM_PX = 5;
 const HOUR_MS = 3_600_000;
-
-interface Shown {
-  day: DayView;
-  by: LaneBy;
-  chosen: number | null;
-  onChoose: (job: number) => void;
-  onMove: (job: DayJobView, to: Move) => void;
-  mayMove: boolean;
-}
 
 /** Bays or people on a line of time, jobs dragged along and between them; what is not placed yet stands beside (`children`). */
 export function TimeLine({ children, ...shown }: Shown & { children: ReactNode }) {
@@ -125,86 +115,3 @@ function LaneRow({ lane, lanes, at, ...shown }: Shown & { lane: Lane; lanes: Lan
 
 const shareOf = (at: string, { opens, closes }: DayView) =>
   (Date.parse(at) - Date.parse(opens!)) / (Date.parse(closes!) - Date.parse(opens!));
-
-function JobBlock({
-  block: { job, from, likely, safe, due, row, startsBefore, goesOn },
-  lanes,
-  at,
-  day,
-  by,
-  chosen,
-  onChoose,
-  onMove,
-  mayMove,
-}: Shown & { block: Block; lanes: Lane[]; at: number }) {
-  const dates = useDates();
-  const isFixed = job.isBegun || !mayMove;
-  const width = Math.min(1 - from, Math.max(LEAST, safe - from));
-  const part = (share: number) => `${(Math.max(0, share - from) / width) * 100}%`;
-  const { setNodeRef, listeners, isDragging } = useDraggable({
-    id: `job-${job.number}`,
-    data: { job: job.number },
-    disabled: isFixed,
-  });
-  const troubles = day.conflicts.filter(({ jobs }) => jobs.includes(job.number));
-  const isLate = troubles.some(({ code }) => code === 'late');
-  const keys = (event: KeyboardEvent) => {
-    if (isFixed) return;
-    const by_ = { ArrowLeft: -STEP_MS, ArrowRight: STEP_MS }[event.key];
-    const lane = { ArrowUp: lanes[at - 1], ArrowDown: lanes[at + 1] }[event.key];
-    if (by_) onMove(job, { startsAt: new Date(Date.parse(job.place!.startsAt) + by_).toISOString() });
-    else if (lane && lane.id !== null) onMove(job, { [by]: lane.id });
-    else return;
-    event.preventDefault();
-  };
-  const words = [
-    `Job ${job.number}, ${job.title}`,
-    `from ${dates.time(job.from!)}`,
-    `likely until ${dates.time(job.likelyEnd!)}`,
-    job.dueAt && `promised for ${dates.moment(job.dueAt)}`,
-    ...troubles.map((one) => one.words),
-  ];
-  return (
-    <div
-      role="listitem"
-      className="day-place"
-      style={{
-        left: `${from * 100}%`,
-        width: `${width * 100}%`,
-        top: `${row * 58 + 6}px`,
-        opacity: isDragging ? 0.4 : undefined,
-      }}
-    >
-      <span className="day-reserve" style={{ width: part(safe) }} aria-hidden />
-      <span className="day-likely" style={{ width: part(likely) }} aria-hidden />
-      <button
-        ref={setNodeRef}
-        {...(isFixed ? {} : listeners)}
-        type="button"
-        className={[
-          'day-block',
-          job.isBegun && 'now',
-          troubles.length > 0 && (isLate ? 'late' : 'trouble'),
-          chosen === job.number && 'chosen',
-        ]
-          .filter(Boolean)
-          .join(' ')}
-        aria-label={words.filter(Boolean).join(', ')}
-        aria-pressed={chosen === job.number}
-        onClick={() => onChoose(job.number)}
-        onKeyDown={keys}
-      >
-        <span className="day-title">
-          {startsBefore && '‹ '}
-          {job.number} {job.title}
-          {goesOn && ' ›'}
-        </span>
-        <span className="day-under">
-          {troubles.length > 0 && <span aria-hidden>▲ </span>}
-          {job.vehicle}
-        </span>
-      </button>
-      {due !== null && <span className={isLate ? 'day-due late' : 'day-due'} style={{ left: part(due) }} aria-hidden />}
-    </div>
-  );
-}
