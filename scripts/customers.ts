@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import type pg from 'pg';
-import { db, getPool, listPeople, type Actor } from '../src/data';
+import { db, getJob, getPool, listBranches, listPeople, type Actor } from '../src/data';
 import { exportCustomer, redactCustomer, redactDue, viewCustomers } from '../src/services';
 import { PezzoError } from '../src/core/errors';
 import { UsageError } from './cli/usage-error';
@@ -14,8 +14,19 @@ async function findOwner(): Promise<Actor | null> {
   return owner ? { ...owner, byPassword: true } : null;
 }
 
+/** Whoever has the machine acts for every branch: the first owner, in each of them. */
+async function inEachBranch(by: Actor): Promise<Actor[]> {
+  return (await listBranches(db)).map(({ id }) => ({ ...by, branch: id }));
+}
+
+/** The same, in the branch of a job. Throws not-found. */
+const inBranchOf = async (by: Actor, job: number): Promise<Actor> => ({
+  ...by,
+  branch: (await getJob(db, null, job)).branch,
+});
+
 async function list(by: Actor, json: boolean): Promise<void> {
-  const rows = await viewCustomers(by);
+  const rows = (await Promise.all((await inEachBranch(by)).map((one) => viewCustomers(one)))).flat();
   if (json) process.stdout.write(`${JSON.stringify(rows)}\n`);
   else
     for (const row of rows) {
@@ -62,7 +73,11 @@ export const listCommand = ({ json }: { json?: boolean }): Promise<number> =>
 /** `pezzo customers export JOB FILE`: what a customer may ask for, readable by nobody else on this machine. */
 export const exportCommand = (job: number, file: string): Promise<number> =>
   asOwner(async (by) => {
-    writeFileSync(fileHere(file), `${JSON.stringify(await exportCustomer(by, job), null, 1)}\n`, { mode: 0o600 });
+    writeFileSync(
+      fileHere(file),
+      `${JSON.stringify(await exportCustomer(await inBranchOf(by, job), job), null, 1)}\n`,
+      { mode: 0o600 },
+    );
     return `Everything that job ${job} holds of its customer is in ${file}.`;
   });
 
@@ -70,8 +85,12 @@ export const exportCommand = (job: number, file: string): Promise<number> =>
 export function eraseCommand(job: number | undefined, { due }: { due?: boolean }): Promise<number> {
   if ((job !== undefined) === (due ?? false)) throw new UsageError('Name one job, or give --due.');
   return asOwner(async (by) => {
-    if (job === undefined) return `Erased: ${(await redactDue(by)).join(', ') || 'nothing was due'}.`;
-    await redactCustomer(by, job);
+    if (job === undefined) {
+      const erased: number[] = [];
+      for (const one of await inEachBranch(by)) erased.push(...(await redactDue(one)));
+      return `Erased: ${erased.join(', ') || 'nothing was due'}.`;
+    }
+    await redactCustomer(await inBranchOf(by, job), job);
     return `The customer data of job ${job} is erased.`;
   });
 }

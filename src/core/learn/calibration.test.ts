@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { jStat } from 'jstat';
 import { describe, expect, it } from 'vitest';
 import { calibrationOf, calibrationWords, wilson } from './calibration';
 
@@ -16,6 +17,17 @@ describe('promises', () => {
     const [a, b] = wilson(held, of);
     expect(a).toBeCloseTo(low, 4);
     expect(b).toBeCloseTo(high, 4);
+  });
+
+  it('have the bounds at which a reference library’s normal deviate just lets the share be (jStat)', () => {
+    const z = jStat.normal.inv(0.975, 0, 1);
+    for (const [held, of] of [
+      [33, 40],
+      [5, 9],
+      [150, 400],
+    ])
+      for (const bound of wilson(held, of))
+        expect(Math.abs(held / of - bound) / Math.sqrt((bound * (1 - bound)) / of)).toBeCloseTo(z, 5);
   });
 
   it('are judged with the doubt that few leave', () => {

@@ -27,6 +27,13 @@ const KEYS: { where: string; keys: [string, string][] }[] = [
     ],
   },
   {
+    where: 'Day',
+    keys: [
+      ['← →', 'a quarter of an hour'],
+      ['↑ ↓', 'to the next line'],
+    ],
+  },
+  {
     where: 'Run',
     keys: [
       ['Space', 'done'],
