@@ -8,12 +8,16 @@ import { useStream } from '../../bay/log/use-stream';
 import { PageHead, Trouble, useDates } from '../../design';
 import { JobCard } from './job-card';
 import type { LaneBy } from './lanes';
+import { countPromises, promisesWords } from './promises';
 import { Suggestion } from './suggestion';
 import { TimeLine } from './time-line';
 import { useMoves } from './use-moves';
 import { WaitingJobs } from './waiting-jobs';
 
 const Load = dynamic(() => import('./load').then((module) => module.Load), {
+  loading: () => <p className="quiet">Drawing…</p>,
+});
+const PromiseBar = dynamic(() => import('./promise-bar').then((module) => module.PromiseBar), {
   loading: () => <p className="quiet">Drawing…</p>,
 });
 /** The line of now moves on without a reload. */
@@ -32,6 +36,7 @@ export function DayPage({ day, mayMove }: { day: DayView; mayMove: boolean }) {
     return () => clearInterval(timer);
   }, [router]);
   const job = day.jobs.find(({ number }) => number === chosen);
+  const promises = countPromises(day);
   const shown = { day, by, chosen, onChoose: choose, onMove: move, mayMove };
   return (
     <div className="fill-page">
@@ -94,7 +99,8 @@ export function DayPage({ day, mayMove }: { day: DayView; mayMove: boolean }) {
           ) : (
             <section className="sheet" aria-label="Load and promises">
               <h2>Load and promises</h2>
-              <p className="mb-1">{promisesWords(day)}</p>
+              <p className="mb-1">{promisesWords(promises)}</p>
+              {promises.promised > 0 && <PromiseBar promises={promises} />}
               <Load day={day} />
               <LoadTable day={day} />
             </section>
@@ -115,22 +121,6 @@ const underOf = ({ jobs, conflicts }: DayView) =>
       ? 'no conflicts'
       : `${conflicts.length} ${conflicts.length === 1 ? 'conflict' : 'conflicts'}`,
   ].join(', ');
-
-function promisesWords({ jobs, conflicts }: DayView): string {
-  const promised = jobs.filter(({ dueAt }) => dueAt !== null);
-  const count = (code: string) => conflicts.filter((one) => one.code === code).length;
-  const unplaced = promised.filter(({ place }) => !place).length;
-  if (promised.length === 0) return 'Nothing is promised for a time yet.';
-  const good = promised.length - count('late') - count('tight') - unplaced;
-  return [
-    `Of ${promised.length} ${promised.length === 1 ? 'promise' : 'promises'}, ${good} will be kept`,
-    count('tight') && `${count('tight')} may be late`,
-    count('late') && `${count('late')} will be late`,
-    unplaced && `${unplaced} not placed yet`,
-  ]
-    .filter(Boolean)
-    .join(', ');
-}
 
 function Conflicts({ day: { conflicts, jobs }, onChoose }: { day: DayView; onChoose: (job: number) => void }) {
   if (conflicts.length === 0) return null;
