@@ -6,7 +6,7 @@ test('records a small door from nothing, plans it, runs it to the end and sees t
   page,
 }) => {
   await signIn(page, 'Tomas Varga', 'saltmarsh-bench');
-  await page.getByRole('link', { name: 'Library' }).click();
+  await page.getByRole('link', { name: 'Library', exact: true }).click();
   await page.getByRole('link', { name: 'Record new' }).click();
   await page.getByLabel('Make').fill('Brannock');
   await page.getByLabel('Model', { exact: true }).fill('Tarn');

@@ -53,7 +53,7 @@ export async function viewDay(by: Actor, named: string | null, now = new Date())
     people: people
       .filter(({ id, active, role }) => (active && role !== 'owner') || used.has(id))
       .map(({ id, name, role, active }) => ({ id, name, role, isHere: active })),
-    bays: [...new Set([...bays, ...placed.flatMap(({ place }) => place?.bay ?? [])])],
+    bays,
     jobs,
     conflicts: conflictsIn(basis),
     ...loadFrom(jobs, date, basis),

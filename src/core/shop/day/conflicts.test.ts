@@ -39,6 +39,16 @@ describe('conflicts of the day', () => {
     expect(codes([placed(1, both), placed(2, { tools: both.tools })], [['rivet-tool', 2]])).toEqual([]);
   });
 
+  it('are named once where one person has many', () => {
+    const many = [1, 2, 3, 4].map((job) => placed(job, { person: 'bea', isBegun: true }));
+    expect(codes([...many, placed(5, { person: 'bea', start: 5000 })])).toEqual([['person-twice', 1, 2, 3, 4]]);
+    const chain = [placed(1, { bay: 'B' }), placed(2, { bay: 'B', start: 500 }), placed(3, { bay: 'B', start: 1200 })];
+    expect(codes(chain)).toEqual([
+      ['bay-twice', 1, 2],
+      ['bay-twice', 2, 3],
+    ]);
+  });
+
   it('are named: a part that comes later, a trainee on airbags, orange cables, somebody who left', () => {
     expect(codes([placed(1, { start: 10, partsAt: 20 }), placed(2, { start: 20, partsAt: 20 })])).toEqual([
       ['part-later', 1],

@@ -28,8 +28,8 @@ export interface Hand {
 
 /** What cannot be right about the day. */
 export type DayConflict =
-  | { code: 'person-twice'; jobs: [number, number]; person: string }
-  | { code: 'bay-twice'; jobs: [number, number]; bay: string }
+  | { code: 'person-twice'; jobs: number[]; person: string }
+  | { code: 'bay-twice'; jobs: number[]; bay: string }
   | { code: 'tool-short'; jobs: number[]; tool: string; pieces: number }
   | { code: 'part-later'; jobs: [number] }
   | { code: 'srs-trainee'; jobs: [number]; person: string }
@@ -72,24 +72,43 @@ export function conflictsOf(
   const placed = [...jobs].sort((a, b) => a.job - b.job);
   const who = new Map(hands.map((hand) => [hand.id, hand]));
   const own = placed.flatMap((one) => aboutOne(one, one.person === null ? undefined : who.get(one.person)));
-  const pairs = placed.flatMap((a, at) =>
-    placed.slice(at + 1).flatMap((b): DayConflict[] => {
-      if (!overlap(a, b)) return [];
-      const jobs: [number, number] = [a.job, b.job];
-      return [
-        ...(a.person !== null && a.person === b.person
-          ? [{ code: 'person-twice' as const, jobs, person: a.person }]
-          : []),
-        ...(a.bay !== null && a.bay === b.bay ? [{ code: 'bay-twice' as const, jobs, bay: a.bay }] : []),
-      ];
-    }),
-  );
-  return [...own, ...pairs, ...toolsShort(placed, pieces), ...promises(placed)];
+  const twice = [
+    ...named(placed, 'person').flatMap(([person, jobs]) =>
+      atOnce(jobs, 1).map((all): DayConflict => ({ code: 'person-twice', jobs: all, person })),
+    ),
+    ...named(placed, 'bay').flatMap(([bay, jobs]) =>
+      atOnce(jobs, 1).map((all): DayConflict => ({ code: 'bay-twice', jobs: all, bay })),
+    ),
+  ];
+  return [...own, ...twice, ...toolsShort(placed, pieces), ...promises(placed)];
 }
 
 /** Reserves may overlap: they are there to be used. */
 const endOf = (one: PlacedJob) => one.start + one.likelySeconds;
-const overlap = (a: PlacedJob, b: PlacedJob) => a.start < endOf(b) && b.start < endOf(a);
+
+/** Jobs by who or what they are placed with, in the order of its first. */
+function named(placed: readonly PlacedJob[], by: 'person' | 'bay'): [string, PlacedJob[]][] {
+  const groups = new Map<string, PlacedJob[]>();
+  for (const one of placed) {
+    const name = one[by];
+    if (name !== null) groups.set(name, [...(groups.get(name) ?? []), one]);
+  }
+  return [...groups];
+}
+
+/** Sets of jobs that are at it at one moment where there are more than `most`; those that are part of a larger set are left out. */
+function atOnce(jobs: readonly PlacedJob[], most: number): number[][] {
+  const sets = jobs.map(({ start }) =>
+    jobs
+      .filter((one) => one.start <= start && start < endOf(one))
+      .map(({ job }) => job)
+      .sort((a, b) => a - b),
+  );
+  const tooMany = [...new Map(sets.filter((set) => set.length > most).map((set) => [set.join(), set])).values()];
+  return tooMany.filter(
+    (set) => !tooMany.some((other) => other.length > set.length && set.every((job) => other.includes(job))),
+  );
+}
 
 function aboutOne(one: PlacedJob, hand: Hand | undefined): DayConflict[] {
   const jobs: [number] = [one.job];
@@ -104,19 +123,14 @@ function aboutOne(one: PlacedJob, hand: Hand | undefined): DayConflict[] {
   ];
 }
 
-/** Moments at which more jobs need a tool than there are pieces; one conflict for each tool and set of jobs. */
-function toolsShort(placed: readonly PlacedJob[], pieces: ReadonlyMap<string, number>): DayConflict[] {
-  return [...pieces].flatMap(([tool, count]) => {
-    const need = placed.filter(({ tools }) => tools.includes(tool));
-    const found = new Map<string, DayConflict>();
-    for (const { start } of need) {
-      const at = need.filter((one) => one.start <= start && start < endOf(one)).map(({ job }) => job);
-      const jobs = at.sort((a, b) => a - b);
-      if (jobs.length > count) found.set(jobs.join(), { code: 'tool-short', jobs, tool, pieces: count });
-    }
-    return [...found.values()];
-  });
-}
+/** Where more jobs need a tool at once than there are pieces. */
+const toolsShort = (placed: readonly PlacedJob[], pieces: ReadonlyMap<string, number>): DayConflict[] =>
+  [...pieces].flatMap(([tool, count]) =>
+    atOnce(
+      placed.filter(({ tools }) => tools.includes(tool)),
+      count,
+    ).map((jobs): DayConflict => ({ code: 'tool-short', jobs, tool, pieces: count })),
+  );
 
 function promises(placed: readonly PlacedJob[]): DayConflict[] {
   const ends = new Map(projectDay(placed).map((one) => [one.job, one]));

@@ -11,9 +11,9 @@ export interface DayNames {
 export function conflictWords(conflict: DayConflict, { person, tool }: DayNames): string {
   switch (conflict.code) {
     case 'person-twice':
-      return `${person(conflict.person)} has both at once`;
+      return `${person(conflict.person)} has ${together(conflict.jobs)} at once`;
     case 'bay-twice':
-      return `Both in ${conflict.bay} at once`;
+      return `${conflict.bay} has ${together(conflict.jobs)} at once`;
     case 'tool-short':
       return conflict.pieces === 0
         ? `Needs the ${tool(conflict.tool)}: none is ready for use`
@@ -35,11 +35,16 @@ export function conflictWords(conflict: DayConflict, { person, tool }: DayNames)
   }
 }
 
+const together = (jobs: readonly number[]) => (jobs.length === 2 ? 'both' : `${jobs.length} jobs`);
+
+/** From so many hours on minutes are left out. */
+const HOURS_ALONE = 10;
+
 /** Working time in hours and minutes. @example spanWords(5400); // "1 h 30 min" */
 export function spanWords(seconds: number): string {
   const minutes = Math.max(1, Math.round(seconds / 60));
   const [hours, rest] = [Math.floor(minutes / 60), minutes % 60];
-  return [hours ? `${hours} h` : '', rest ? `${rest} min` : ''].filter(Boolean).join(' ');
+  return [hours ? `${hours} h` : '', rest && hours < HOURS_ALONE ? `${rest} min` : ''].filter(Boolean).join(' ');
 }
 
 /** Why an order does not keep a promise. */

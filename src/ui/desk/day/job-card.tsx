@@ -82,7 +82,7 @@ export function JobCard({
               onChange={(event) => setTo({ ...to, bay: event.target.value })}
             >
               <option value="">No bay yet</option>
-              {bays.map((bay) => (
+              {[...new Set([...bays, ...(place?.bay ? [place.bay] : [])])].map((bay) => (
                 <option key={bay}>{bay}</option>
               ))}
             </select>

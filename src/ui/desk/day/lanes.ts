@@ -28,10 +28,15 @@ export function lanesOf({ people, bays, jobs }: DayView, by: LaneBy): Lane[] {
   const lanes: Lane[] =
     by === 'person'
       ? people.map(({ id, name, role, isHere }) => ({ id, name, under: isHere ? role : 'no longer here' }))
-      : bays.map((bay) => ({ id: bay, name: bay, under: '' }));
+      : baysOf(bays, jobs).map((bay) => ({ id: bay, name: bay, under: bays.includes(bay) ? '' : 'no longer a bay' }));
   const hasNone = jobs.some(({ place }) => place && place[by] === null);
   return hasNone ? [...lanes, { id: null, name: by === 'person' ? 'Nobody yet' : 'No bay yet', under: '' }] : lanes;
 }
+
+/** The shop's bays, and those that jobs still stand in though the shop has them no more. */
+const baysOf = (bays: readonly string[], jobs: readonly DayJobView[]) => [
+  ...new Set([...bays, ...jobs.flatMap(({ place }) => place?.bay ?? [])]),
+];
 
 /** The jobs of one line on the hours of the day, those that overlap one below another. */
 export function blocksOf({ jobs, opens, closes }: DayView, by: LaneBy, lane: string | null): Block[] {
