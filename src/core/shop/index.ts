@@ -10,7 +10,7 @@ export {
   projectDay,
   spanWords,
 } from './day';
-export { reorderOf, withSubstitutes } from './reorder';
+export { reorderOf, type Stocked, withSubstitutes } from './reorder';
 export type { StoreItem } from './store-item';
 export { centsIn, moneyWords } from './money';
 export {

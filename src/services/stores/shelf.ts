@@ -1,7 +1,7 @@
 import { readDeliveryCsv, type StockMoveForm } from '../../contracts/schemas';
 import type { DeliveryView, StoreRowView, StoresView } from '../../contracts/views';
 import { conflict, notFound } from '../../core/errors';
-import { reorderOf, type StoreItem, withSubstitutes } from '../../core/shop';
+import { reorderOf, type Stocked, type StoreItem, withSubstitutes } from '../../core/shop';
 import {
   db,
   findStorePhoto,
@@ -67,32 +67,50 @@ export async function viewStores(branch: Branch, text = ''): Promise<StoresView>
   const counts = new Map(stock.map(({ kind, count }) => [kind, count]));
   const known = new Map(items.map((item) => [item.kind, item]));
   const kinds = [...new Set([...counts.keys(), ...known.keys(), ...reserved.keys()])];
-  const rows = kinds.map((kind) => {
-    const item = { ...UNKNOWN, ...known.get(kind), kind };
-    const perDay = (taken.get(kind) ?? 0) / LOOK_BACK;
-    const shelf = { count: counts.get(kind) ?? 0, reserved: reserved.get(kind) ?? 0, coming: coming.get(kind) ?? 0 };
+  const perDay = (kind: string) => (taken.get(kind) ?? 0) / LOOK_BACK;
+  const shelfOf = (kind: string) => ({
+    count: counts.get(kind) ?? 0,
+    reserved: reserved.get(kind) ?? 0,
+    coming: coming.get(kind) ?? 0,
+  });
+  // Thousands of items are looked through; only those that are shown are written out in full.
+  const ordered = withSubstitutes(
+    kinds.map((kind): Stocked => {
+      const { leadDays, minimum, anyOf } = known.get(kind) ?? UNKNOWN;
+      const { free, point, order } = reorderOf(
+        { ...shelfOf(kind), perDay: perDay(kind), leadDays, minimum },
+        settings.spareLevel,
+      );
+      return { kind, anyOf, free, point, order };
+    }),
+  );
+  const rowOf = ({ kind, order, covered }: Stocked & { covered: number }): StoreRowView => {
+    const item = known.get(kind) ?? { ...UNKNOWN, kind };
     return {
       ...item,
-      ...shelf,
+      ...shelfOf(kind),
       name: [name(kind), item.size].filter(Boolean).join(', '),
       missing: questions.get(kind) ?? 0,
-      perMonth: Math.round(perDay * MONTH * 10) / 10,
-      ...reorderOf({ ...shelf, perDay, leadDays: item.leadDays, minimum: item.minimum }, settings.spareLevel),
+      perMonth: Math.round(perDay(kind) * MONTH * 10) / 10,
+      order,
+      covered,
     };
-  });
-  const all = withSubstitutes(rows);
+  };
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
-  const found = words.length ? all.filter((row) => holdsAll(wordsOf(row), words)) : [...all];
-  // What wants something done comes first; the key is made once for each of what may be thousands.
-  const key = new Map(
-    found.map((row) => [row, `${row.missing > 0 ? 0 : row.order > 0 ? 1 : 2} ${row.name.toLowerCase()}`]),
-  );
-  found.sort((a, b) => (key.get(a)! < key.get(b)! ? -1 : 1));
+  const keyed = ordered
+    .filter(
+      ({ kind }) => words.length === 0 || holdsAll(wordsOf(name(kind), known.get(kind) ?? { ...UNKNOWN, kind }), words),
+    )
+    .map((one) => ({
+      one,
+      key: `${questions.has(one.kind) ? 0 : one.order > 0 ? 1 : 2} ${name(one.kind).toLowerCase()}`,
+    }))
+    .sort((a, b) => (a.key < b.key ? -1 : 1));
   return {
-    stock: found.slice(0, MOST_ROWS),
-    matching: found.length,
-    total: all.length,
-    toOrder: all.filter(({ order }) => order > 0),
+    stock: keyed.slice(0, MOST_ROWS).map(({ one }) => rowOf(one)),
+    matching: keyed.length,
+    total: kinds.length,
+    toOrder: ordered.filter(({ order }) => order > 0).map(rowOf),
     currency: settings.currency,
     moves: moves.map((move) => ({ ...move, name: name(move.kind) })),
   };
@@ -100,7 +118,7 @@ export async function viewStores(branch: Branch, text = ''): Promise<StoresView>
 
 const holdsAll = (text: string, words: readonly string[]) => words.every((word) => text.includes(word));
 
-const wordsOf = ({ kind, name, size, ownNumber, number, bin, supplier, anyOf }: StoreRowView): string =>
+const wordsOf = (name: string, { kind, size, ownNumber, number, bin, supplier, anyOf }: StoreItem): string =>
   `${kind} ${name} ${size} ${ownNumber} ${number} ${bin} ${supplier} ${anyOf}`.toLowerCase();
 
 /** Puts pieces in, or takes them out by hand. A conflict where there are not so many. */
