@@ -124,6 +124,7 @@ test('an order is noted, answered and booked as it comes; a tool is handed on; a
   await expect(rivet).toContainText('With Tomas Varga');
   await rivet.getByRole('button', { name: 'Back in its place' }).click();
   await expect(rivet).toContainText('In its place');
+  await expect(page).toHaveTitle(/Stores/);
   await expectAccessible(page);
 
   await page.getByRole('link', { name: 'Kits', exact: true }).click();
@@ -133,6 +134,7 @@ test('an order is noted, answered and booked as it comes; a tool is handed on; a
   await page.getByLabel('Item 1: how many').fill('2');
   await page.getByRole('button', { name: 'Add kit' }).click();
   await expect(page.getByText('Pins for the Kite')).toBeVisible();
+  await expect(page).toHaveTitle(/Stores/);
   await expectAccessible(page);
   await openJob(page, 'With a kit');
   const kit = page.getByRole('region', { name: 'Kits' }).getByRole('listitem').filter({ hasText: 'Pins for the Kite' });
