@@ -26,7 +26,7 @@ export async function listLessons(db: Db, limit: number): Promise<LessonRow[]> {
   return rows.reverse().map(({ lesson, ...run }) => ({ ...run, ...lesson }));
 }
 
-/** Finished runs that nobody has learned from yet: those of an older version. */
+/** Finished runs that nobody has learned from yet, the newest first. */
 export async function listUnlearned(db: Db, limit: number): Promise<{ id: string; plan: RunPlan }[]> {
   const { rows } = await db.query<{ id: string; plan: RunPlan }>(
     `select r.id, r.plan from runs r where r.finished_at is not null and not exists (select 1 from run_lessons l where l.run_id = r.id)

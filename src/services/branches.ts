@@ -1,6 +1,5 @@
 import type { BranchForm } from '../contracts/schemas';
 import type { BranchView } from '../contracts/views';
-import { conflict } from '../core/errors';
 import {
   db,
   getProcedureRow,
@@ -8,13 +7,12 @@ import {
   insertBranch,
   insertPerson,
   listBranches,
-  listPeople,
   transaction,
   updateShared,
   type Actor,
 } from '../data';
 import { demand } from './permission';
-import { personId } from './person-id';
+import { freeIdFor } from './people';
 import { hashSecret } from './secrets';
 import { writeSecurityLine } from './security-log';
 
@@ -30,9 +28,7 @@ export async function viewBranches(by: Actor): Promise<BranchView[]> {
  */
 export async function addBranch(by: Actor, form: BranchForm): Promise<number> {
   demand(by, 'set-up');
-  const id = personId(form.owner);
-  if ((await listPeople(db, null)).some((person) => person.id === id))
-    throw conflict('name-taken', `There is somebody called ${form.owner} already.`);
+  const id = await freeIdFor(form.owner);
   const [pinHash, passwordHash] = await Promise.all([hashSecret(form.pin), hashSecret(form.password)]);
   const branch = await transaction(async (tx) => {
     // Kinds of its own stay with the branch that made them: the library knows them everywhere.

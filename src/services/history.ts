@@ -6,7 +6,7 @@ import { chainKinds, shopCatalogue } from './shop';
 
 /** Finished runs that the shop's experience is read from. */
 const MOST_RUNS = 1000;
-/** Runs of an older version that are learned from in one go. */
+/** Runs that are learned from in one go. */
 const AT_ONCE = 100;
 
 /** What the shop knows from its finished runs. */
@@ -23,7 +23,7 @@ let remembered: { mark: string; experience: Experience } = { mark: '', experienc
 export async function shopExperience(): Promise<Experience> {
   const mark = `${await finishedMark(db)} ${JSON.stringify(await chainKinds())}`;
   if (remembered.mark === mark) return remembered.experience;
-  await learnFromOlder();
+  await learnFromNew();
   const lessons = await listLessons(db, MOST_RUNS);
   const paces = pacesOf(
     lessons.flatMap(({ work, person, tookSeconds, standardSeconds, leftOut }) =>
@@ -38,7 +38,8 @@ export async function shopExperience(): Promise<Experience> {
 /** What plans are made with of it. */
 export const shopHistory = async (): Promise<ShopHistory> => (await shopExperience()).history;
 
-async function learnFromOlder(): Promise<void> {
+/** Makes the lessons of runs that were finished since. Finishing a run itself waits for none of it. */
+async function learnFromNew(): Promise<void> {
   const runs = await listUnlearned(db, AT_ONCE);
   if (runs.length === 0) return;
   const events = await listEventsOf<RunEvent>(
@@ -46,7 +47,7 @@ async function learnFromOlder(): Promise<void> {
     runs.map(({ id }) => id),
   );
   for (const { id, plan } of runs) await insertLesson(db, id, lessonOf(plan, events.get(id) ?? []));
-  if (runs.length === AT_ONCE) await learnFromOlder();
+  if (runs.length === AT_ONCE) await learnFromNew();
 }
 
 /** Breakage between jobs: each kind from what the catalogue thinks of it, each procedure from its kind. */

@@ -15,6 +15,7 @@ import {
   updatePin,
   type Actor,
   type Branch,
+  type Db,
 } from '../data';
 import { demand } from './permission';
 import { personId } from './person-id';
@@ -28,14 +29,26 @@ export const everybody = (branch: Branch) => listPeople(db, branch);
 export const everybodysNames = async (): Promise<Record<string, string>> =>
   Object.fromEntries((await listPeople(db, null)).map(({ id, name }) => [id, name]));
 
+/** The id that a new name gets. Throws a conflict where it is taken in any branch: people sign in by name. */
+export async function freeIdFor(name: string): Promise<string> {
+  const id = personId(name);
+  if ((await listPeople(db, null)).some((person) => person.id === id))
+    throw conflict('name-taken', `There is somebody called ${name} already.`);
+  return id;
+}
+
+/** Whether somebody works here, in the branch of whoever asks. Throws not-found. */
+export async function worksHere(on: Db, by: Actor, person: string): Promise<boolean> {
+  const { active, branch } = await getPerson(on, person);
+  return active && branch === by.branch;
+}
+
 /** Adds a person. A conflict where the name is taken. */
 export async function addPerson(by: Actor, form: PersonForm): Promise<string> {
   demand(by, 'set-up');
   const pinHash = await hashSecret(form.pin);
   const passwordHash = form.password ? await hashSecret(form.password) : null;
-  const id = personId(form.name);
-  if ((await listPeople(db, null)).some((person) => person.id === id))
-    throw conflict('name-taken', `There is somebody called ${form.name} already.`);
+  const id = await freeIdFor(form.name);
   await insertPerson(db, { id, name: form.name, role: form.role, pinHash, passwordHash, branch: by.branch });
   writeSecurityLine('person-added', { person: id, role: form.role, by: by.id });
   return id;

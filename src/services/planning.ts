@@ -91,13 +91,11 @@ export async function planView(
 /** For each item that others stand in for, what they are called together and how many of them there are. */
 function standInsOf(items: StoreItem[], stock: { kind: string; count: number }[]): PlanView['standIns'] {
   const there = new Map(stock.map(({ kind, count }) => [kind, count]));
+  const named = items.filter(({ anyOf }) => anyOf);
+  const sums = new Map<string, number>();
+  for (const { kind, anyOf } of named) sums.set(anyOf, (sums.get(anyOf) ?? 0) + (there.get(kind) ?? 0));
   return Object.fromEntries(
-    items
-      .filter(({ anyOf }) => anyOf)
-      .map(({ kind, anyOf }) => {
-        const others = items.filter((one) => one.anyOf === anyOf && one.kind !== kind);
-        return [kind, { anyOf, count: others.reduce((sum, one) => sum + (there.get(one.kind) ?? 0), 0) }];
-      }),
+    named.map(({ kind, anyOf }) => [kind, { anyOf, count: sums.get(anyOf)! - (there.get(kind) ?? 0) }]),
   );
 }
 

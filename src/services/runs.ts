@@ -5,7 +5,7 @@ import type { LogEvent, OverrideForm } from '../contracts/schemas';
 import type { RunStart } from '../contracts/views';
 import { conflict, forbidden } from '../core/errors';
 import { findFastenerKind } from '../core/hardware';
-import { basesOf, foldRun, judgeFor, lessonOf, viewRun, type RunBasis, type RunEvent, type RunView } from '../core/run';
+import { basesOf, foldRun, judgeFor, viewRun, type RunBasis, type RunEvent, type RunView } from '../core/run';
 import type { RunPlan } from '../core/plan';
 import { faultsOnArrival, foldVisit, type VisitEvent } from '../core/visit';
 import {
@@ -14,7 +14,6 @@ import {
   getJob,
   getRun,
   deleteReservations,
-  insertLesson,
   insertStockMove,
   insertStockQuestion,
   lastLamport,
@@ -134,7 +133,6 @@ export async function finishRun(by: Actor, log: LogRow, events: LogEvent[]): Pro
     await closeLog(tx, log.id, events[0].id);
     await markFinished(tx, log.id);
     await takeSpares(tx, by, log, basis, view);
-    await insertLesson(tx, log.id, lessonOf(run.plan, [...known, ...(events as unknown as RunEvent[])]));
     return kept;
   }, 'read committed');
 }

@@ -2,7 +2,7 @@ import type { FoundView } from '../contracts/views';
 import { parseSearch } from '../core/vehicle';
 import { db, listStock, searchJobs, searchProcedures, type Actor, type Branch } from '../data';
 import { demand } from './permission';
-import { shopCatalogue } from './shop';
+import { shopCatalogue, stockName } from './shop';
 import { searchWires } from './wires';
 
 /** Lines of each kind. */
@@ -45,7 +45,7 @@ export async function searchEverything(by: Actor, text: string): Promise<FoundVi
 async function stockLike(branch: Branch, words: string[]): Promise<FoundView[]> {
   const [rows, catalogue] = await Promise.all([listStock(db, branch), shopCatalogue()]);
   return rows
-    .map((row) => ({ ...row, name: catalogue.fasteners.get(row.kind)?.plural ?? row.kind }))
+    .map((row) => ({ ...row, name: stockName(catalogue, row.kind) }))
     .filter(({ kind, name }) => words.every((word) => `${kind} ${name}`.toLowerCase().includes(word.toLowerCase())))
     .slice(0, MOST)
     .map(({ kind, name, count }) => ({ kind: 'stock', title: name, under: `${count} there`, href: `/stores#${kind}` }));

@@ -2,7 +2,8 @@ import type { ShopToolForm } from '../contracts/schemas';
 import type { ShopToolView } from '../contracts/views';
 import { invalid } from '../core/errors';
 import { toolFor } from '../core/hardware';
-import { db, getPerson, handTool, listShopTools, takeOutTool, tellDay, upsertShopTool, type Actor } from '../data';
+import { db, handTool, listShopTools, takeOutTool, tellDay, upsertShopTool, type Actor } from '../data';
+import { worksHere } from './people';
 import { demand } from './permission';
 import { readShop } from './shop';
 import { dayIn } from './working-time';
@@ -30,14 +31,9 @@ export async function keepShopTool(by: Actor, form: ShopToolForm): Promise<void>
 /** Notes who has a tool now; null hangs it back. Throws not-found, `invalid` where that person does not work here. */
 export async function giveTool(by: Actor, id: string, holder: string | null): Promise<void> {
   demand(by, 'follow');
-  if (holder !== null && !(await isOurs(by, holder)))
+  if (holder !== null && !(await worksHere(db, by, holder)))
     throw invalid('person-inactive', 'That person does not work here any more.');
   await handTool(db, by.branch, id, holder, by.id);
-}
-
-async function isOurs(by: Actor, person: string): Promise<boolean> {
-  const { active, branch } = await getPerson(db, person);
-  return active && branch === by.branch;
 }
 
 /** Takes a tool off the list for good. Throws not-found. */

@@ -72,6 +72,9 @@ export async function chainKinds(): Promise<OwnKind[]> {
 /** The catalogue with the chain's own kinds. */
 export const shopCatalogue = async (): Promise<Catalogue> => extendCatalogue(BASE_CATALOGUE, await chainKinds());
 
+/** What something in stores is called: a kind of the catalogue by its plural, a material as it is. */
+export const stockName = (catalogue: Catalogue, kind: string): string => catalogue.fasteners.get(kind)?.plural ?? kind;
+
 /** The tool codes in a person's own kit. */
 export const readKit = (by: Actor): Promise<string[]> => getKit(db, by.id);
 

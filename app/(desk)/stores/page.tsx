@@ -11,14 +11,14 @@ export default async function StoresPage({
 }) {
   const [person, query] = await Promise.all([requirePerson(), searchParams]);
   const text = typeof query.q === 'string' ? query.q.slice(0, 100) : '';
+  const tab = ['orders', 'tools', 'kits'].find((one) => one === query.tab) ?? 'shelf';
   const [stores, names, orders, tools, kits] = await Promise.all([
     viewStores(person.branch, text),
     everybodysNames(),
-    viewSupplyOrders(person),
-    viewShopTools(person),
-    viewStoreKits(person, null),
+    tab === 'orders' ? viewSupplyOrders(person) : [],
+    tab === 'tools' ? viewShopTools(person) : [],
+    tab === 'kits' ? viewStoreKits(person, null) : [],
   ]);
-  const tab = ['orders', 'tools', 'kits'].find((one) => one === query.tab) ?? 'shelf';
   return (
     <Stores
       stores={stores}

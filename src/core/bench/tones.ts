@@ -1,3 +1,5 @@
+import { seeded } from '../seeded';
+
 /** Samples of a tone, −1…1, at a rate per second. */
 export interface Tone {
   samples: Float32Array;
@@ -50,17 +52,6 @@ export function polarityPulse(pulses: number, db = -12, rate = RATE): Tone {
   const mean = samples.reduce((sum, one) => sum + one, 0) / samples.length;
   const gain = gainOf(db);
   return { samples: samples.map((one) => gain * (one - mean)), rate };
-}
-
-/** A generator of numbers 0…1 from a seed (mulberry32, public domain): the same noise every time. */
-function seeded(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let t = Math.imul(state ^ (state >>> 15), 1 | state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4_294_967_296;
-  };
 }
 
 /** Pink noise: 3 dB less for every octave up, white noise through the filter of Kellet (2000; coefficients from memory). Scaled to its root mean square. */

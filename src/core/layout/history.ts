@@ -12,14 +12,17 @@ export interface ShopHistory {
 
 export const NO_HISTORY: ShopHistory = { kinds: {}, procedures: {}, pace: STANDARD_PACE, paces: {} };
 
+/** The procedures that documents were recorded as, each once: a mirrored door is the same procedure. */
+export const recordedIds = (documents: readonly { id: string }[]): string[] => [
+  ...new Set(documents.map(({ id }) => recordedId(id))),
+];
+
 /** What runs that follow these procedures together are counted under. */
-export const workKey = (documents: readonly { id: string }[]): string =>
-  [...new Set(documents.map(({ id }) => recordedId(id)))].sort().join('+');
+export const workKey = (documents: readonly { id: string }[]): string => recordedIds(documents).sort().join('+');
 
 /** How long work takes against standard times: as it did before, else as its procedures do each by itself, else as the shop does. */
 export function paceFor(history: ShopHistory, documents: readonly { id: string }[]): Pace {
   const known = history.paces[workKey(documents)];
   if (known) return known;
-  const ids = [...new Set(documents.map(({ id }) => recordedId(id)))];
-  return paceTogether(ids.map((id) => history.paces[id] ?? history.pace));
+  return paceTogether(recordedIds(documents).map((id) => history.paces[id] ?? history.pace));
 }

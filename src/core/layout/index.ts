@@ -1,6 +1,6 @@
 export { CAUTIONS, type Caution, actionCautions, cautionsFor } from './cautions';
 export { type Material, materialsOf } from './materials';
-export { NO_HISTORY, paceFor, type ShopHistory, workKey } from './history';
+export { NO_HISTORY, paceFor, recordedIds, type ShopHistory, workKey } from './history';
 export { type Replacement, type Spare, replacementsOf, sparesOf } from './spares';
 export { stepCaution } from './step-cautions';
 export { type ToolNeed, compareKit, reachTools, toolsFor } from './tools';

@@ -1,7 +1,7 @@
 import { findFastenerKind } from '../hardware';
 import type { BreakRecord, Duration } from '../learn';
-import { workKey } from '../layout';
-import { catalogueOf, type RunPlan } from '../plan';
+import { recordedIds, workKey } from '../layout';
+import type { RunPlan } from '../plan';
 import { readItemKey, recordedId } from '../procedure';
 import { activeSeconds } from './active-time';
 import { basesOf } from './basis';
@@ -44,12 +44,11 @@ export function lessonOf(plan: RunPlan, events: RunEvent[]): Lesson {
   const basisAt = basesOf(plan);
   const state = foldRun(events, judgeFor(basisAt));
   const { graph } = basisAt(state);
-  const catalogue = catalogueOf(plan);
   const breaks = new Map<string, Lesson['breaks'][number]>();
   for (const row of ledgerOf(graph, state)) {
     const ref = readItemKey(row.item)!;
     const fastener = graph.indexes.get(ref.procedure)?.fasteners.get(ref.item);
-    const kind = fastener && findFastenerKind(catalogue, fastener.kind)?.code;
+    const kind = fastener && findFastenerKind(graph.catalogue, fastener.kind)?.code;
     if (!kind || row.out === 0) continue;
     const procedure = recordedId(ref.procedure);
     const known = breaks.get(`${procedure}/${kind}`) ?? { procedure, kind, out: 0, broken: 0 };
@@ -64,7 +63,7 @@ export function lessonOf(plan: RunPlan, events: RunEvent[]): Lesson {
   return {
     version: 1,
     work: workKey(plan.documents),
-    procedures: [...new Set(plan.documents.map(({ id }) => recordedId(id)))],
+    procedures: recordedIds(plan.documents),
     person: busiest(events),
     tookSeconds: Math.round(tookSeconds),
     standardSeconds: Math.round(standardSeconds),
@@ -75,7 +74,7 @@ export function lessonOf(plan: RunPlan, events: RunEvent[]): Lesson {
         : isWhole
           ? null
           : 'not-whole',
-    promised: promiseOf(plan),
+    promised: promiseOf(plan, basisAt),
     spent: Object.fromEntries([...byType].map(([type, seconds]) => [type, Math.round(seconds)])),
     tooFast,
     gaps,
@@ -91,8 +90,7 @@ function busiest(events: readonly RunEvent[]): string | null {
 }
 
 /** How long a run was said to take before anybody touched it. */
-function promiseOf(plan: RunPlan): Duration {
-  const basisAt = basesOf(plan);
+function promiseOf(plan: RunPlan, basisAt: ReturnType<typeof basesOf>): Duration {
   const fresh = foldRun([], judgeFor(basisAt));
   const { graph } = basisAt(fresh);
   const { likelySeconds, safeSeconds } = timeLeft(plan, fresh, viewRun(graph, plan, fresh));

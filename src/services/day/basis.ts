@@ -49,10 +49,10 @@ export interface DayJobRow {
   waits: string[];
 }
 
-/** What a day is made of, as things stand now. */
-export async function basisOfDay(branch: Branch, now: Date): Promise<DayBasis> {
+/** What a day is made of, as things stand now; `known` is the board where it was looked at already. */
+export async function basisOfDay(branch: Branch, now: Date, known?: JobStanding[]): Promise<DayBasis> {
   const [board, { settings }, people, tools, kits] = await Promise.all([
-    jobBoard(branch),
+    known ?? jobBoard(branch),
     readShop(branch),
     listPeople(db, branch),
     listShopTools(db, branch),

@@ -3,7 +3,6 @@ import { conflict, invalid } from '../../core/errors';
 import {
   db,
   getJob,
-  getPerson,
   lockLog,
   placeJob,
   tellDay,
@@ -12,9 +11,9 @@ import {
   updateJobTimes,
   type Actor,
   type Db,
-  type Person,
 } from '../../data';
 import type { SettingsForm } from '../../contracts/views';
+import { worksHere } from '../people';
 import { demand } from '../permission';
 import { readShop } from '../shop';
 import { momentFrom } from '../working-time';
@@ -39,7 +38,7 @@ async function placeOn(
   const { visit } = await getJob(tx, by.branch, jobNumber);
   if ((await lockLog(tx, visit)).isClosed)
     throw conflict('given-back', `The vehicle of job ${jobNumber} was given back.`);
-  if (person !== null && !isOurs(by, await getPerson(tx, person)))
+  if (person !== null && !(await worksHere(tx, by, person)))
     throw invalid('person-inactive', 'That person does not work here any more. Choose somebody else.');
   if (bay !== null && !bays.includes(bay)) throw invalid('no-bay', `There is no bay called “${bay}”.`);
   await placeJob(tx, { jobNumber, person, bay, startsAt: momentFrom(startsAt, timeZone), by: by.id }, version);
@@ -85,5 +84,3 @@ export async function takeOrder(by: Actor, places: (PlaceForm & { job: number })
     throw error;
   });
 }
-
-const isOurs = (by: Actor, { active, branch }: Person) => active && branch === by.branch;

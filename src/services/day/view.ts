@@ -1,5 +1,5 @@
 import type { DateTime } from 'luxon';
-import type { DayJobView, DayView } from '../../contracts/views';
+import type { DayJobView, DayView, JobStanding } from '../../contracts/views';
 import { invalid } from '../../core/errors';
 import { toolFor } from '../../core/hardware';
 import { projectDay } from '../../core/shop';
@@ -11,9 +11,13 @@ import { basisOfDay, conflictsIn, type DayBasis, type DayJobRow, isPlaced } from
 /** Days shown in the load chart, and looked ahead for them. */
 const [LOAD_DAYS, LOOK_AHEAD] = [5, 14];
 
-/** What will be late, or may be, by job: for the board, before it is. */
-export async function lateSoon(branch: Branch, now = new Date()): Promise<Record<number, string>> {
-  const conflicts = conflictsIn(await basisOfDay(branch, now));
+/** What will be late, or may be, by job: for the board, before it is. `known` is the board where it was looked at already. */
+export async function lateSoon(
+  branch: Branch,
+  now = new Date(),
+  known?: JobStanding[],
+): Promise<Record<number, string>> {
+  const conflicts = conflictsIn(await basisOfDay(branch, now, known));
   return Object.fromEntries(
     conflicts.filter(({ code }) => code === 'late' || code === 'tight').map(({ jobs, words }) => [jobs[0], words]),
   );

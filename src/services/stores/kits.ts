@@ -16,7 +16,7 @@ import {
   type Actor,
 } from '../../data';
 import { demand } from '../permission';
-import { shopCatalogue } from '../shop';
+import { shopCatalogue, stockName } from '../shop';
 
 /** Kits, with what of each there is in stores; for one vehicle only those that are for it. */
 export async function viewStoreKits(
@@ -37,7 +37,7 @@ export async function viewStoreKits(
       ...kit,
       lines: kit.lines.map((line) => ({
         ...line,
-        name: catalogue.fasteners.get(line.kind)?.plural ?? line.kind,
+        name: stockName(catalogue, line.kind),
         there: there.get(line.kind) ?? 0,
       })),
     }));

@@ -15,7 +15,7 @@ import {
   type Actor,
 } from '../../data';
 import { demand } from '../permission';
-import { readShop, shopCatalogue } from '../shop';
+import { readShop, shopCatalogue, stockName } from '../shop';
 import { dayIn } from '../working-time';
 import { SIMULATED_SUPPLIER, simulatedAnswer } from './supplier';
 
@@ -28,7 +28,7 @@ export async function viewSupplyOrders(by: Actor): Promise<SupplyOrderView[]> {
   return orders.map(({ sentAt, lines, ...order }) => ({
     ...order,
     sentAt: sentAt.toISOString(),
-    lines: lines.map((line) => ({ ...line, name: catalogue.fasteners.get(line.kind)?.plural ?? line.kind })),
+    lines: lines.map((line) => ({ ...line, name: stockName(catalogue, line.kind) })),
   }));
 }
 

@@ -26,7 +26,7 @@ import {
 import { csvOf } from '../exchange';
 import { demand } from '../permission';
 import { convertedPhoto } from '../photos';
-import { readShop, shopCatalogue } from '../shop';
+import { readShop, shopCatalogue, stockName } from '../shop';
 import { reserveForOlder } from './reserve';
 
 const MOVES_SHOWN = 30;
@@ -63,7 +63,7 @@ export async function viewStores(branch: Branch, text = ''): Promise<StoresView>
     shopCatalogue(),
     readShop(branch),
   ]);
-  const name = (kind: string) => catalogue.fasteners.get(kind)?.plural ?? kind;
+  const name = (kind: string) => stockName(catalogue, kind);
   const counts = new Map(stock.map(({ kind, count }) => [kind, count]));
   const known = new Map(items.map((item) => [item.kind, item]));
   const kinds = [...new Set([...counts.keys(), ...known.keys(), ...reserved.keys()])];

@@ -6,6 +6,7 @@ export { KnownVehicles } from './known-vehicles';
 export { numberOrNull } from './number-or-null';
 export { OptionChoices } from './option-choices';
 export { PageHead } from './page-head';
+export { TextFields } from './text-fields';
 export { Plate } from './plate';
 export { saveFile } from './save-file';
 export { Trouble } from './trouble';

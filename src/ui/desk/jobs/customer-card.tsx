@@ -2,8 +2,13 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { JobView } from '@/contracts/views';
-import { Trouble, useSend } from '../../design';
+import { TextFields, Trouble, useSend } from '../../design';
 
+const FIELDS = [
+  ['customer', 'Name'],
+  ['phone', 'Phone'],
+  ['label', 'Plate or note'],
+] as const;
 const CONSENT = { yes: true, no: false, unasked: null } as const;
 const consentOf = (consent: boolean | null) => (consent === null ? 'unasked' : consent ? 'yes' : 'no');
 
@@ -49,22 +54,7 @@ export function CustomerCard({ job, mayChange }: { job: JobView; mayChange: bool
       {mayChange && (
         <>
           <div className="field-grid mt-2">
-            {(
-              [
-                ['customer', 'Name'],
-                ['phone', 'Phone'],
-                ['label', 'Plate or note'],
-              ] as const
-            ).map(([field, label]) => (
-              <label key={field}>
-                {label}
-                <input
-                  className="form-control"
-                  value={typed[field]}
-                  onChange={(event) => setTyped({ ...typed, [field]: event.target.value })}
-                />
-              </label>
-            ))}
+            <TextFields fields={FIELDS} typed={typed} onType={(change) => setTyped({ ...typed, ...change })} />
             <label>
               Kept for later visits
               <select

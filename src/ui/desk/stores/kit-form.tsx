@@ -2,10 +2,16 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { StoreKitView } from '@/contracts/views';
-import { Trouble, useCatalogue, useSend } from '../../design';
+import { TextFields, Trouble, useCatalogue, useSend } from '../../design';
 
 type Draft = Pick<StoreKitView, 'id' | 'name' | 'make' | 'model'> & { lines: { kind: string; count: string }[] };
 export const NEW_KIT: Draft = { id: '', name: '', make: '', model: '', lines: [{ kind: '', count: '1' }] };
+
+const FIELDS = [
+  ['name', 'Name'],
+  ['make', 'Make, empty for any'],
+  ['model', 'Model, empty for any'],
+] as const;
 
 /** Puts a kit together, or changes one. */
 export function KitForm({ kit, onDone }: { kit: Draft; onDone: () => void }) {
@@ -32,22 +38,7 @@ export function KitForm({ kit, onDone }: { kit: Draft; onDone: () => void }) {
     <section className="sheet" aria-label={kit.id ? kit.name : 'Add a kit'}>
       <h2>{kit.id ? kit.name : 'Add a kit'}</h2>
       <div className="field-grid">
-        {(
-          [
-            ['name', 'Name'],
-            ['make', 'Make, empty for any'],
-            ['model', 'Model, empty for any'],
-          ] as const
-        ).map(([field, label]) => (
-          <label key={field}>
-            {label}
-            <input
-              className="form-control"
-              value={typed[field]}
-              onChange={(event) => setTyped({ ...typed, [field]: event.target.value })}
-            />
-          </label>
-        ))}
+        <TextFields fields={FIELDS} typed={typed} onType={(change) => setTyped({ ...typed, ...change })} />
       </div>
       <h3 className="label mt-2">What is in it</h3>
       {typed.lines.map((line, at) => (

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { StoreRowView } from '@/contracts/views';
 import { centsIn } from '@/core/shop';
 import { sendBytes, troubleWords } from '../../../device/http';
-import { Trouble, useSend } from '../../design';
+import { TextFields, Trouble, useSend } from '../../design';
 
 const FIELDS = [
   ['size', 'Size'],
@@ -75,17 +75,13 @@ export function StoreItem({ row, currency }: { row: StoreRowView; currency: stri
         </button>
       </div>
       <div className="field-grid">
-        {FIELDS.map(([field, label]) => (
-          <label key={field}>
-            {label}
-            {field === 'price' && currency && `, ${currency}`}
-            <input
-              className="form-control"
-              value={typed[field]}
-              onChange={(event) => setTyped({ ...typed, [field]: event.target.value })}
-            />
-          </label>
-        ))}
+        <TextFields
+          fields={FIELDS.map(
+            ([field, label]) => [field, field === 'price' && currency ? `${label}, ${currency}` : label] as const,
+          )}
+          typed={typed}
+          onType={(change) => setTyped({ ...typed, ...change })}
+        />
       </div>
       <Trouble text={trouble} />
       <button type="button" className="btn btn-primary mt-2" disabled={busy} onClick={() => void keep()}>
