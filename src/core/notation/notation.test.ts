@@ -256,3 +256,18 @@ describe('a page of notes', () => {
     expect(unread[0]).toEqual({ line: 2001, text: '2 T20 hold card' });
   });
 });
+
+describe('a list of what hides a part', () => {
+  it.each([
+    ['shelf behind backrest, left belt cover, right belt cover', ['backrest', 'left belt cover', 'right belt cover']],
+    [
+      'shelf behind backrest, left belt cover and right belt cover',
+      ['backrest', 'left belt cover', 'right belt cover'],
+    ],
+    ['shelf behind backrest and left belt cover', ['backrest', 'left belt cover']],
+  ])('is read to its end: %s', (line, behind) => {
+    const { parts } = readNotes(line).procedure;
+    const nameOf = new Map(parts.map(({ id, name }) => [id, name]));
+    expect(parts.find(({ name }) => name === 'shelf')?.behind?.map((id) => nameOf.get(id))).toEqual(behind);
+  });
+});

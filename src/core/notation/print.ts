@@ -11,6 +11,7 @@ import {
   type ProcedureDocument,
   type Work,
 } from '../procedure';
+import { listed } from '../text';
 
 /** A name as a line takes it: in quotation marks, so that no word in it means anything else. */
 const quoted = (name: string) => `"${name.replace(/"/g, "'").replace(/\s+/g, ' ').trim()}"`;
@@ -76,8 +77,8 @@ function behindWords(behind: string[] | undefined, nameOf: (part: string) => str
     const read = parseReference(text);
     return read && !read.procedure && !read.region && read.state === null ? [read.item] : [];
   });
-  return parts.length && parts.length === behind!.length && parts.length <= 2
-    ? ` behind ${parts.map(nameOf).join(' and ')}`
+  return parts.length && parts.length === behind!.length && parts.length <= 4
+    ? ` behind ${listed(parts.map(nameOf))}`
     : '';
 }
 

@@ -19,17 +19,23 @@ export function takeSubject(scan: Scan): { subject: string | null; hides: boolea
 }
 
 const ON_OR_BEHIND = new RegExp(
-  `^\\s*${THE}${NAME} (?:is |sits |hangs )?(on|behind|under|beneath) ${THE}${NAME}(?= *(?:[,;|]|$))`,
+  `^\\s*${THE}${NAME} (?:is |sits |hangs )?(on|behind|under|beneath) ${THE}${NAME}(?= *(?:[,;|]|and |$))`,
   'd',
 );
+/** One more of a list. What was taken out before it leaves its mark. */
+const AND_ANOTHER = new RegExp(`^\\|?\\s*(?:,? and |, *)${THE}${NAME}(?= *(?:[,;|]|and |$))`, 'd');
 
 /** A part on or behind a part, and nothing else before the next comma: "tweeter on corner trim, two PH1", "speaker behind card". Null where either is no part by its name. */
 export function takeSeated(scan: Scan): { name: string; on?: string; behind?: string[] } | null {
-  const isTold = ([, name, , other]: string[]) => [name, other].every((one) => isPartName(one) && !isTether(one));
-  const found = scan.take(ON_OR_BEHIND, isTold);
+  const isPart = (name: string) => isPartName(name) && !isTether(name);
+  const found = scan.take(ON_OR_BEHIND, ([, name, , other]) => isPart(name) && isPart(other));
   if (!found) return null;
   const [name, other] = [scan.name(found[1]), scan.name(found[3])];
-  return found[2].toLowerCase() === 'on' ? { name, on: other } : { name, behind: [other] };
+  if (found[2].toLowerCase() === 'on') return { name, on: other };
+  const behind = [other];
+  const takeAnother = () => scan.take(AND_ANOTHER, ([, one]) => isPart(one));
+  for (let more = takeAnother(); more; more = takeAnother()) behind.push(scan.name(more[1]));
+  return { name, behind };
 }
 
 const isTether = (words: string) => LINKS.some(([pattern]) => pattern.test(words.toLowerCase()));

@@ -11,9 +11,9 @@ export const NAME = `(«\\d+»|${WORD}(?: +${WORD})*)`;
 /** An article, which is no part of a name. */
 export const THE = '(?:the |its |an |a (?!pillar))?';
 
-/** What hides it. */
+/** What hides it: one, two, or a list of up to four with its "and". */
 export const BEHIND = new RegExp(
-  `(?<![\\w-])(?:hidden |sits? |sitting |is |are |right )*(?:behind|under(?:neath)?|beneath|below|hidden by|covered by) ${THE}${NAME}(?: and ${THE}${NAME})?`,
+  `(?<![\\w-])(?:hidden |sits? |sitting |is |are |right )*(?:behind|under(?:neath)?|beneath|below|hidden by|covered by) ${THE}${NAME}(?:(?:, ${THE}${NAME})?(?:, ${THE}${NAME})?,? and ${THE}${NAME})?`,
   'd',
 );
 /** What is no part that comes off, so that nothing is behind it: "under the glass" is a place. */

@@ -29,6 +29,7 @@ import {
   wordRefit,
   trayLabels,
   wayWords,
+  linesBeside,
   wordSteps,
   type WordingBasis,
 } from '../wording';
@@ -237,7 +238,7 @@ function plannedSteps(
     part,
     actions,
     title: words[at].title,
-    detail: [...words[at].lines, ...words[at].notes].map(ended).join(' '),
+    detail: [...linesBeside(words[at]), ...words[at].notes].map(ended).join(' '),
     where: words[at].where,
     tool,
     seconds: ms / 1000,

@@ -4,7 +4,7 @@ export { gateWords } from './gates';
 export { goalProblemWords, loopWords } from './problems';
 export { nodeWords, whyWords } from './reasons';
 export { type RefitStep, wordRefit, type WordedCheck } from './refit';
-export { handStepWords, wordSteps } from './steps';
+export { handStepWords, linesBeside, wordSteps } from './steps';
 export type { StepWords, WaitSource, WordingBasis } from './step-site';
 export { takesWords } from './summary';
 export { trayLabels } from './tray';

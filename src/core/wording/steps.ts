@@ -93,6 +93,14 @@ export function wordSteps(basis: WordingBasis, steps: HandStep[]): StepWords[] {
           [lowerFirst(other.where), ...other.lines.map((line) => lowerFirst(line.replace(/\.$/, '')))].includes(text),
         ),
     );
-    return apart ? { ...one, title: `${one.title}, ${apart}` } : one;
+    return apart ? { ...one, title: `${one.title}${besideTitle(apart)}` } : one;
   });
 }
+
+/** What tells a title apart, as it goes on: "4 T25 screws holding the left speaker", "2 T20 screws, behind the cap". */
+const besideTitle = (apart: string) =>
+  /^(?:it holds|they hold) /.test(apart) ? apart.replace(/^(?:it holds|they hold)/, ' holding') : `, ${apart}`;
+
+/** What is said beside a title: nothing that the title itself says already. */
+export const linesBeside = ({ title, lines }: Pick<StepWords, 'title' | 'lines'>) =>
+  lines.filter((line) => !title.endsWith(besideTitle(lowerFirst(line.replace(/\.$/, '')))));
