@@ -63,11 +63,17 @@ export function TopBar({
         </Link>
       )}
       {find}
-      <span className="who">
-        {person.name}, {person.role}
+      <span className="who" title={`${person.name}, ${person.role}`}>
+        {person.name.split(' ')[0]}, {person.role}
       </span>
-      <button type="button" className="leave" onClick={() => setScheme(scheme === 'night' ? 'day' : 'night')}>
-        {scheme === 'night' ? 'Light screen' : 'Dark screen'}
+      <button
+        type="button"
+        className="leave"
+        aria-label={scheme === 'night' ? 'Light screen' : 'Dark screen'}
+        title={scheme === 'night' ? 'Light screen' : 'Dark screen'}
+        onClick={() => setScheme(scheme === 'night' ? 'day' : 'night')}
+      >
+        <span aria-hidden="true">◐</span>
       </button>
       <button type="button" className="leave" onClick={signOut}>
         Sign out

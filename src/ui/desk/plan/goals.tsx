@@ -231,7 +231,7 @@ export function Goals({ view, asked, ask }: GoalProps) {
           )}
           <button
             type="button"
-            className="btn btn-outline-dark"
+            className="btn btn-outline-dark take-away"
             aria-label={`Remove the goal ${read ? nameOf(read.procedure, read.item) : text}`}
             onClick={() => remove(text)}
           >
