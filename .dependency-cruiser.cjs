@@ -25,6 +25,7 @@ const CORE = [
   'shop',
   'notation',
   'exchange',
+  'rehearse',
 ];
 const forbid = (name, from, to, comment) => ({ name, severity: 'error', comment, from, to });
 

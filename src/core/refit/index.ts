@@ -1,3 +1,3 @@
 export { type OrderedAction, type WayBack, wayBackOf, withGates } from './refit';
 export { replacedParts, staysOut } from './replaced';
-export type { GateCheck, RefitAction, RefitNote } from './refit-step';
+export type { CheckFact, GateCheck, RefitAction, RefitNote } from './refit-step';

@@ -1,0 +1,28 @@
+import { followRemoval, type HandStep } from '../steps';
+import type { Ground } from './ground';
+import { waitingFor } from './reach';
+import type { Rehearsal } from './state';
+
+/** The next step of taking apart by the planned order, from where things stand; null where nothing is left to do. */
+export function nextStep(ground: Ground, state: Rehearsal): HandStep | null {
+  const { graph, chosen, taken, planned } = ground;
+  const { steps } = followRemoval(graph, chosen, taken, (id) => !state.isDone.has(id), planned);
+  const isOpen = ({ actions }: HandStep) => {
+    const own = new Set(actions.map((key) => graph.idOf.get(key)!));
+    return [...own].every((id) => waitingFor(graph, state.isDone, id).every((need) => own.has(need)));
+  };
+  return steps.find(isOpen) ?? steps[0] ?? null;
+}
+
+/** The next step of the way back; null where it is done. */
+export function nextBack({ back, backDone }: Rehearsal): HandStep | null {
+  return (
+    back?.steps.find(
+      ({ actions }) =>
+        actions.some((key) => !backDone.has(key)) &&
+        actions.every((key) =>
+          (back.waitsFor.get(key) ?? []).every((need) => backDone.has(need) || actions.includes(need)),
+        ),
+    ) ?? null
+  );
+}

@@ -1,0 +1,86 @@
+import type { Ground } from './ground';
+import { nextBack, nextStep } from './hint';
+import { reasonOf } from './let-go';
+import type { Move, Outcome } from './move';
+import { pullPart } from './pull-part';
+import { answer, beginBack, look, putBack, sort } from './put-back';
+import { isReached, leftLying, waitingFor } from './reach';
+import { noted, type Phase, type Rehearsal, startOf } from './state';
+import { makeSafe, takeTool, use } from './use';
+
+/** Where each move belongs. */
+const PHASE_OF: Record<Move['do'], Phase[]> = {
+  take: ['apart'],
+  use: ['apart'],
+  pull: ['apart'],
+  vehicle: ['apart'],
+  'turn-back': ['apart'],
+  sort: ['sort'],
+  back: ['back'],
+  look: ['back'],
+  answer: ['back'],
+  hint: ['apart', 'back'],
+  stop: ['apart', 'sort', 'back'],
+};
+
+/** One move. A move out of its place changes nothing. The same moves on the same ground always tell the same story. */
+export function step(ground: Ground, state: Rehearsal, move: Move): Rehearsal {
+  if (!PHASE_OF[move.do].includes(state.phase)) return state;
+  return { ...moved(ground, state, move), moves: state.moves + 1 };
+}
+
+function moved(ground: Ground, state: Rehearsal, move: Move): Rehearsal {
+  switch (move.do) {
+    case 'take':
+      return takeTool(state, move.tool);
+    case 'use':
+      return use(ground, state, move);
+    case 'pull':
+      return pullPart(ground, state, move);
+    case 'vehicle':
+      return makeSafe(ground, state, move.step);
+    case 'hint':
+      return hint(ground, state);
+    case 'turn-back':
+      return turnBack(ground, state);
+    case 'sort':
+      return sort(ground, state, move);
+    case 'back':
+      return putBack(state, move.step);
+    case 'look':
+      return look(ground, state, move.gate, move.check);
+    case 'answer':
+      return answer(ground, state, move);
+    case 'stop':
+      return { ...state, phase: 'over', ending: 'given-up' };
+  }
+}
+
+/** All moves from the start. */
+export const rehearse = (ground: Ground, moves: readonly Move[]): Rehearsal =>
+  moves.reduce((state, move) => step(ground, state, move), startOf(ground));
+
+/** Whether a hint can be had: none where one is alone. */
+export const givesHints = ({ level }: Pick<Ground, 'level'>) => level === 'guided' || level === 'hints';
+
+function hint(ground: Ground, state: Rehearsal): Rehearsal {
+  const next = state.phase === 'apart' ? nextStep(ground, state) : nextBack(state);
+  if (!givesHints(ground) || !next) return noted(state, nothing(), false);
+  const costs = ground.level === 'hints' ? 1 : 0;
+  return noted({ ...state, hints: state.hints + costs }, { ...nothing(), went: 'told', because: next.actions }, false);
+}
+
+const nothing = (): Outcome => ({ went: 'nothing', item: null, because: [], damage: [] });
+
+/** On to the way back once everything wanted is out and nothing that came loose still lies there. */
+function turnBack(ground: Ground, state: Rehearsal): Rehearsal {
+  const { graph, goalNodes } = ground;
+  if (!isReached(ground, state)) {
+    const open = goalNodes.flatMap((id) => (state.isDone.has(id) ? [] : [id, ...waitingFor(graph, state.isDone, id)]));
+    return noted(state, { ...nothing(), went: 'too-early', because: open.map((id) => reasonOf(ground, id)) }, false);
+  }
+  const lying = leftLying(ground, state);
+  if (lying.length)
+    return noted(state, { ...nothing(), went: 'overlooked', because: lying.map((id) => reasonOf(ground, id)) }, true);
+  return ground.bothWays ? beginBack(ground, state) : { ...state, phase: 'over', ending: 'finished' };
+}

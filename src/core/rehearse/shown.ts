@@ -1,0 +1,72 @@
+import { type Appearance, fromDone } from '../drawing';
+import { itemKey, itemsOf, type ProcedureDocument } from '../procedure';
+import { NAMED_TOOLS, parseDrive, COMMON_DRIVES, fitOf, workKindOf, linkKindOrGuess } from '../hardware';
+import { releaseTool } from '../graph';
+import type { Ground } from './ground';
+import { piecesIn } from './let-go';
+import type { Rehearsal } from './state';
+
+/** Whether an item is out of the way: a part off, a fastener out, a link undone. */
+export function isOutNow({ graph }: Ground, { isDone }: Rehearsal, document: ProcedureDocument, item: string): boolean {
+  const index = graph.indexes.get(document.id)!;
+  const types = { part: 'takeOff', fastener: 'release', link: 'undo', work: 'work' } as const;
+  const type = index.typeOf.get(item);
+  const id = type && graph.idOf.get(`${types[type]}:${itemKey({ procedure: document.id, item })}`);
+  return id !== undefined && isDone.has(id);
+}
+
+/** How a zone looks now. */
+export const looksNow = (ground: Ground, state: Rehearsal, document: ProcedureDocument): Map<string, Appearance> =>
+  fromDone(document, ground.options, (item) => isOutNow(ground, state, document, item));
+
+/** Whether a part is free and hangs by what ties it. */
+export const hangs = ({ graph }: Ground, { isDone }: Rehearsal, key: string): boolean =>
+  isDone.has(graph.idOf.get(`free:${key}`) ?? -1) && !isDone.has(graph.idOf.get(`takeOff:${key}`) ?? -1);
+
+/** What can be seen of a zone and is still on: parts, fasteners, links and work, in the document's order. Links show once their part hangs, or where nothing hides them. */
+export function inSight(ground: Ground, state: Rehearsal, document: ProcedureDocument): string[] {
+  const looks = looksNow(ground, state, document);
+  const { of } = ground.graph.presence.get(document.id)!;
+  return itemsOf(document)
+    .map(({ id }) => id)
+    .filter((id) => of.get(id) !== 'absent' && !isOutNow(ground, state, document, id))
+    .filter(
+      (id) =>
+        (looks.get(id) ?? 'in') === 'in' && isUncovered(ground, state, itemKey({ procedure: document.id, item: id })),
+    );
+}
+
+/** Links and work are seen once they can be got at: what only a swung panel shows is not in the drawing before. */
+function isUncovered(ground: Ground, { isDone }: Rehearsal, key: string): boolean {
+  const { graph } = ground;
+  const reach = graph.idOf.get(`reach:${key}`);
+  const isHidden = graph.idOf.has(`undo:${key}`) || graph.idOf.has(`work:${key}`);
+  return (
+    !isHidden ||
+    reach === undefined ||
+    graph.nodes[reach].needs.every((id) => isDone.has(id) || !graph.nodes[id].action)
+  );
+}
+
+/** Pieces of an entry that are still in, of how many. */
+export const countIn = (ground: Ground, state: Rehearsal, key: string) => piecesIn(ground, state, key);
+
+/** Tools that lie on the bench of a rehearsal: what the vehicle takes, what is usually at hand, and the sizes that get taken by mistake. */
+export function toolsOnBench({ documents, graph: { catalogue } }: Ground): string[] {
+  const wanted = new Set<string>(['hand', 'trim-tool', 'pick', 'pliers']);
+  for (const { parts, fasteners, links, work } of documents) {
+    for (const one of parts) if (one.tool) wanted.add(one.tool);
+    for (const one of fasteners) wanted.add(releaseTool(catalogue, one));
+    for (const one of links) wanted.add(linkKindOrGuess(catalogue, one.kind).tool);
+    for (const one of work ?? []) wanted.add(one.tool ?? workKindOf(one.kind).tool);
+  }
+  const heads = [...wanted].flatMap((code) => parseDrive(code) ?? []);
+  for (const code of COMMON_DRIVES) {
+    const tool = parseDrive(code)!;
+    if (heads.some((head) => fitOf(tool, head).fit !== 'no' || fitOf(head, tool).fit === 'slips'))
+      wanted.add(tool.code);
+  }
+  const order = [...NAMED_TOOLS.keys()];
+  const rank = (code: string) => (order.includes(code) ? order.indexOf(code) : order.length);
+  return [...wanted].sort((a, b) => rank(a) - rank(b) || a.localeCompare(b, 'en', { numeric: true }));
+}
