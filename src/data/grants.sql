@@ -4,9 +4,11 @@ grant usage on schema public to pezzo_app_role;
 grant select on all tables in schema public to pezzo_app_role;
 grant insert on shop, people, sessions, devices, sign_in_tries, procedures, procedure_applies, procedure_revisions, procedure_drafts,
   vehicles, jobs, logs, runs, run_procedures, events, flags, photos, recordings, bench_results, speakers, finding_decisions, stock_moves, procedure_comments, provenances, wires, quotes, quote_answers, store_items, day_places, shop_tools,
-  stock_questions, stock_reservations, store_photos, supply_orders, supply_order_lines, store_kits, store_kit_takes, run_lessons to pezzo_app_role;
+  stock_questions, stock_reservations, store_photos, supply_orders, supply_order_lines, store_kits, store_kit_takes, run_lessons, rehearsals, rehearsal_tasks to pezzo_app_role;
 grant update on shop, people, devices, sign_in_tries, procedures, procedure_drafts, speakers, store_items, day_places, shop_tools, store_photos,
   supply_orders, store_kits to pezzo_app_role;
+grant update on rehearsal_tasks to pezzo_app_role;
+grant update (moves, score, points, taken_seconds, kinds, weak_kinds, finished_at) on rehearsals to pezzo_app_role;
 grant update (vin, label) on vehicles to pezzo_app_role;
 grant update (trained_person, named_by, named_at, due_at, parts_at, parts, customer, phone, consent, consent_by, consent_at, keep_months) on jobs to pezzo_app_role;
 grant update (finished_at, reserved) on runs to pezzo_app_role;
@@ -15,5 +17,5 @@ grant update (back_ordered, received) on supply_order_lines to pezzo_app_role;
 grant update (closed_position) on logs to pezzo_app_role;
 grant update (looked_by, looked_at) on flags to pezzo_app_role;
 grant update (settled_by, settled_at) on procedure_comments to pezzo_app_role;
-grant delete on sessions, sign_in_tries, procedures, procedure_applies, procedure_drafts, speakers, provenances, wires, day_places, stock_reservations to pezzo_app_role;
+grant delete on sessions, sign_in_tries, procedures, procedure_applies, procedure_drafts, speakers, provenances, wires, day_places, stock_reservations, rehearsals, rehearsal_tasks to pezzo_app_role;
 grant execute on function redact_job(integer, text) to pezzo_app_role;

@@ -26,3 +26,4 @@ export * from './shop-tools';
 export * from './day';
 export * from './customers';
 export * from './notices';
+export * from './rehearsals';

@@ -32,6 +32,17 @@ export * from './insights';
 export * from './search';
 export * from './stores';
 export * from './day';
+export {
+  beginRehearsal,
+  dropRehearsal,
+  finishRehearsal,
+  rehearseChoices,
+  setRehearsal,
+  tryDoor,
+  viewRehearsal,
+  viewRehearse,
+  viewTesters,
+} from './rehearse';
 export * from './shop-tools';
 export * from './flags';
 export * from './report';

@@ -49,6 +49,7 @@ import { findingsOn } from './findings';
 import { originOf } from './variants';
 import { newId } from './new-id';
 import { demand, may } from './permission';
+import { demandTesters } from './rehearse/testers';
 
 const SEARCH_LIMIT = 200;
 
@@ -288,6 +289,7 @@ export async function approveDraft(by: Actor, id: string, version: number, note:
   const asked = await findDraft(db, id);
   if (!asked) throw notFound('no-draft', 'There is no draft to publish.');
   const { remarks } = await checkKept(asked.document, `draft ${asked.version} ${asked.editedAt.toISOString()}`);
+  await demandTesters(by, asked);
   return transaction(async (tx) => {
     const draft = await findDraft(tx, id);
     if (draft?.version !== version || asked.version !== version)

@@ -36,18 +36,23 @@ import { heardOf } from './experience';
 import { compareRevisions } from './library';
 import { demand, isLead } from './permission';
 import { writeSecurityLine } from './security-log';
+import { stillToRehearse } from './rehearse/tasks';
 import { checkPin, type Sender } from './sign-in';
 
 /** A run with its job, all its events, and what the bay needs to know of people and the check-in. Throws not-found. */
 export async function openRunScreen(branch: Branch, id: string): Promise<RunStart> {
   const run = await getRun(db, id);
   const job = await getJob(db, branch, run.jobNumber);
-  const [log, visit, people, newer, heard] = await Promise.all([
+  const [log, visit, people, newer, heard, toRehearse] = await Promise.all([
     listEvents<RunEvent>(db, id, 0),
     listEvents<VisitEvent>(db, job.visit, 0),
     listPeople(db, null),
     newerFor(id, run.plan),
     heardOf(run.plan.documents),
+    stillToRehearse(
+      branch,
+      run.plan.documents.map(({ id: document }) => document),
+    ),
   ]);
   const checkIn = foldVisit(visit.events);
   return {
@@ -64,6 +69,7 @@ export async function openRunScreen(branch: Branch, id: string): Promise<RunStar
     })),
     newer,
     heard,
+    toRehearse,
   };
 }
 

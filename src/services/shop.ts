@@ -28,6 +28,7 @@ const DEFAULTS: SettingsForm = {
   quotes: DEFAULT_QUOTES,
   ownKinds: [],
   keepingMonths: null,
+  testersBeforePublishing: 0,
   bays: ['Bay 1', 'Bay 2'],
   timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
 };

@@ -164,6 +164,7 @@ export const settingsSchema = Joi.object<SettingsForm>({
     .messages({ 'hours.swapped': 'The shop closes after it opens.' })
     .default(DEFAULT_QUOTES),
   ownKinds: Joi.array().items(ownKindSchema).max(100).unique('code').default([]),
+  testersBeforePublishing: Joi.number().integer().min(0).max(5).default(0),
   keepingMonths: Joi.number().integer().min(1).max(240).allow(null).default(null),
   bays: Joi.array()
     .items(Joi.string().trim().min(1).max(40))

@@ -111,3 +111,4 @@ export {
   readProcedure,
   readProcedureText,
 } from './procedure';
+export * from './rehearse';

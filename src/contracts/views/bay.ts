@@ -17,6 +17,8 @@ export interface RunStart {
   /** Procedures that a later revision is out for: the run stays on its own, and is told what changed. */
   /** What runs before had trouble with, by item. */
   heard: Record<string, string[]>;
+  /** What a lead wants people to rehearse before a first real job by these procedures, not done yet. */
+  toRehearse: { person: string; procedure: string; title: string; setBy: string }[];
   newer: { procedure: string; title: string; inForce: number; sentences: string[] }[];
 }
 

@@ -40,3 +40,12 @@ export {
 } from './shop';
 export type { QuotePrint, QuotesView, QuoteView } from './quotes';
 export type { DayConflictView, DayJobView, DaySuggestionView, DayView } from './day';
+export type {
+  DueView,
+  PastRehearsalView,
+  RehearsalView,
+  RehearseChoices,
+  RehearseView,
+  TaskView,
+  TestersView,
+} from './rehearse';

@@ -61,6 +61,8 @@ export interface SettingsForm {
   ownKinds: OwnKind[];
   /** Months that customers' data is kept after the vehicle was given back; null keeps it until somebody takes it out. */
   keepingMonths: number | null;
+  /** How many others must have rehearsed a draft to its end before it is published. */
+  testersBeforePublishing: number;
   /** Where vehicles are worked on. */
   bays: string[];
   /** IANA name of the zone that dates are shown in, on pages and in reports. */

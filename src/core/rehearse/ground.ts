@@ -33,6 +33,8 @@ export interface Setup {
   /** What of the vehicle is not as recorded. */
   faults: Fault[];
   costs?: CostSettings;
+  /** The shop's wait after the battery, seconds; null leaves it to the vehicle maker's manual. */
+  srsWaitSeconds?: number | null;
   catalogue?: Catalogue;
 }
 
@@ -49,8 +51,14 @@ export interface Ground extends Setup {
 
 /** Throws where the goals cannot be reached: a setup comes from a plan. */
 export function groundOf(setup: Setup): Ground {
-  const graph = buildGraph(setup.documents, { options: setup.options, catalogue: setup.catalogue });
+  const graph = buildGraph(setup.documents, {
+    options: setup.options,
+    catalogue: setup.catalogue,
+    srsWaitSeconds: setup.srsWaitSeconds,
+  });
   const goalNodes = [...resolveGoals(graph, setup.goals).nodes.keys()];
+  // Where the shop takes the battery off every time, that is wanted too.
+  if (setup.planned.includes('batteryOff')) goalNodes.push(graph.idOf.get('batteryOff')!);
   const least = leastTeardown(graph, goalNodes, new Set());
   if ('stuck' in least) throw new Error('The goals of a rehearsal wait for themselves.');
   return { ...setup, graph, goalNodes, chosen: least.chosen, taken: least.taken, prices: setup.costs ?? DEFAULT_COSTS };

@@ -10,12 +10,13 @@ export { strainsAt } from './pull-part';
 export { givesHints, rehearse, step } from './rehearse';
 export { isReached, leftLying } from './reach';
 export { type TesterRemark, testerRemarks } from './remarks';
+export { SAMPLE_DOOR } from './sample-door';
 export { kindsMet, type Score, scoreOf, type WeakSpot } from './score';
 export { countIn, hangs, inSight, looksNow, toolsOnBench } from './shown';
 export { type Heap, type Sorting, sortingOf, type WireQuestion } from './sorting';
 export { type Due, dueFrom, type Past } from './spaced';
 export { type Rehearsal, startOf } from './state';
-export { lineKey } from './gate-truth';
+export { isFine, lineKey } from './gate-truth';
 export {
   damageWords,
   faultWords,

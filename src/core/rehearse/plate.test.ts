@@ -41,12 +41,21 @@ describe('a rigid plate on springs', () => {
     fc.assert(
       fc.property(plates, ({ springs, at, mm }) => {
         const { pose, forceN } = raise(springs, at, mm);
-        const forces = springs.map(({ x, y, stiffness }) => stiffness * liftAt(pose, x, y));
+        // A clamp is the four springs at its ends.
+        const ends = springs.flatMap(({ x, y, stiffness, clampMm }) =>
+          [
+            [clampMm, 0],
+            [-clampMm, 0],
+            [0, clampMm],
+            [0, -clampMm],
+          ].map(([dx, dy]) => spring(x + dx, y + dy, stiffness / 4)),
+        );
+        const forces = ends.map(({ x, y, stiffness }) => stiffness * liftAt(pose, x, y));
         const sum = (of: (n: number) => number) => forces.reduce((total, force, n) => total + force * of(n), 0);
         const scale = springs.reduce((total, { stiffness }) => total + stiffness, 0) * mm * 1000;
         expect(Math.abs(sum(() => 1) - forceN) / scale).toBeLessThan(1e-9);
-        expect(Math.abs(sum((n) => springs[n].x - at.x)) / scale).toBeLessThan(1e-6);
-        expect(Math.abs(sum((n) => springs[n].y - at.y)) / scale).toBeLessThan(1e-6);
+        expect(Math.abs(sum((n) => ends[n].x - at.x)) / scale).toBeLessThan(1e-6);
+        expect(Math.abs(sum((n) => ends[n].y - at.y)) / scale).toBeLessThan(1e-6);
         expect(storedEnergy(springs, pose)).toBeCloseTo(0.5 * forceN * mm, 3);
       }),
     );
@@ -59,6 +68,7 @@ const plates = fc.record({
       x: fc.integer({ min: 0, max: 1000 }),
       y: fc.integer({ min: 0, max: 600 }),
       stiffness: fc.integer({ min: 1, max: 30 }),
+      clampMm: fc.constantFrom(0, 6, 25),
     }),
     { minLength: 3, maxLength: 12 },
   ),

@@ -3,6 +3,8 @@ export interface Spring {
   x: number;
   y: number;
   stiffness: number;
+  /** Half the width over which it clamps the plate, so that it holds against tilting too, mm; a point where it is not given. As four springs of a quarter each at its ends. */
+  clampMm?: number;
 }
 
 /** How a rigid plate stands off its seat: w(x, y) = lift + tiltX · x + tiltY · y, mm. */
@@ -32,14 +34,15 @@ export interface Raised {
 export function raise(springs: readonly Spring[], at: { x: number; y: number }, mm: number): Raised {
   // About the pulled point everything is better conditioned: there w is the lift alone.
   const m = { k: 0, x: 0, y: 0, xx: 0, xy: 0, yy: 0 };
-  for (const { x, y, stiffness: k } of springs) {
+  for (const { x, y, stiffness: k, clampMm = 0 } of springs) {
     const [dx, dy] = [x - at.x, y - at.y];
     m.k += k;
     m.x += k * dx;
     m.y += k * dy;
-    m.xx += k * dx * dx;
+    const own = (clampMm * clampMm) / 2;
+    m.xx += k * (dx * dx + own);
     m.xy += k * dx * dy;
-    m.yy += k * dy * dy;
+    m.yy += k * (dy * dy + own);
   }
   const det = m.xx * m.yy - m.xy * m.xy;
   // Springs on one line: it turns about that line only, which a hair of stiffness settles.
@@ -54,6 +57,9 @@ export function raise(springs: readonly Spring[], at: { x: number; y: number }, 
   };
 }
 
-/** What springs hold in a pose: ½ Σ k w², N·mm. */
+/** What springs hold in a pose: ½ Σ k w², N·mm, over the four of each clamp. */
 export const storedEnergy = (springs: readonly Spring[], pose: Pose): number =>
-  springs.reduce((sum, { x, y, stiffness }) => sum + 0.5 * stiffness * liftAt(pose, x, y) ** 2, 0);
+  springs.reduce((sum, { x, y, stiffness, clampMm = 0 }) => {
+    const tilt = (clampMm * clampMm * (pose.tiltX ** 2 + pose.tiltY ** 2)) / 2;
+    return sum + 0.5 * stiffness * (liftAt(pose, x, y) ** 2 + tilt);
+  }, 0);

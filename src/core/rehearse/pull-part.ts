@@ -11,7 +11,7 @@ import { orderedBefore, waitingFor } from './reach';
 import { noted, type Rehearsal, withDone, withEntry } from './state';
 import { gripOf, gripOfLink, TOOL_HARM } from './strength';
 import { marksEdges } from './tool-use';
-import { stopForSrs, takeTool } from './use';
+import { stopForSrs, takeTool } from './apply-tool';
 
 type PullMove = Extract<Move, { do: 'pull' }>;
 
@@ -109,13 +109,13 @@ function springsOf(ground: Ground, state: Rehearsal, part: Part, keys: string[])
   return keys.flatMap((key) => {
     const { index, item } = lookUp(ground, key);
     const fastener = index.fasteners.get(item);
-    const { stiffness, strength } = fastener
+    const { stiffness, strength, clampMm } = fastener
       ? gripOf(ground.graph.catalogue, fastener)
       : gripOfLink(ground.graph.catalogue, index.links.get(item)!);
     const places = placesOfPieces(index, item, part);
     return places
       .slice(places.length - piecesIn(ground, state, key))
-      .map(([x, y]) => ({ item: key, x, y, stiffness, strength }));
+      .map(([x, y]) => ({ item: key, x, y, stiffness, strength, clampMm }));
   });
 }
 

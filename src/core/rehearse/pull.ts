@@ -8,7 +8,7 @@ export interface Holder extends Spring {
   strength: number;
 }
 
-/** How hard a piece is strained: 1 is where it gives way. Pressed pieces are not strained. */
+/** How hard a piece is strained at the end of its clamp that is lifted most: 1 is where it gives way. Pressed pieces are not strained. */
 export interface Strain {
   holder: Holder;
   share: number;
@@ -28,7 +28,9 @@ export interface Pulled {
 
 const strainOf = (holder: Holder, pose: Pose): Strain => ({
   holder,
-  share: Math.max(0, liftAt(pose, holder.x, holder.y)) * (holder.stiffness / holder.strength),
+  share:
+    Math.max(0, liftAt(pose, holder.x, holder.y) + (holder.clampMm ?? 0) * Math.hypot(pose.tiltX, pose.tiltY)) *
+    (holder.stiffness / holder.strength),
 });
 
 /**

@@ -6,12 +6,14 @@ import { link, made, part } from '@tests/support/made';
 import { followPlan, movesFor, setupOf } from '@tests/support/rehearse';
 import { checkProcedure } from '../check';
 import { makePlan } from '../plan';
-import { itemKey, type ProcedureDocument } from '../procedure';
+import { itemKey, itemsOf, type ProcedureDocument } from '../procedure';
 import { type Ground, groundOf } from './ground';
 import { nextBack, nextStep } from './hint';
 import { MISTAKES, type Move } from './move';
 import { holds, isReached, waitingFor } from './reach';
+import { GESTURES } from './gestures';
 import { rehearse, step } from './rehearse';
+import { outcomeWords, spotWords } from './words';
 import { scoreOf } from './score';
 import { sortingOf, rightLooks } from './sorting';
 import { isFine } from './gate-truth';
@@ -297,5 +299,48 @@ describe('a missed screw', () => {
     const bezel: Move = { do: 'vehicle', step: 'check' };
     const over = step(small, step(small, state, bezel), { do: 'turn-back' });
     expect(scoreOf(small, over).needless).toEqual(['check']);
+  });
+});
+
+describe('words', () => {
+  it('are there for whatever happens, on the way out and back', () => {
+    fc.assert(
+      fc.property(plannable, fc.array(fc.tuple(fc.nat(), fc.nat()), { maxLength: 25 }), (document, picks) => {
+        const { ground, plan } = groundFor(document, { level: 'hints' });
+        const say = (state: Rehearsal) => {
+          if (state.last) expect(typeof outcomeWords(ground, state, state.last)).toBe('string');
+        };
+        let state = startOf(ground);
+        const items = itemsOf(document).map(({ id }) => itemKey({ procedure: document.id, item: id }));
+        for (const [at, how] of picks) {
+          const item = items[at % items.length];
+          const isPart = document.parts.some(({ id }) => itemKey({ procedure: document.id, item: id }) === item);
+          state = step(
+            ground,
+            state,
+            isPart
+              ? { do: 'pull', item, gesture: GESTURES[how % GESTURES.length], ...(how % 2 ? { mm: how % 400 } : {}) }
+              : { do: 'use', item },
+          );
+          say(state);
+        }
+        state = step(ground, followPlan(ground, plan), { do: 'turn-back' });
+        if (state.phase === 'sort') state = step(ground, state, { do: 'sort', pieces: {}, wires: {} });
+        for (const [at] of picks) {
+          const { steps, actions } = state.back!;
+          const one = steps[at % steps.length];
+          if (!one) break;
+          const gate = actions.get(one.actions[0])!;
+          state = step(
+            ground,
+            state,
+            gate.gate ? { do: 'answer', gate: gate.key, fine: {} } : { do: 'back', step: one.key },
+          );
+          say(state);
+        }
+        for (const spot of scoreOf(ground, state).weak) expect(spotWords(ground, spot)).toMatch(/^[A-Z0-9].*: /);
+      }),
+      { numRuns: 60 },
+    );
   });
 });

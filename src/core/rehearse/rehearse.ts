@@ -6,7 +6,7 @@ import { pullPart } from './pull-part';
 import { answer, beginBack, look, putBack, sort } from './put-back';
 import { isReached, leftLying, waitingFor } from './reach';
 import { noted, type Phase, type Rehearsal, startOf } from './state';
-import { makeSafe, takeTool, use } from './use';
+import { makeSafe, takeTool, applyTool } from './apply-tool';
 
 /** Where each move belongs. */
 const PHASE_OF: Record<Move['do'], Phase[]> = {
@@ -34,7 +34,7 @@ function moved(ground: Ground, state: Rehearsal, move: Move): Rehearsal {
     case 'take':
       return takeTool(state, move.tool);
     case 'use':
-      return use(ground, state, move);
+      return applyTool(ground, state, move);
     case 'pull':
       return pullPart(ground, state, move);
     case 'vehicle':

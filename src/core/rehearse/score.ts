@@ -123,7 +123,7 @@ const weakSpots = (ground: Ground, mistakes: readonly Outcome[]): WeakSpot[] =>
 
 /** The kind of an item; the step itself for the vehicle as a whole and for steps of the way back. */
 export function kindOfItem({ graph }: Pick<Ground, 'graph'>, key: string): string {
-  const ref = key.includes(':') ? null : readItemKey(key);
+  const ref = readItemKey(key);
   const index = ref && graph.indexes.get(ref.procedure);
   if (!ref || !index) return key.replace(/[:=].*$/, '');
   const { item } = ref;

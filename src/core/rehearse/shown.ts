@@ -4,6 +4,7 @@ import { NAMED_TOOLS, parseDrive, COMMON_DRIVES, fitOf, workKindOf, linkKindOrGu
 import { releaseTool } from '../graph';
 import type { Ground } from './ground';
 import { piecesIn } from './let-go';
+import { holds } from './reach';
 import type { Rehearsal } from './state';
 
 /** Whether an item is out of the way: a part off, a fastener out, a link undone. */
@@ -15,37 +16,37 @@ export function isOutNow({ graph }: Ground, { isDone }: Rehearsal, document: Pro
   return id !== undefined && isDone.has(id);
 }
 
-/** How a zone looks now. */
-export const looksNow = (ground: Ground, state: Rehearsal, document: ProcedureDocument): Map<string, Appearance> =>
-  fromDone(document, ground.options, (item) => isOutNow(ground, state, document, item));
+/** How a zone looks now. What lies behind a part that only swings is seen too. */
+export function looksNow(ground: Ground, state: Rehearsal, document: ProcedureDocument): Map<string, Appearance> {
+  const { graph } = ground;
+  const looks = fromDone(document, ground.options, (item) => isOutNow(ground, state, document, item));
+  const { of } = graph.presence.get(document.id)!;
+  for (const [item, look] of looks) {
+    if (look !== 'hidden' || of.get(item) === 'absent') continue;
+    const reach = graph.idOf.get(`reach:${itemKey({ procedure: document.id, item })}`);
+    if (reach !== undefined && holds(graph, state.isDone, reach)) looks.set(item, 'in');
+  }
+  return looks;
+}
 
 /** Whether a part is free and hangs by what ties it. */
 export const hangs = ({ graph }: Ground, { isDone }: Rehearsal, key: string): boolean =>
   isDone.has(graph.idOf.get(`free:${key}`) ?? -1) && !isDone.has(graph.idOf.get(`takeOff:${key}`) ?? -1);
 
-/** What can be seen of a zone and is still on: parts, fasteners, links and work, in the document's order. Links show once their part hangs, or where nothing hides them. */
+/** What can be seen of a zone and is still on: parts, fasteners, links and work, in the document's order. Links and work show once they can be got at. */
 export function inSight(ground: Ground, state: Rehearsal, document: ProcedureDocument): string[] {
+  const { graph } = ground;
   const looks = looksNow(ground, state, document);
-  const { of } = ground.graph.presence.get(document.id)!;
+  const { of } = graph.presence.get(document.id)!;
+  const index = graph.indexes.get(document.id)!;
+  const isSeen = (item: string) => {
+    if (index.parts.has(item) || index.fasteners.has(item)) return looks.get(item) === 'in';
+    const reach = graph.idOf.get(`reach:${itemKey({ procedure: document.id, item })}`);
+    return reach !== undefined && holds(graph, state.isDone, reach);
+  };
   return itemsOf(document)
     .map(({ id }) => id)
-    .filter((id) => of.get(id) !== 'absent' && !isOutNow(ground, state, document, id))
-    .filter(
-      (id) =>
-        (looks.get(id) ?? 'in') === 'in' && isUncovered(ground, state, itemKey({ procedure: document.id, item: id })),
-    );
-}
-
-/** Links and work are seen once they can be got at: what only a swung panel shows is not in the drawing before. */
-function isUncovered(ground: Ground, { isDone }: Rehearsal, key: string): boolean {
-  const { graph } = ground;
-  const reach = graph.idOf.get(`reach:${key}`);
-  const isHidden = graph.idOf.has(`undo:${key}`) || graph.idOf.has(`work:${key}`);
-  return (
-    !isHidden ||
-    reach === undefined ||
-    graph.nodes[reach].needs.every((id) => isDone.has(id) || !graph.nodes[id].action)
-  );
+    .filter((id) => of.get(id) !== 'absent' && !isOutNow(ground, state, document, id) && isSeen(id));
 }
 
 /** Pieces of an entry that are still in, of how many. */

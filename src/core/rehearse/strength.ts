@@ -7,6 +7,8 @@ export interface Grip {
   stiffness: number;
   /** N */
   strength: number;
+  /** Half the width it clamps over, mm: a screw holds against tilting, a clip hardly. */
+  clampMm: number;
   /** What is broken then. */
   breaks: Broken;
   /** Minutes it takes to put right (common practice, no source). */
@@ -21,25 +23,25 @@ export type Broken = 'trim' | 'clip' | 'tab' | 'hook' | 'pin' | 'bond' | 'plug' 
  * a real one bears.
  */
 const GRIPS: Record<string, Grip> = {
-  'push-clip': { stiffness: 8, strength: 90, breaks: 'clip', mendMinutes: 3 },
-  'spring-clip': { stiffness: 10, strength: 110, breaks: 'clip', mendMinutes: 3 },
-  'screw-clip': { stiffness: 14, strength: 120, breaks: 'clip', mendMinutes: 4 },
-  'push-pin': { stiffness: 10, strength: 90, breaks: 'pin', mendMinutes: 3 },
-  'c-clip': { stiffness: 20, strength: 200, breaks: 'trim', mendMinutes: 30 },
-  tab: { stiffness: 7, strength: 55, breaks: 'tab', mendMinutes: 20 },
-  'bent-tab': { stiffness: 12, strength: 90, breaks: 'tab', mendMinutes: 20 },
-  hook: { stiffness: 9, strength: 75, breaks: 'hook', mendMinutes: 20 },
-  bracket: { stiffness: 14, strength: 130, breaks: 'hook', mendMinutes: 25 },
-  'hook-and-loop': { stiffness: 2, strength: 60, breaks: 'bond', mendMinutes: 5 },
-  adhesive: { stiffness: 6, strength: 100, breaks: 'bond', mendMinutes: 15 },
-  butyl: { stiffness: 3, strength: 60, breaks: 'bond', mendMinutes: 15 },
-  tape: { stiffness: 3, strength: 50, breaks: 'bond', mendMinutes: 5 },
+  'push-clip': { stiffness: 8, strength: 90, clampMm: 6, breaks: 'clip', mendMinutes: 3 },
+  'spring-clip': { stiffness: 10, strength: 110, clampMm: 6, breaks: 'clip', mendMinutes: 3 },
+  'screw-clip': { stiffness: 14, strength: 120, clampMm: 6, breaks: 'clip', mendMinutes: 4 },
+  'push-pin': { stiffness: 10, strength: 90, clampMm: 6, breaks: 'pin', mendMinutes: 3 },
+  'c-clip': { stiffness: 20, strength: 200, clampMm: 6, breaks: 'trim', mendMinutes: 30 },
+  tab: { stiffness: 7, strength: 55, clampMm: 6, breaks: 'tab', mendMinutes: 20 },
+  'bent-tab': { stiffness: 12, strength: 90, clampMm: 6, breaks: 'tab', mendMinutes: 20 },
+  hook: { stiffness: 9, strength: 75, clampMm: 6, breaks: 'hook', mendMinutes: 20 },
+  bracket: { stiffness: 14, strength: 130, clampMm: 6, breaks: 'hook', mendMinutes: 25 },
+  'hook-and-loop': { stiffness: 2, strength: 60, clampMm: 6, breaks: 'bond', mendMinutes: 5 },
+  adhesive: { stiffness: 6, strength: 100, clampMm: 6, breaks: 'bond', mendMinutes: 15 },
+  butyl: { stiffness: 3, strength: 60, clampMm: 6, breaks: 'bond', mendMinutes: 15 },
+  tape: { stiffness: 3, strength: 50, clampMm: 6, breaks: 'bond', mendMinutes: 5 },
 };
 /** A screw, bolt, nut or rivet does not give: the trim around it does. */
-const TURNED: Grip = { stiffness: 30, strength: 260, breaks: 'trim', mendMinutes: 45 };
-const WORKED: Grip = { stiffness: 10, strength: 90, breaks: 'clip', mendMinutes: 5 };
-const PLUG: Grip = { stiffness: 5, strength: 60, breaks: 'plug', mendMinutes: 30 };
-const CABLE: Grip = { stiffness: 6, strength: 90, breaks: 'cable', mendMinutes: 30 };
+const TURNED: Grip = { stiffness: 30, strength: 150, clampMm: 25, breaks: 'trim', mendMinutes: 45 };
+const WORKED: Grip = { stiffness: 10, strength: 90, clampMm: 6, breaks: 'clip', mendMinutes: 5 };
+const PLUG: Grip = { stiffness: 5, strength: 60, clampMm: 6, breaks: 'plug', mendMinutes: 30 };
+const CABLE: Grip = { stiffness: 6, strength: 90, clampMm: 6, breaks: 'cable', mendMinutes: 30 };
 
 /** How one piece of a fastener holds its part. */
 export function gripOf(catalogue: Catalogue, fastener: Pick<Fastener, 'kind' | 'drive'>): Grip {

@@ -1,5 +1,5 @@
 import { toolFor, BASE_CATALOGUE, parseDrive } from '../hardware';
-import { countOf, findItem, itemWords, namedWords, readItemKey } from '../procedure';
+import { countOf, findItem, itemWords, namedWords, ownCovers, readItemKey } from '../procedure';
 import type { CheckFact } from '../refit';
 import { capital, listed, withArticle } from '../text';
 import { gateWords, handStepWords } from '../wording';
@@ -58,8 +58,15 @@ export function reasonWords({ graph }: Base, key: string): string {
   const ref = readItemKey(key);
   const index = ref && graph.indexes.get(ref.procedure);
   if (!ref || !index) return 'something else';
-  return withArticle(namedWords(index, ref.item, graph.catalogue));
+  const own = ownCovers(index, ref.item);
+  // What hides it says more than what it holds: there are several screws of the door card.
+  return own.length && index.fasteners.has(ref.item)
+    ? `${withArticle(itemWords(index, ref.item, graph.catalogue))} behind ${listed(own.map((part) => withArticle(itemWords(index, part))))}`
+    : withArticle(namedWords(index, ref.item, graph.catalogue));
 }
+
+/** Whether a key is of an item: steps and gates of the way back have keys of their own. */
+const isItem = ({ graph }: Base, key: string) => graph.indexes.has(readItemKey(key)?.procedure ?? '');
 
 const isSeveral = (base: Base, key: string): boolean => {
   const ref = readItemKey(key);
@@ -106,7 +113,7 @@ export function outcomeWords(ground: Ground, state: Rehearsal, outcome: Outcome)
   const broke = damage.map((one) => `${damageWords(ground, one)}.`).join(' ');
   const why = listed(because.slice(0, 3).map((key) => reasonWords(ground, key)));
   const s = because.length > 1 || isSeveral(ground, because[0] ?? '') ? '' : 's';
-  const name = item && readItemKey(item) && !item.includes('=') ? reasonWords(ground, item) : '';
+  const name = item && isItem(ground, item) ? reasonWords(ground, item) : '';
   switch (went) {
     case 'done':
       return doneWords(ground, state, item);
@@ -147,7 +154,7 @@ export function outcomeWords(ground: Ground, state: Rehearsal, outcome: Outcome)
 }
 
 function doneWords(ground: Ground, state: Rehearsal, item: string | null): string {
-  if (!item || item.includes('=') || !readItemKey(item)) return 'Done.';
+  if (!item || !isItem(ground, item)) return 'Done.';
   const { index, item: id } = lookUp(ground, item);
   const name = capital(reasonWords(ground, item));
   if (!index.parts.has(id)) return `${name}: ${index.links.has(id) ? 'undone' : index.works.has(id) ? 'done' : 'out'}.`;
@@ -166,7 +173,7 @@ function partWayWords(ground: Ground, state: Rehearsal, item: string): string {
 
 function tooEarlyWords(ground: Ground, state: Rehearsal, { item, because, more }: Outcome, why: string): string {
   const first = because[0] ?? '';
-  if (item?.includes('=')) return `Not yet: ${backActionWords(ground, state, first)} first.`;
+  if (item && !isItem(ground, item)) return `Not yet: ${backActionWords(ground, state, first)} first.`;
   if (item === null && more === undefined) return `Not yet: ${why} still to come out.`;
   const rule = item === null ? '' : more ? `: ${more}` : '';
   return `First ${why}${rule}.`;
@@ -242,10 +249,10 @@ const SPOT: Record<string, string> = {
 
 /** A weak spot: "T20 screws of the door card: still held when it was pulled". */
 export function spotWords({ graph }: Base, { item, went }: WeakSpot): string {
-  const ref = item.includes(':') ? null : readItemKey(item);
+  const ref = readItemKey(item);
   const index = ref && graph.indexes.get(ref.procedure);
-  const isItem = !!ref && !!index && !!findItem(index, ref.item);
-  const what = isItem ? namedWords(index, ref.item, graph.catalogue) : 'on the way back';
+  const isKnown = !!ref && !!index && !!findItem(index, ref.item);
+  const what = isKnown ? namedWords(index, ref.item, graph.catalogue) : 'on the way back';
   return `${capital(what)}: ${SPOT[went] ?? went}`;
 }
 

@@ -13,6 +13,7 @@ const PLACES: [href: string, name: string, ownerOnly?: boolean][] = [
   ['/bench', 'Bench'],
   ['/stores', 'Stores'],
   ['/insights', 'Insights'],
+  ['/rehearse', 'Rehearse'],
   ['/kit', 'My kit'],
   ['/people', 'People', true],
   ['/customers', 'Customers', true],

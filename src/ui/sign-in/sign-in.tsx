@@ -1,5 +1,6 @@
 'use client';
 import dynamic from 'next/dynamic';
+import Link from 'next/link';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import type { PersonView } from '@/contracts/views';
@@ -58,6 +59,7 @@ export function SignIn({ shop, people, isEnrolled, tablet, next, asked, byPasswo
             This device is not enrolled, so it shows no names and takes no PINs. Sign in with your name and password.
           </p>
           <NameForm busy={busy} onEnter={(name, password) => enter(name, { password })} />
+          <TryDoor />
           <div className="mt-3" aria-live="polite">
             <Trouble text={trouble} />
           </div>
@@ -87,6 +89,7 @@ export function SignIn({ shop, people, isEnrolled, tablet, next, asked, byPasswo
             </button>
           ))}
         </div>
+        <TryDoor />
       </section>
       <section aria-live="polite">
         {!chosen && <p className="empty">Tap your name.</p>}
@@ -108,3 +111,11 @@ export function SignIn({ shop, people, isEnrolled, tablet, next, asked, byPasswo
     </main>
   );
 }
+
+/** A rehearsal for anybody: nothing of the shop is in it. */
+const TryDoor = () => (
+  <p className="mt-3 mb-0">
+    <Link href="/try">Try a door</Link>{' '}
+    <span className="quiet">Take a made-up door apart on the screen. No sign-in.</span>
+  </p>
+);

@@ -17,6 +17,7 @@ import {
 } from '../../core/plan';
 import { checkProcedure, type CheckResult } from '../../core/check';
 import type { ProcedureDocument } from '../../core/procedure';
+import { groundOf, kindsMet, type Move, rehearse, type Score, scoreOf, type Setup } from '../../core/rehearse';
 import { orderDay as putInOrder, type DayOrder, type DayProblem } from '../../core/shop';
 
 /** Thinks for the server, off its event loop: reads, checks and plans. Whoever asks sets the time and memory this may take. */
@@ -92,3 +93,20 @@ export function summariseAll({
 
 /** An order of a day that keeps the most promises. */
 export const orderDay = (problem: DayProblem): DayOrder => putInOrder(problem);
+
+/** What the rules make of a rehearsal's moves; null where they do not come to an end. */
+export function judgeRehearsal({
+  setup,
+  moves,
+  ownKinds,
+}: {
+  setup: Omit<Setup, 'catalogue'>;
+  moves: Move[];
+  ownKinds: OwnKind[];
+}): { score: Score; kinds: string[]; weakKinds: string[] } | null {
+  const ground = groundOf({ ...setup, catalogue: extendCatalogue(BASE_CATALOGUE, ownKinds) });
+  const state = rehearse(ground, moves);
+  if (state.phase !== 'over') return null;
+  const score = scoreOf(ground, state);
+  return { score, kinds: kindsMet(ground, state), weakKinds: [...new Set(score.weak.map(({ kind }) => kind))] };
+}

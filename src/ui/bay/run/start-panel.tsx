@@ -63,6 +63,14 @@ export function StartPanel({ bay }: { bay: Bay }) {
             )}
           </>
         )}
+        {bay.toRehearse
+          .filter(({ person }) => person === bay.me)
+          .map(({ procedure, title, setBy }) => (
+            <p key={procedure} className="caution mild">
+              {setBy} wants you to <a href={`/rehearse/begin?procedure=${procedure}`}>rehearse “{title}”</a> before your
+              first real one.
+            </p>
+          ))}
         {grave.map(cautionLine)}
         <ul className="rows mt-2">
           {plan.tools.map(({ tool, notes }) => (

@@ -66,6 +66,14 @@ export function ProcedurePage({
             {draft ? 'Continue editing' : 'Edit'}
           </Link>
         )}
+        {(current ? !view.retired : draft) && (
+          <Link
+            className="btn btn-outline-dark"
+            href={`/rehearse/begin?${new URLSearchParams({ procedure: row.id, ...(current ? {} : { draft: '1' }) })}`}
+          >
+            Rehearse
+          </Link>
+        )}
         {current && !view.retired && (
           <Link className="btn btn-primary" href={`/plan?procedure=${encodeURIComponent(row.id)}`}>
             Plan

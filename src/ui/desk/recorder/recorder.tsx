@@ -3,6 +3,7 @@ import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { layersOf, removalEffects, type Point, type ProcedureDocument } from '@/core/procedure';
 import { zoneName } from '@/core/vehicle';
+import type { TestersView } from '@/contracts/views';
 import { ItemList } from '../../map';
 import { PageHead, useOwnKinds } from '../../design';
 import { About } from './about';
@@ -19,6 +20,7 @@ import { ConfirmRemove } from './remove';
 import { SaveWords } from './save-words';
 import { Several } from './several';
 import { DrawingToolsProvider } from './tools';
+import { Testers } from './testers';
 import { TryPlan } from './try-plan';
 import { useCheck } from './use-check';
 import { useDraft } from '../../design/use-draft';
@@ -35,6 +37,7 @@ export function Recorder({
   mayDiscard,
   inReview,
   me,
+  testers,
 }: {
   document: ProcedureDocument;
   version: number;
@@ -44,6 +47,8 @@ export function Recorder({
   inReview: boolean;
   /** Whose unsaved changes this device keeps. */
   me: string;
+  /** Who rehearsed the draft as it was opened; null where there is none yet. */
+  testers: TestersView | null;
 }) {
   const { history, edit, save, saveNow, version, forget, mergeTheirs } = useDraft(first, firstVersion, me);
   const document = history.present;
@@ -225,6 +230,7 @@ export function Recorder({
                   <ItemList document={document} selected={selected} onSelect={show} />
                 </section>
               )}
+              {tab === 'checks' && testers && <Testers id={document.id} testers={testers} onSelect={show} />}
               {tab === 'checks' &&
                 (check ? (
                   <Questions check={check} onSelect={show} onEdit={edit} />

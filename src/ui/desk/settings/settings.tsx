@@ -176,6 +176,17 @@ export function Settings({ settings, zones }: { settings: SettingsForm; zones: s
             <Form.Control type="number" min={1} {...register('keepingMonths', numberOrNull)} />
           </Field>
         </section>
+        <section className="sheet">
+          <h2>Publishing</h2>
+          <Field
+            id="testers"
+            label="Others who rehearse a draft to its end before it is published"
+            hint="0: a lead decides alone"
+            error={errors.testersBeforePublishing}
+          >
+            <Form.Control type="number" min={0} max={5} {...register('testersBeforePublishing', numberOrNull)} />
+          </Field>
+        </section>
         <OwnKinds control={control} register={register} errors={errors.ownKinds} />
         <Trouble text={trouble} />
         <Button type="submit" disabled={busy}>

@@ -1,4 +1,4 @@
-import { may, readDraft } from '@/services';
+import { may, readDraft, viewTesters } from '@/services';
 import { Recorder } from '@/ui/desk/recorder';
 import { orNotFound } from '../../../../or-not-found';
 import { requirePerson } from '../../../../session';
@@ -7,11 +7,13 @@ export const metadata = { title: 'Record' };
 
 export default async function RecorderRoute({ params }: { params: Promise<{ id: string }> }) {
   const person = await requirePerson();
-  const draft = await orNotFound(readDraft(person, decodeURIComponent((await params).id)));
+  const id = decodeURIComponent((await params).id);
+  const [draft, testers] = await Promise.all([orNotFound(readDraft(person, id)), viewTesters(person, id)]);
   return (
     <Recorder
       document={draft.document}
       version={draft.version}
+      testers={testers}
       me={person.id}
       mayApprove={may(person, 'approve')}
       inReview={draft.inReview}

@@ -21,7 +21,7 @@ const outcome = (went: Outcome['went'], item: string | null, because: string[] =
 });
 
 /** The tool in hand on a fastener, the bare hand on a link, either on work. */
-export function use(ground: Ground, state: Rehearsal, move: Extract<Move, { do: 'use' }>): Rehearsal {
+export function applyTool(ground: Ground, state: Rehearsal, move: Extract<Move, { do: 'use' }>): Rehearsal {
   const { index, item } = lookUp(ground, move.item);
   const id = releaseNode(ground, move.item);
   if (id === undefined || state.isDone.has(id)) return noted(state, outcome('nothing', move.item), false);

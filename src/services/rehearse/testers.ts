@@ -1,0 +1,55 @@
+import type { TestersView } from '../../contracts/views';
+import { conflict } from '../../core/errors';
+import { buildGraph } from '../../core/graph';
+import { readItemKey } from '../../core/procedure';
+import { spotWords, testerRemarks } from '../../core/rehearse';
+import { db, findDraft, listTesters, type Actor, type Draft } from '../../data';
+import { everybodysNames } from '../people';
+import { readShop } from '../shop';
+
+/** Who tried a draft as it stands, and where they went wrong. Null where there is no draft. */
+export async function viewTesters(by: Actor, id: string): Promise<TestersView | null> {
+  const draft = await findDraft(db, id);
+  if (!draft) return null;
+  const [tests, { settings }, names] = await Promise.all([testersOf(draft), readShop(by.branch), everybodysNames()]);
+  const remarks = testerRemarks(tests.map(({ person, score }) => ({ person, weak: score.weak })));
+  const people = [...new Set(tests.map(({ person }) => person))];
+  return {
+    wanted: settings.testersBeforePublishing,
+    people: people.map((person) => names[person] ?? person),
+    remarks: remarks.map((remark) => {
+      const words = spotWords(graphFor(draft), remark);
+      return {
+        item: itemIn(draft, remark.item),
+        words: people.length > 1 ? `${words} (${remark.testers} of ${people.length})` : words,
+      };
+    }),
+  };
+}
+
+/** Finished rehearsals of a draft by others than those who wrote it. */
+const testersOf = (draft: Draft) =>
+  listTesters(db, draft.document.id, draft.version, [...new Set([draft.begunBy, draft.editedBy])]);
+
+/** The item of a draft that a weak spot is about; null for a step of the way back. */
+function itemIn({ document }: Draft, key: string): string | null {
+  const ref = readItemKey(key);
+  return ref?.procedure === document.id ? ref.item : null;
+}
+
+const graphFor = ({ document }: Draft) => ({
+  graph: buildGraph([document], { options: {} }),
+});
+
+/** Throws a conflict where fewer others than the shop wants have rehearsed the draft as it stands. */
+export async function demandTesters(by: Actor, draft: Draft): Promise<void> {
+  const { settings } = await readShop(by.branch);
+  const wanted = settings.testersBeforePublishing;
+  if (wanted === 0) return;
+  const people = new Set((await testersOf(draft)).map(({ person }) => person));
+  if (people.size < wanted)
+    throw conflict(
+      'not-rehearsed',
+      `Not published: ${wanted} ${wanted === 1 ? 'person' : 'people'} other than whoever wrote it must rehearse this draft to its end first; so far ${people.size} did.`,
+    );
+}

@@ -1,0 +1,1 @@
+export { RehearsalScreen } from './rehearsal';

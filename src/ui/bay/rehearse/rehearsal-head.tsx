@@ -1,0 +1,29 @@
+'use client';
+import { levelWords } from '@/core/rehearse';
+import type { Trainer } from './use-rehearsal';
+
+/** Minutes and seconds: "3:05". */
+export const clockWords = (seconds: number) =>
+  `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`;
+
+/** What is rehearsed, how it stands, and the way out. */
+export function RehearsalHead({ trainer: { view, state, seconds, limit, act } }: { trainer: Trainer }) {
+  const broken = state.damage.reduce((sum, { pieces }) => sum + pieces, 0);
+  return (
+    <header className="run-head">
+      <span className="title">{view.title}</span>
+      <span className="job">
+        Rehearsal, {levelWords[view.setup.level].name.toLowerCase()} · {view.of}
+      </span>
+      <span className="ms-auto progress-words">
+        {broken} broken · {state.mistakes.length} stopped{state.hints > 0 && ` · ${state.hints} hints`}
+      </span>
+      <span className="progress-words" role="timer" aria-label={limit ? 'Time left' : 'Time'}>
+        {clockWords(limit === null ? seconds : Math.max(0, limit - seconds))}
+      </span>
+      <button type="button" className="change-person" onClick={() => act({ do: 'stop' })}>
+        Give up
+      </button>
+    </header>
+  );
+}

@@ -1,0 +1,2 @@
+export { BeginForm } from './begin-form';
+export { Rehearse } from './rehearse';
