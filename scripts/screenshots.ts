@@ -51,39 +51,11 @@ const DESK_SHOTS: Shot[] = [
     (page) => page.getByRole('button', { name: /^Undone/ }).click(),
   ],
   [
-    'check-in',
-    '/jobs/2402/check-in',
-    async (page) => {
-      await page
-        .getByRole('heading', { name: 'Rear door, left' })
-        .evaluate((heading) =>
-          document.querySelector('.visit-body')!.scrollTo(0, (heading as HTMLElement).offsetTop - 330),
-        );
-    },
-  ],
-  [
     'bench',
     '/bench?job=2402',
     async (page) => {
       await page.getByLabel('Measured on a door').selectOption({ label: 'Velden Kite, rear door, left: door speaker' });
       await page.getByLabel('Speaker: mounting depth').fill('66');
-    },
-  ],
-  [
-    'give-back',
-    '/jobs/2402/check-in?walk=departure',
-    async (page) => {
-      await page
-        .getByRole('group', { name: /^Radio plays/ })
-        .getByRole('button', { name: 'Does not' })
-        .click();
-      const rest = page.getByRole('button', { name: /as on arrival$/ });
-      await rest.last().click();
-      await page
-        .getByRole('group', { name: /^Speaker alone/ })
-        .getByRole('button', { name: 'Works' })
-        .click();
-      await page.getByRole('button', { name: /^Compare and give back/ }).click();
     },
   ],
 ];
@@ -125,6 +97,7 @@ async function main(): Promise<void> {
       await desk.waitForTimeout(700);
       await take(desk, name);
     }
+    await takeVisit(desk);
     const phone = await (await signedIn(browser, app.url, 'rui-castellane', '4004', PHONE)).newPage();
     await takePlanMore(desk);
     await takeTools(desk);
@@ -143,11 +116,92 @@ async function main(): Promise<void> {
     await take(desk, 'ledger');
     await takeImprove(desk, browser);
     await takeShop(desk);
+    await takeRehearsal(desk, browser, app.url);
   } finally {
     await browser.close();
     await app.stop();
     cluster.stop();
   }
+}
+
+/** Checked in on arrival, and given back: the same lines. */
+async function takeVisit(page: Page): Promise<void> {
+  await page.goto('/jobs/2402/check-in');
+  await page
+    .getByRole('heading', { name: 'Rear door, left' })
+    .evaluate((heading) =>
+      document.querySelector('.visit-body')!.scrollTo(0, (heading as HTMLElement).offsetTop - 330),
+    );
+  await page.waitForTimeout(700);
+  const arrival = await page.screenshot();
+  await page.goto('/jobs/2402/check-in?walk=departure');
+  await page
+    .getByRole('group', { name: /^Radio plays/ })
+    .getByRole('button', { name: 'Does not' })
+    .click();
+  await page
+    .getByRole('button', { name: /as on arrival$/ })
+    .last()
+    .click();
+  await page
+    .getByRole('group', { name: /^Speaker alone/ })
+    .getByRole('button', { name: 'Works' })
+    .click();
+  await page.getByRole('button', { name: /^Compare and give back/ }).click();
+  await page.waitForTimeout(700);
+  await tile('visit', [arrival, await page.screenshot()]);
+}
+
+/** A card pulled while a screw still holds it, the screws to sort, a gate, and what to rehearse next. */
+async function takeRehearsal(page: Page, browser: Browser, url: string): Promise<void> {
+  const pip = await (await signedIn(browser, url, 'pip-hallam', '5005', DESK)).newPage();
+  const tap = (name: string | RegExp) =>
+    page
+      .getByRole('button', typeof name === 'string' ? { name, exact: true } : { name })
+      .first()
+      .click();
+  const all = async (names: (string | RegExp)[]) => {
+    for (const name of names) await tap(name);
+  };
+  await page.goto('/try');
+  await all([/^corner trim/, 'Pull out in the middle', 'Pick', /^pull-cup cap/, 'Pull out at the front', 'T20 driver']);
+  await all([/^T20 screws/, 'With the T20 driver, all 2', 'Plastic trim tool', /^door card/, 'Pull out at the bottom']);
+  const card = (await page.locator('svg.panel-map .part.panel').first().boundingBox())!;
+  const from = { x: card.x + card.width * 0.52, y: card.y + card.height * 0.93 };
+  await page.mouse.move(from.x, from.y);
+  await page.mouse.down();
+  await page.mouse.move(from.x, from.y + 12);
+  await page.mouse.move(from.x, from.y + 24);
+  await page.waitForTimeout(500);
+  const bent = await page.screenshot();
+  await page.mouse.up();
+  await all([/^release-handle bezel/, 'Move rearwards', 'T20 driver', /^T20 screw of the/, 'With the T20 driver']);
+  await all([
+    /^door card/,
+    'Pull out at the bottom',
+    'Move up',
+    /^release cable/,
+    'Undo it',
+    /^door card/,
+    'Lift it away',
+  ]);
+  await all(['T25 driver', /^T25 screws/, 'With the T25 driver, all 3', /^door speaker/, 'Pull out in the middle']);
+  await all([/^speaker plug/, 'Undo it', /^door speaker/, 'Lift it away', 'Put it back']);
+  const hole = (name: string) => page.getByRole('group', { name, exact: true });
+  await hole('T20 screws of the door card').getByRole('button', { name: /25 mm/ }).click();
+  await page.waitForTimeout(500);
+  const sorting = await page.screenshot();
+  await hole('T20 screw of the door card').getByRole('button', { name: /40 mm/ }).click();
+  await hole('T25 screws of the door speaker').getByRole('button', { name: /T25/ }).click();
+  await all(['Sorted', 'Offer up the door speaker', 'Seat the door speaker', /^Start 3 T25/, /^Tighten 3 T25/]);
+  await all(['Offer up the door card', 'Before the door card closes']);
+  for (const look of await page.getByRole('button', { name: 'Look' }).all()) await look.click();
+  await tap('Fine');
+  await page.waitForTimeout(500);
+  const gate = await page.screenshot();
+  await pip.goto('/rehearse');
+  await pip.waitForTimeout(1200);
+  await tile('rehearse', [bent, sorting, gate, await pip.screenshot()]);
 }
 
 /** The bay screen at the next screw of the running job. */

@@ -28,6 +28,7 @@ import { PlainFailure, ROOT, say } from '../support/project';
 import { actorOf } from './actor';
 import { DEMO_PEOPLE, DEMO_SHOP } from './demo-people';
 import { loadDay } from './demo-day';
+import { loadRehearsals } from './demo-rehearse';
 import { loadStores } from './demo-stores';
 import { loadVisits } from './demo-visits';
 
@@ -129,6 +130,7 @@ async function loadJobs(): Promise<void> {
   await work(second, 'rui-castellane', 9);
   await loadVisits({ done, running, waiting });
   await loadDay({ done, running, waiting });
+  await loadRehearsals();
 }
 
 /** Works a run for so many removal steps; with Infinity to the very end, breaking one clip on the way. */

@@ -202,6 +202,12 @@ const ROUTES: Record<string, Record<string, { from: From; password?: true; at: s
   'api/stores/count': { POST: { from: 'technician', at: '/api/stores/count', data: { kind: 'x', count: -1 } } },
   'api/stores/items': { PUT: { from: 'technician', at: '/api/stores/items', data: { kind: '' } } },
   'api/stores/delivery.csv': { PUT: { from: 'technician', at: '/api/stores/delivery.csv', data: 'kind,count\n' } },
+  'api/rehearsals': { POST: { from: 'trainee', at: '/api/rehearsals', data: {} } },
+  'api/rehearsals/[id]': { POST: { from: 'trainee', at: `/api/rehearsals/${NONE}`, data: {} } },
+  'api/rehearsal-tasks': {
+    PUT: { from: 'lead', password: true, at: '/api/rehearsal-tasks', data: {} },
+    DELETE: { from: 'lead', password: true, at: '/api/rehearsal-tasks', data: {} },
+  },
   'api/stores/reorder.csv': { GET: { from: 'trainee', at: '/api/stores/reorder.csv' } },
   'api/stores': { POST: { from: 'technician', at: '/api/stores', data: { kind: 'tab', change: -9000 } } },
   'api/vehicles': { GET: { from: 'technician', at: '/api/vehicles?make=Velden&model=Kite' } },
@@ -213,6 +219,7 @@ const ROUTES: Record<string, Record<string, { from: From; password?: true; at: s
 const PAGES: Record<string, { from: From; password?: true; at: string }> = {
   '(bay)/jobs/[number]/check-in': { from: 'trainee', at: '/jobs/2401/check-in' },
   '(bay)/procedures/[id]/record': { from: 'technician', at: '/procedures/kite-rear-door/record' },
+  '(bay)/rehearse/[id]': { from: 'trainee', at: `/rehearse/${NONE}` },
   '(bay)/runs/[id]': { from: 'trainee', at: `/runs/${NONE}` },
   '(desk)': { from: 'trainee', at: '/' },
   '(desk)/bench': { from: 'trainee', at: '/bench' },
@@ -231,11 +238,14 @@ const PAGES: Record<string, { from: From; password?: true; at: string }> = {
   '(desk)/wires': { from: 'trainee', at: '/wires' },
   '(desk)/procedures/new': { from: 'trainee', at: '/procedures/new' },
   '(desk)/shorthand': { from: 'trainee', at: '/shorthand' },
+  '(desk)/rehearse': { from: 'trainee', at: '/rehearse' },
+  '(desk)/rehearse/begin': { from: 'trainee', at: '/rehearse/begin?procedure=kite-rear-door' },
   '(desk)/settings': { from: 'owner', password: true, at: '/settings' },
   '(desk)/stores': { from: 'trainee', at: '/stores' },
   offline: { from: 'nobody', at: '/offline' },
   setup: { from: 'nobody', at: '/setup' },
   'sign-in': { from: 'nobody', at: '/sign-in' },
+  try: { from: 'nobody', at: '/try' },
   trust: { from: 'nobody', at: '/trust' },
 };
 

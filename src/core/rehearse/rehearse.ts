@@ -1,3 +1,4 @@
+import { readItemKey } from '../procedure';
 import type { Ground } from './ground';
 import { nextBack, nextStep } from './hint';
 import { reasonOf } from './let-go';
@@ -25,8 +26,15 @@ const PHASE_OF: Record<Move['do'], Phase[]> = {
 
 /** One move. A move out of its place changes nothing. The same moves on the same ground always tell the same story. */
 export function step(ground: Ground, state: Rehearsal, move: Move): Rehearsal {
-  if (!PHASE_OF[move.do].includes(state.phase)) return state;
+  if (!PHASE_OF[move.do].includes(state.phase) || ('item' in move && !isOnIt(ground, move))) return state;
   return { ...moved(ground, state, move), moves: state.moves + 1 };
+}
+
+/** Whether what a move is about is on this vehicle: a part to pull, anything to use a tool on. */
+function isOnIt({ graph }: Ground, move: { do: Move['do']; item: string }): boolean {
+  const ref = readItemKey(move.item);
+  const type = ref && graph.indexes.get(ref.procedure)?.typeOf.get(ref.item);
+  return move.do === 'pull' ? type === 'part' : type !== undefined && type !== null;
 }
 
 function moved(ground: Ground, state: Rehearsal, move: Move): Rehearsal {

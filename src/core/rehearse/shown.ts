@@ -7,13 +7,28 @@ import { piecesIn } from './let-go';
 import { holds } from './reach';
 import type { Rehearsal } from './state';
 
-/** Whether an item is out of the way: a part off, a fastener out, a link undone. */
-export function isOutNow({ graph }: Ground, { isDone }: Rehearsal, document: ProcedureDocument, item: string): boolean {
+/** What puts an item back in its place. */
+const BACK: Record<string, string[]> = {
+  part: ['seat'],
+  fastener: ['start', 'fit', 'seal'],
+  link: ['join'],
+  work: ['restore'],
+};
+
+/** Whether an item is out of the way: a part off, a fastener out, a link undone, and not back yet. */
+export function isOutNow(
+  { graph }: Ground,
+  { isDone, backDone }: Rehearsal,
+  document: ProcedureDocument,
+  item: string,
+): boolean {
   const index = graph.indexes.get(document.id)!;
   const types = { part: 'takeOff', fastener: 'release', link: 'undo', work: 'work' } as const;
   const type = index.typeOf.get(item);
-  const id = type && graph.idOf.get(`${types[type]}:${itemKey({ procedure: document.id, item })}`);
-  return id !== undefined && isDone.has(id);
+  const key = itemKey({ procedure: document.id, item });
+  const id = type && graph.idOf.get(`${types[type]}:${key}`);
+  const isBack = type && BACK[type].some((one) => backDone.has(`${one}:${key}`));
+  return id !== undefined && isDone.has(id) && !isBack;
 }
 
 /** How a zone looks now. What lies behind a part that only swings is seen too. */
@@ -24,7 +39,7 @@ export function looksNow(ground: Ground, state: Rehearsal, document: ProcedureDo
   for (const [item, look] of looks) {
     if (look !== 'hidden' || of.get(item) === 'absent') continue;
     const reach = graph.idOf.get(`reach:${itemKey({ procedure: document.id, item })}`);
-    if (reach !== undefined && holds(graph, state.isDone, reach)) looks.set(item, 'in');
+    if (state.phase === 'apart' && reach !== undefined && holds(graph, state.isDone, reach)) looks.set(item, 'in');
   }
   return looks;
 }

@@ -38,7 +38,7 @@ export function Rehearse({ view }: { view: RehearseView }) {
           ))}
         </select>
       </PageHead>
-      <div className="split">
+      <div className="split rehearse-home">
         <div>
           {view.mine.length > 0 && (
             <section className="sheet" aria-label="Set for you">
@@ -120,7 +120,7 @@ function PastTable({ past }: { past: PastRehearsalView[] }) {
         <tbody>
           {past.slice(0, 40).map((one) => (
             <tr key={one.id}>
-              <td>{dates.moment(one.at)}</td>
+              <td>{dates.day(one.at)}</td>
               <td>{one.title}</td>
               <td>{levelWords[one.level].name}</td>
               <td className="n">{one.points}</td>

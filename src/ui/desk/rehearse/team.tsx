@@ -22,26 +22,28 @@ export function Team({ view }: { view: RehearseView }) {
   return (
     <section className="sheet" aria-label="Everybody">
       <h2>Everybody</h2>
-      <table className="table">
-        <thead>
-          <tr>
-            <th>Who</th>
-            <th>Rehearsals</th>
-            <th>Last five</th>
-            <th>Last</th>
-          </tr>
-        </thead>
-        <tbody>
-          {view.team!.map(({ id, name, times, points, lastAt }) => (
-            <tr key={id}>
-              <td>{name}</td>
-              <td className="n">{times}</td>
-              <td className="n">{points === null ? '–' : `${points} of 100`}</td>
-              <td>{lastAt ? dates.day(lastAt) : '–'}</td>
+      <div className="table-responsive">
+        <table className="table">
+          <thead>
+            <tr>
+              <th>Who</th>
+              <th>Rehearsals</th>
+              <th>Last five</th>
+              <th>Last</th>
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {view.team!.map(({ id, name, times, points, lastAt }) => (
+              <tr key={id}>
+                <td>{name}</td>
+                <td className="n">{times}</td>
+                <td className="n">{points === null ? '–' : `${points} of 100`}</td>
+                <td>{lastAt ? dates.day(lastAt) : '–'}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
       <h3>Before a first real job</h3>
       <ul className="rows">
         {view.tasks.map((task) => (
