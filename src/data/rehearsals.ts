@@ -18,6 +18,9 @@ export interface RehearsalRow {
   setup: StoredSetup;
   begunAt: Date;
   finishedAt: Date | null;
+  /** Null until it is over, like what it came to. */
+  moves: Move[] | null;
+  takenSeconds: number | null;
   score: Score | null;
 }
 
@@ -50,7 +53,7 @@ export async function insertRehearsal(
 export async function getRehearsal(db: Db, id: string): Promise<RehearsalRow> {
   const { rows } = await db.query<RehearsalRow>(
     `select r.id, r.branch, r.person, r.procedure_id as procedure, p.title, r.revision, r.draft_version as "draftVersion", r.level, r.setup, r.begun_at as "begunAt",
-            r.finished_at as "finishedAt", r.score
+            r.finished_at as "finishedAt", r.moves, r.taken_seconds as "takenSeconds", r.score
        from rehearsals r join procedures p on p.id = r.procedure_id where r.id = $1`,
     [id],
   );

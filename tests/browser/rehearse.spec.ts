@@ -114,7 +114,7 @@ test('the made-up door, clean, there and back, with the keyboard alone', async (
   await does(/^door speaker/, 'Pull out in the middle');
   await does(/^speaker plug/, 'Undo it');
   await does(/^door speaker/, 'Lift it away');
-  await expect(page.getByText('0 broken · 0 stopped')).toBeVisible();
+  await expect(page.getByText('0 broken · 0 mistakes')).toBeVisible();
   await press('Put it back');
   await expect(page.getByRole('heading', { name: 'Sort the screws' })).toBeVisible();
   await expectAccessible(page);

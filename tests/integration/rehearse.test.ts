@@ -57,7 +57,7 @@ describe('a rehearsal', () => {
     const { id } = await beginRehearsal(people.trainee, form());
     const view = await viewRehearsal(people.trainee, id);
     expect(view).toMatchObject({ of: 'revision 1', setup: { level: 'alone', faults: [] } });
-    expect((await viewRehearsal(people.lead, id)).id).toBe(id);
+    await expect(viewRehearsal(people.lead, id)).rejects.toMatchObject({ kind: 'not-found' });
     await expect(viewRehearsal(people.technician, id)).rejects.toMatchObject({ kind: 'not-found' });
     await expect(finishRehearsal(people.lead, id, { moves: CLEAN, takenSeconds: 9 })).rejects.toMatchObject({
       kind: 'not-found',
@@ -68,6 +68,8 @@ describe('a rehearsal', () => {
     const score = await finishRehearsal(people.trainee, id, { moves: CLUMSY, takenSeconds: 31 });
     expect(score).toMatchObject({ ending: 'finished', stopped: 1, points: 98 });
     expect(await finishRehearsal(people.trainee, id, { moves: CLEAN, takenSeconds: 1 })).toEqual(score);
+    expect((await viewRehearsal(people.lead, id)).played?.score).toEqual(score);
+    expect((await viewRehearsal(people.trainee, id)).played).toEqual({ moves: CLUMSY, takenSeconds: 31, score });
     const { past, due } = await viewRehearse(people.trainee);
     expect(past[0]).toMatchObject({ id, points: 98, procedure: KITE });
     expect(due.find(({ what }) => what === 'procedure')).toMatchObject({ procedure: KITE, inDays: 1, lastPoints: 98 });

@@ -1,5 +1,5 @@
 import type { OwnKind } from '../../core/hardware';
-import type { Due, Level, Setup } from '../../core/rehearse';
+import type { Due, Level, Move, Score, Setup } from '../../core/rehearse';
 
 /** A rehearsal as its screen gets it: everything it takes, so that no move waits for a server. */
 export interface RehearsalView {
@@ -10,6 +10,8 @@ export interface RehearsalView {
   of: string;
   setup: Omit<Setup, 'catalogue'>;
   ownKinds: OwnKind[];
+  /** How it went, where it is over: it is looked at, not begun again. */
+  played: { moves: Move[]; takenSeconds: number; score: Score } | null;
   /** Where to go when it is over. */
   leaveTo: string;
 }

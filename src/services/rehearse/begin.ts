@@ -148,10 +148,10 @@ export async function beginRehearsal(by: Actor, form: RehearseForm): Promise<{ i
   return { id };
 }
 
-/** A rehearsal for its screen: one’s own; a lead may look at anybody’s of the branch. Throws not-found. */
+/** A rehearsal for its screen: one’s own; a lead may look at what anybody of the branch has finished. Throws not-found. */
 export async function viewRehearsal(by: Actor, id: string): Promise<RehearsalView> {
   const [row, ownKinds] = await Promise.all([getRehearsal(db, id), chainKinds()]);
-  if (row.person !== by.id && !(isLead(by) && row.branch === by.branch))
+  if (row.person !== by.id && !(row.score && isLead(by) && row.branch === by.branch))
     throw notFound('no-rehearsal', 'There is no such rehearsal.');
   const [document] = row.setup.documents;
   return {
@@ -160,6 +160,7 @@ export async function viewRehearsal(by: Actor, id: string): Promise<RehearsalVie
     of: row.revision === null ? 'draft' : `revision ${row.revision}`,
     setup: row.setup,
     ownKinds,
+    played: row.score && { moves: row.moves ?? [], takenSeconds: row.takenSeconds ?? 0, score: row.score },
     leaveTo: '/rehearse',
   };
 }

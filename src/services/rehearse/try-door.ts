@@ -29,6 +29,7 @@ export function tryDoor(): RehearsalView {
       faults: [],
     },
     ownKinds: [],
+    played: null,
     leaveTo: '/sign-in',
   };
 }

@@ -103,7 +103,7 @@ function Lines({ score, seconds }: { score: Score; seconds: number }) {
   const rows: [string, string][] = [
     ['Broken', score.brokenPieces ? `${score.brokenPieces}, about ${score.mendMinutes} min to put right` : 'nothing'],
     ['Missed', String(score.missed)],
-    ['Stopped in time', String(score.stopped)],
+    ['Other mistakes', String(score.stopped)],
     ['Hints', String(score.hints)],
     ['Your order', `${clockWords(score.seconds)}, ${score.toolChanges} tool changes`],
     ['Best order', `${clockWords(score.bestSeconds)}, ${score.bestToolChanges} tool changes`],

@@ -2,7 +2,7 @@
 import { readItemKey, type Point, type ProcedureDocument } from '@/core/procedure';
 import { roundedPath, toDrawing, type Drawing } from '@/core/drawing';
 import { type Ground, liftAt, shapeOf } from '@/core/rehearse';
-import type { Pulling } from './use-pull';
+import { type Hand, useHand } from './use-pull';
 
 /** How much of what a part stands off is drawn, and where it goes: up and to the left, as towards an eye above. */
 const DRAWN = { x: -0.35, y: 0.7 } as const;
@@ -14,13 +14,16 @@ export function PulledPart({
   ground,
   document,
   drawing,
-  pulling: { move, pulled },
+  hand,
 }: {
   ground: Ground;
   document: ProcedureDocument;
   drawing: Drawing;
-  pulling: Pulling;
+  hand: Hand;
 }) {
+  const pulling = useHand(hand);
+  if (!pulling) return null;
+  const { move, pulled } = pulling;
   const index = ground.graph.indexes.get(document.id)!;
   const shape = shapeOf(index, index.parts.get(readItemKey(move.item)!.item)!);
   const lifted = shape.map(([x, y]): Point => {

@@ -6,6 +6,8 @@ import type { Trainer } from './use-rehearsal';
 export const clockWords = (seconds: number) =>
   `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`;
 
+const counted = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`;
+
 /** What is rehearsed, how it stands, and the way out. */
 export function RehearsalHead({ trainer: { view, state, seconds, limit, act } }: { trainer: Trainer }) {
   const broken = state.damage.reduce((sum, { pieces }) => sum + pieces, 0);
@@ -16,7 +18,8 @@ export function RehearsalHead({ trainer: { view, state, seconds, limit, act } }:
         Rehearsal, {levelWords[view.setup.level].name.toLowerCase()} · {view.of}
       </span>
       <span className="ms-auto progress-words">
-        {broken} broken · {state.mistakes.length} stopped{state.hints > 0 && ` · ${state.hints} hints`}
+        {broken} broken · {counted(state.mistakes.length, 'mistake')}
+        {state.hints > 0 && ` · ${counted(state.hints, 'hint')}`}
       </span>
       <span className="progress-words" role="timer" aria-label={limit ? 'Time left' : 'Time'}>
         {clockWords(limit === null ? seconds : Math.max(0, limit - seconds))}

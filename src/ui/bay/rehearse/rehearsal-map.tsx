@@ -1,11 +1,13 @@
 'use client';
-import { useMemo, useRef, useState, type PointerEvent } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState, type PointerEvent } from 'react';
+import type { Drawing } from '@/core/drawing';
 import { fastenerKindOf } from '@/core/hardware';
 import { heldParts, itemKey, readItemKey } from '@/core/procedure';
 import { looksNow } from '@/core/rehearse';
 import { PanelMap } from '../../map';
 import { PulledPart } from './pulled-part';
-import { type DragWay, usePull } from './use-pull';
+import type { DragWay } from './drag';
+import { usePull } from './use-pull';
 import type { Picked, Trainer } from './use-rehearsal';
 
 /** The panel as it stands. Taking apart, a tap uses the tool in hand and a drag pulls a part; on the way back a tap asks what goes there. */
@@ -16,7 +18,7 @@ export function RehearsalMap({ trainer, picked }: { trainer: Trainer; picked: Pi
   const [way, setWay] = useState<DragWay>('out');
   const index = ground.graph.indexes.get(document.id)!;
   const keyOf = (item: string) => itemKey({ procedure: document.id, item });
-  const { pulling, begin } = usePull(trainer, document, way, svg, (item) => picked.pick(keyOf(item)));
+  const { hand, begin } = usePull(trainer, document, way, svg, (item) => picked.pick(keyOf(item)));
   const appearance = useMemo(() => looksNow(ground, state, document), [ground, state, document]);
   const isApart = state.phase === 'apart';
   const select = (item: string, event: PointerEvent) => {
@@ -29,11 +31,21 @@ export function RehearsalMap({ trainer, picked }: { trainer: Trainer; picked: Pi
     picked.pick(keyOf(item));
     act({ do: 'use', item: keyOf(item), pieces: 1 });
   };
-  const marked = new Set(picked.item ? [readItemKey(picked.item)?.item ?? ''] : []);
+  // The drawing stays as it is while the clock runs and a part is in the hand: it is handed the same things.
+  const latest = useRef(select);
+  useEffect(() => {
+    latest.current = select;
+  });
+  const onSelect = useCallback((item: string, event: PointerEvent) => latest.current(item, event), []);
+  const marked = useMemo(() => new Set(picked.item ? [readItemKey(picked.item)?.item ?? ''] : []), [picked.item]);
+  const inHand = useCallback(
+    (drawing: Drawing) => <PulledPart ground={ground} document={document} drawing={drawing} hand={hand} />,
+    [ground, document, hand],
+  );
   return (
     <div className="run-map rehearsal-map">
-      <PanelMap document={document} appearance={appearance} marked={marked} svgRef={svg} onSelect={select}>
-        {(drawing) => pulling && <PulledPart ground={ground} document={document} drawing={drawing} pulling={pulling} />}
+      <PanelMap document={document} appearance={appearance} marked={marked} svgRef={svg} onSelect={onSelect}>
+        {inHand}
       </PanelMap>
       {isApart && (
         <div className="drag-way" role="group" aria-label="What a drag does">

@@ -1,41 +1,30 @@
 'use client';
-import { useEffect, useRef, useState, type PointerEvent as Tap, type RefObject } from 'react';
-import { boundsOf, drawingOf, toMap } from '@/core/drawing';
-import { itemKey, type Point, type ProcedureDocument } from '@/core/procedure';
-import { type Gesture, hangs, type Move, type Pulled, shapeOf, strainsAt } from '@/core/rehearse';
+import { useEffect, useRef, useState, useSyncExternalStore, type PointerEvent as Tap, type RefObject } from 'react';
+import { drawingOf, toMap } from '@/core/drawing';
+import type { Point, ProcedureDocument } from '@/core/procedure';
+import { type DragWay, type Pulling, pullOf } from './drag';
 import type { Trainer } from './use-rehearsal';
 
-/** How a drag is read: an end drawn out towards the cabin, or the part moved along the panel. */
-export type DragWay = 'out' | 'along';
-/** Millimetres a hand goes for each millimetre of the drawing that a finger does. */
-const HAND_PER_FINGER = 0.5;
-/** Below this it is a tap, mm of the drawing. */
-const TAP_MM = 12;
-/** The middle of a part, as a share of it. */
-const MIDDLE = 0.34;
-
-type PullMove = Extract<Move, { do: 'pull' }>;
-/** A part in the hand: the move it would be, and how the part stands. */
-export interface Pulling {
-  move: PullMove;
-  pulled: Pulled | null;
+/** The part in the hand, outside the tree: while it is drawn nothing else is drawn anew. */
+class Hand {
+  private now: Pulling | null = null;
+  private readonly listeners = new Set<() => void>();
+  readonly get = () => this.now;
+  readonly set = (next: Pulling | null) => {
+    if (next === this.now) return;
+    this.now = next;
+    for (const tell of this.listeners) tell();
+  };
+  readonly subscribe = (tell: () => void) => {
+    this.listeners.add(tell);
+    return () => this.listeners.delete(tell);
+  };
 }
+export type { Hand };
 
-/** The end of a part that a point is nearest to. Front is low x on a side, high y on a centre zone. */
-function edgeAt(shape: Point[], [x, y]: Point, isCentre: boolean): Gesture {
-  const [left, low, width, height] = boundsOf(shape);
-  const [u, v] = [(x - left) / (width || 1) - 0.5, (y - low) / (height || 1) - 0.5];
-  if (Math.max(Math.abs(u), Math.abs(v)) < MIDDLE / 2) return 'out-middle';
-  if (Math.abs(u) > Math.abs(v))
-    return isCentre ? (u < 0 ? 'out-left' : 'out-right') : u < 0 ? 'out-front' : 'out-rear';
-  return isCentre ? (v > 0 ? 'out-front' : 'out-rear') : v > 0 ? 'out-top' : 'out-bottom';
-}
-
-/** Which way along the panel a drag goes, in the map’s millimetres. */
-function wayOf([dx, dy]: Point, isCentre: boolean): Gesture {
-  if (Math.abs(dy) > Math.abs(dx)) return isCentre ? (dy > 0 ? 'forward' : 'rearward') : dy > 0 ? 'up' : 'down';
-  return isCentre ? (dx > 0 ? 'rightward' : 'leftward') : dx > 0 ? 'rearward' : 'forward';
-}
+const nobody = () => null;
+/** What is in the hand now. */
+export const useHand = (hand: Hand) => useSyncExternalStore(hand.subscribe, hand.get, nobody);
 
 /** Dragging parts of the drawing: while it lasts the part stands as the rules say; letting go is the move. */
 export function usePull(
@@ -45,49 +34,34 @@ export function usePull(
   svg: RefObject<SVGSVGElement | null>,
   onTap: (item: string) => void,
 ) {
-  const [pulling, setPulling] = useState<Pulling | null>(null);
+  const [hand] = useState(() => new Hand());
   const began = useRef<{ item: string; at: Point } | null>(null);
-  const latest = useRef({ trainer, way, onTap });
-  latest.current = { trainer, way, onTap };
   const placeOf = ({ clientX, clientY }: { clientX: number; clientY: number }): Point | null => {
     const matrix = svg.current?.querySelector<SVGGElement>('.zooming')?.getScreenCTM();
     if (!matrix) return null;
     const { x, y } = new DOMPoint(clientX, clientY).matrixTransform(matrix.inverse());
     return toMap(drawingOf(document), [x, y]);
   };
-  const moveTo = (to: Point): Pulling | null => {
-    const from = began.current!;
-    const by: Point = [to[0] - from.at[0], to[1] - from.at[1]];
-    const length = Math.hypot(...by);
-    if (length < TAP_MM) return null;
-    const { ground, state } = latest.current.trainer;
-    const index = ground.graph.indexes.get(document.id)!;
-    const part = index.parts.get(from.item)!;
-    const isCentre = document.side === 'centre';
-    const item = itemKey({ procedure: document.id, item: from.item });
-    const out = latest.current.way === 'out' || hangs(ground, state, item);
-    const gesture = out ? edgeAt(shapeOf(index, part), from.at, isCentre) : wayOf(by, isCentre);
-    const move: PullMove = { do: 'pull', item, gesture, at: from.at, mm: Math.round(length * HAND_PER_FINGER) };
-    return { move, pulled: strainsAt(ground, state, move) };
-  };
   useEffect(() => {
-    const go = (event: PointerEvent) => {
+    const pull = (event: PointerEvent) => {
       const to = began.current && placeOf(event);
-      if (to) setPulling(moveTo(to));
+      return to ? pullOf(trainer.ground, trainer.state, document, way, began.current!, to) : null;
+    };
+    const go = (event: PointerEvent) => {
+      if (began.current) hand.set(pull(event));
     };
     const letGo = (event: PointerEvent) => {
       const from = began.current;
       if (!from) return;
-      const to = placeOf(event);
-      const last = to && moveTo(to);
+      const last = pull(event);
       began.current = null;
-      setPulling(null);
-      if (last) latest.current.trainer.act(last.move);
-      else latest.current.onTap(from.item);
+      hand.set(null);
+      if (last) trainer.act(last.move);
+      else onTap(from.item);
     };
     const cancel = () => {
       began.current = null;
-      setPulling(null);
+      hand.set(null);
     };
     window.addEventListener('pointermove', go);
     window.addEventListener('pointerup', letGo);
@@ -102,5 +76,5 @@ export function usePull(
     const at = placeOf(event);
     if (at) began.current = { item, at };
   };
-  return { pulling, begin };
+  return { hand, begin };
 }

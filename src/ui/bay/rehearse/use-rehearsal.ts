@@ -1,7 +1,17 @@
 'use client';
 import { useCallback, useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
 import { BASE_CATALOGUE, extendCatalogue } from '@/core/hardware';
-import { type Ground, groundOf, type Move, type Rehearsal, type Score, scoreOf, startOf, step } from '@/core/rehearse';
+import {
+  type Ground,
+  groundOf,
+  type Move,
+  type Rehearsal,
+  rehearse,
+  type Score,
+  scoreOf,
+  startOf,
+  step,
+} from '@/core/rehearse';
 import type { RehearsalView } from '@/contracts/views';
 import { useSend } from '../../design/use-send';
 
@@ -38,8 +48,8 @@ export function useRehearsal(view: RehearsalView): Trainer {
     [view],
   );
   const [{ state, moves }, setPlayed] = useState<{ state: Rehearsal; moves: Move[] }>(() => ({
-    state: startOf(ground),
-    moves: [],
+    state: rehearse(ground, view.played?.moves ?? []),
+    moves: view.played?.moves ?? [],
   }));
   const act = useCallback(
     (...more: Move[]) =>
@@ -54,12 +64,23 @@ export function useRehearsal(view: RehearsalView): Trainer {
   const isOver = state.phase === 'over';
   const { seconds, wind } = useClock(isOver, limit, () => act({ do: 'stop' }));
   const local = useMemo(() => (isOver ? scoreOf(ground, state) : null), [isOver, ground, state]);
-  const { sent, ...sending } = useSendOnce(view.id, isOver, moves, seconds);
+  const { sent, ...sending } = useSendOnce(view.played ? null : view.id, isOver, moves, seconds);
   const restart = () => {
     setPlayed({ state: startOf(ground), moves: [] });
     wind();
   };
-  return { view, ground, state, act, score: sent ?? local, seconds, limit, sending, restart };
+  const taken = view.played?.takenSeconds ?? seconds;
+  return {
+    view,
+    ground,
+    state,
+    act,
+    score: view.played?.score ?? sent ?? local,
+    seconds: taken,
+    limit,
+    sending,
+    restart,
+  };
 }
 
 /** Seconds since the screen was opened, or wound again; tells when there are none left. */

@@ -123,7 +123,10 @@ export function Insights({ view }: { view: InsightsView }) {
           <ul className="rows">
             {rehearse.map(({ procedure, title, words }) => (
               <li key={procedure} className="py-2">
-                <Link href={`/procedures/${encodeURIComponent(procedure)}`}>{title}</Link>
+                <Link href={`/procedures/${encodeURIComponent(procedure)}`}>{title}</Link>{' '}
+                <Link className="quiet" href={`/rehearse/begin?procedure=${encodeURIComponent(procedure)}`}>
+                  rehearse it
+                </Link>
                 {words.map((one) => (
                   <span key={one} className="heard">
                     {one}

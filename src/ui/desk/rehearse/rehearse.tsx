@@ -121,7 +121,9 @@ function PastTable({ past }: { past: PastRehearsalView[] }) {
           {past.slice(0, 40).map((one) => (
             <tr key={one.id}>
               <td>{dates.day(one.at)}</td>
-              <td>{one.title}</td>
+              <td>
+                <Link href={`/rehearse/${one.id}`}>{one.title}</Link>
+              </td>
               <td>{levelWords[one.level].name}</td>
               <td className="n">{one.points}</td>
               <td className="n">{one.brokenPieces}</td>
