@@ -2,7 +2,7 @@
 const SECRETS = 4 * 1024;
 /** An ordinary form. */
 const FORM = 64 * 1024;
-/** A batch of events: 500 of them with a long note each, or one signature with every point. */
+/** A batch of events: 500 of them with a long note each, or one signature with every point; every move of a rehearsal. */
 const EVENTS = 2 * 1024 * 1024;
 /** A procedure with its wrapping. */
 const PROCEDURE = 6 * 1024 * 1024;
@@ -18,6 +18,7 @@ export const MAX_ARCHIVE_BYTES = 512 * 1024 * 1024;
 const LIMITS: [address: RegExp, bytes: number][] = [
   [/^\/api\/(sign-in|sign-out|setup|devices)\b/, SECRETS],
   [/^\/api\/(logs|runs)\/[^/]+\/events$/, EVENTS],
+  [/^\/api\/rehearsals\/[^/]+$/, EVENTS],
   [/^\/api\/procedures\/(bring-in|[^/]+\/draft)$/, PROCEDURE],
   [/^\/api\/((speakers|wires)\/list|stores\/delivery)\.csv$/, PROCEDURE],
   [/^\/api\/exchange\/import$/, MAX_ARCHIVE_BYTES],
