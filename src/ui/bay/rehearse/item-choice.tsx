@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import { fastenerKindOf, toolFor } from '@/core/hardware';
 import { countOf, readItemKey } from '@/core/procedure';
 import { countIn, type Gesture, gesturesOf, gestureWords, hangs, listWords } from '@/core/rehearse';
+import { lowerFirst } from '@/core/text';
 import { FastenerGlyph, Glyph, LinkGlyph, PartGlyph } from '../../map';
 import type { Picked, Trainer } from './use-rehearsal';
 
@@ -58,7 +59,7 @@ function Using({ trainer: { ground, state, act }, item, left }: { trainer: Train
   const words = fastener
     ? state.tool === 'hand'
       ? 'With the bare hand'
-      : `With the ${tool.name}`
+      : `With the ${lowerFirst(tool.name)}`
     : index.links.has(id)
       ? 'Undo it'
       : 'Do it';
