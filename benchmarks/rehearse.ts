@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import type { CDPSession, Page } from '@playwright/test';
 import { makePlan } from '../src/core/plan';
 import type { Fastener, ProcedureDocument } from '../src/core/procedure';
-import { groundOf, type Move, startOf, strainsAt } from '../src/core/rehearse';
+import { groundOf, raiseHeld, startOf, takeHold } from '../src/core/rehearse';
 import { ROOT } from '../scripts/support/project';
 import { onDemo } from './support/up';
 import { median, printTable, quantile } from './support/measure';
@@ -70,18 +70,12 @@ function frameMs(document: ProcedureDocument): number {
     best: plan.plan.cost,
     faults: [],
   });
-  const state = startOf(ground);
-  const move = (mm: number): Extract<Move, { do: 'pull' }> => ({
-    do: 'pull',
-    item: 'kite-rear-door/card',
-    // Not its way: clips and hooks hold as well.
-    gesture: 'out-top',
-    mm,
-  });
+  // Not its way: clips and hooks hold as well.
+  const hold = takeHold(ground, startOf(ground), { do: 'pull', item: 'kite-rear-door/card', gesture: 'out-top' });
   const times: number[] = [];
   for (let n = 0; n < 400; n += 1) {
     const began = performance.now();
-    strainsAt(ground, state, move(n % 60));
+    raiseHeld(hold, n % 60);
     times.push(performance.now() - began);
   }
   return median(times.slice(50));

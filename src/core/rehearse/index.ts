@@ -6,7 +6,7 @@ export type { Move } from './move';
 export { shapeOf } from './pieces';
 export { liftAt } from './plate';
 export type { Pulled } from './pull';
-export { strainsAt } from './pull-part';
+export { type Hold, raiseHeld, takeHold } from './pull-part';
 export { givesHints, rehearse, step } from './rehearse';
 export { isReached } from './reach';
 export { testerRemarks } from './remarks';

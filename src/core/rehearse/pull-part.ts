@@ -5,6 +5,7 @@ import { edgeOf, gesturesFor, isOut } from './gestures';
 import { fastenerOf, type Ground, holdersOf, letsGoByPull, lookUp } from './ground';
 import { piecesIn, reasonOf, releaseNode, snap } from './let-go';
 import type { Damage, Move, Outcome } from './move';
+import type { Spring } from './plate';
 import { bedOf, gripPoint, placesOfPieces, shapeOf } from './pieces';
 import { feelMm, type Holder, pullFrom, type Pulled } from './pull';
 import { orderedBefore, waitingFor } from './reach';
@@ -19,7 +20,7 @@ type PullMove = Extract<Move, { do: 'pull' }>;
 const placeOfMove = ({ item, region }: Pick<PullMove, 'item' | 'region'>) => (region ? `${item}@${region}` : item);
 
 /** What keeps a part from coming the way it is drawn. */
-interface Hold {
+interface Against {
   /** Entries that hold it, by `itemKey`: springs. */
   holding: string[];
   /** What has to be done first, named. */
@@ -65,7 +66,7 @@ export function pullPart(ground: Ground, state: Rehearsal, move: PullMove): Rehe
 }
 
 /** What holds the part against this gesture. On its own way its clips and hooks let go; any other way they hold as well. */
-function holdOn(ground: Ground, state: Rehearsal, part: Part, move: PullMove, inIt: string[]): Hold {
+function holdOn(ground: Ground, state: Rehearsal, part: Part, move: PullMove, inIt: string[]): Against {
   const { graph } = ground;
   const held = inIt.filter((key) => piecesIn(ground, state, key) > 0);
   const waits = new Map(held.map((key) => [key, waitingFor(graph, state.isDone, releaseNode(ground, key)!)]));
@@ -119,16 +120,23 @@ function springsOf(ground: Ground, state: Rehearsal, part: Part, keys: string[])
   });
 }
 
-/** How a part stands under a hand, without anything being done: what is drawn while it is pulled. Null where it is not held by anything. */
-export function strainsAt(ground: Ground, state: Rehearsal, move: PullMove): Pulled | null {
-  const { index, item } = lookUp(ground, move.item);
-  const part = index.parts.get(item)!;
-  const { holding, at, bed } = pullOn(ground, state, part, move);
-  const mm = move.mm ?? feelMm(holding, bed, at);
-  return pullFrom(holding, bed, at, mm);
+/** A part taken hold of: what would hold it against this gesture, worked out once for the whole of a pull. */
+export interface Hold {
+  holding: readonly Holder[];
+  bed: readonly Spring[];
+  at: { x: number; y: number };
 }
 
-function pullOn(ground: Ground, state: Rehearsal, part: Part, move: PullMove, keys?: string[]) {
+/** Takes hold of a part without doing anything: what is drawn while it is pulled is `raiseHeld` of this. */
+export function takeHold(ground: Ground, state: Rehearsal, move: PullMove): Hold {
+  const { index, item } = lookUp(ground, move.item);
+  return pullOn(ground, state, index.parts.get(item)!, move);
+}
+
+/** How a part that is held stands with the hand so far up, mm. Linear in the pieces, and in those that give way. */
+export const raiseHeld = ({ holding, bed, at }: Hold, mm: number): Pulled => pullFrom(holding, bed, at, mm);
+
+function pullOn(ground: Ground, state: Rehearsal, part: Part, move: PullMove, keys?: string[]): Hold {
   const { index, procedure } = lookUp(ground, move.item);
   const shape = shapeOf(index, part);
   const [x, y] =
@@ -153,7 +161,7 @@ const tiesOf = ({ graph }: Ground, { isDone }: Rehearsal, takeOff: number): stri
     .map((id) => itemKey(graph.nodes[id].ref));
 
 /** Bends it where it is held; beyond its strength something gives way. */
-function strain(ground: Ground, state: Rehearsal, move: PullMove, part: Part, hold: Hold): Rehearsal {
+function strain(ground: Ground, state: Rehearsal, move: PullMove, part: Part, hold: Against): Rehearsal {
   const { holding, at, bed } = pullOn(ground, state, part, move, hold.holding);
   const pulled = pullFrom(holding, bed, at, move.mm ?? feelMm(holding, bed, at));
   const broken = snap(ground, state, pulled.snapped);

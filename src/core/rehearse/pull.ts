@@ -1,4 +1,4 @@
-import { FLAT, liftAt, type Pose, raise, type Spring, storedEnergy } from './plate';
+import { addTo, liftAt, noSprings, type Pose, raise, raiseBy, type Spring, storedEnergy } from './plate';
 
 /** One piece that holds a part: a spring that gives way beyond its strength. */
 export interface Holder extends Spring {
@@ -26,12 +26,10 @@ export interface Pulled {
   storedNmm: number;
 }
 
-const strainOf = (holder: Holder, pose: Pose): Strain => ({
-  holder,
-  share:
-    Math.max(0, liftAt(pose, holder.x, holder.y) + (holder.clampMm ?? 0) * Math.hypot(pose.tiltX, pose.tiltY)) *
-    (holder.stiffness / holder.strength),
-});
+/** How hard a pose strains a piece, 0 and up; `tilt` is the pose's slope, worked out once. */
+const shareOf = ({ x, y, clampMm = 0, stiffness, strength }: Holder, pose: Pose, tilt: number): number =>
+  (Math.max(0, liftAt(pose, x, y) + clampMm * tilt) * stiffness) / strength;
+const tiltOf = ({ tiltX, tiltY }: Pose) => Math.hypot(tiltX, tiltY);
 
 /**
  * Raises one point of a part from its seat by `mm`, slowly. What is strained beyond its strength gives way, the most strained first, and the others take its
@@ -43,34 +41,50 @@ export function pullFrom(
   at: { x: number; y: number },
   mm: number,
 ): Pulled {
-  let left = [...holders];
+  const sums = addTo(noSprings(), [...holders, ...bed], at);
+  const left = new Set(holders);
   let raisedMm = 0;
   let workNmm = 0;
   const snapped: Holder[] = [];
   for (;;) {
-    const springs = [...left, ...bed];
-    const unit = springs.length ? raise(springs, at, 1) : { pose: { ...FLAT, lift: 1 }, forceN: 0 };
-    const worst = left
-      .map((holder) => strainOf(holder, unit.pose))
-      .reduce<Strain | null>((most, one) => (most && most.share >= one.share ? most : one), null);
+    const unit = left.size + bed.length ? raiseBy(sums, at, 1) : FREE;
+    const worst = mostStrained(left, unit.pose);
     const givesAt = worst && worst.share > 0 ? 1 / worst.share : Infinity;
     const to = Math.min(mm, Math.max(raisedMm, givesAt));
     workNmm += 0.5 * unit.forceN * (to * to - raisedMm * raisedMm);
     raisedMm = to;
     if (worst === null || givesAt > mm) {
       const pose = { lift: unit.pose.lift * mm, tiltX: unit.pose.tiltX * mm, tiltY: unit.pose.tiltY * mm };
+      const held = [...left];
+      const tilt = tiltOf(pose);
       return {
         pose,
         forceN: unit.forceN * mm,
-        strains: left.map((holder) => strainOf(holder, pose)),
+        strains: held.map((holder) => ({ holder, share: shareOf(holder, pose, tilt) })),
         snapped,
         workNmm,
-        storedNmm: storedEnergy(springs, pose),
+        storedNmm: storedEnergy([...held, ...bed], pose),
       };
     }
     snapped.push(worst.holder);
-    left = left.filter((holder) => holder !== worst.holder);
+    left.delete(worst.holder);
+    addTo(sums, [worst.holder], at, -1);
   }
+}
+
+/** A part that nothing holds goes where the hand goes. */
+const FREE = { pose: { lift: 1, tiltX: 0, tiltY: 0 }, forceN: 0 };
+
+/** The piece that is strained most; of equals the first. Null where there is none. */
+function mostStrained(holders: Iterable<Holder>, pose: Pose): Strain | null {
+  const tilt = tiltOf(pose);
+  let most: Holder | null = null;
+  let share = -1;
+  for (const holder of holders) {
+    const own = shareOf(holder, pose, tilt);
+    if (own > share) [most, share] = [holder, own];
+  }
+  return most && { holder: most, share };
 }
 
 /** Most that a careful hand raises a part by to feel whether it comes, mm. */
@@ -80,6 +94,7 @@ const FEEL_MM = 8;
 export function feelMm(holders: readonly Holder[], bed: readonly Spring[], at: { x: number; y: number }): number {
   if (holders.length === 0) return FEEL_MM;
   const { pose } = raise([...holders, ...bed], at, 1);
-  const worst = Math.max(...holders.map((holder) => strainOf(holder, pose).share));
+  const tilt = tiltOf(pose);
+  const worst = Math.max(...holders.map((holder) => shareOf(holder, pose, tilt)));
   return worst > 0 ? Math.min(FEEL_MM, 0.5 / worst) : FEEL_MM;
 }

@@ -54,7 +54,7 @@ describe('following any valid plan', () => {
           plan.removal.filter(({ key }) => !state.isDone.has(ground.graph.idOf.get(key)!)).map(({ key }) => key),
         ).toEqual([]);
       }),
-      { numRuns: 60 },
+      { numRuns: 40 },
     );
   });
 
@@ -67,7 +67,7 @@ describe('following any valid plan', () => {
         expect(score).toMatchObject({ points: 100, needless: [], brokenPieces: 0, missed: 0, ending: 'finished' });
         expect(score.seconds).toBeCloseTo(plan.cost.seconds, 6);
       }),
-      { numRuns: 60 },
+      { numRuns: 40 },
     );
   });
 
@@ -146,7 +146,7 @@ describe('the first thing done too early', () => {
         expect(because.every((one) => unmet.has(one))).toBe(true);
         expect(after.isDone.has(ground.graph.idOf.get(key)!) && went !== 'broke' && went !== 'tore').toBe(false);
       }),
-      { numRuns: 150 },
+      { numRuns: 100 },
     );
   });
 
@@ -340,7 +340,7 @@ describe('words', () => {
         }
         for (const spot of scoreOf(ground, state).weak) expect(spotWords(ground, spot)).toMatch(/^[A-Z0-9].*: /);
       }),
-      { numRuns: 60 },
+      { numRuns: 40 },
     );
   });
 });

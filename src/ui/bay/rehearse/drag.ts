@@ -4,11 +4,13 @@ import {
   type Gesture,
   type Ground,
   hangs,
+  type Hold,
+  raiseHeld,
   type Move,
   type Pulled,
   type Rehearsal,
   shapeOf,
-  strainsAt,
+  takeHold,
 } from '@/core/rehearse';
 
 /** How a drag is read: an end drawn out towards the cabin, or the part moved along the panel. */
@@ -24,7 +26,7 @@ export type PullMove = Extract<Move, { do: 'pull' }>;
 /** A part in the hand: the move it would be, and how the part stands. */
 export interface Pulling {
   move: PullMove;
-  pulled: Pulled | null;
+  pulled: Pulled;
 }
 
 /** The end of a part that a point is nearest to. Front is low x on a side, high y on a centre zone. */
@@ -43,13 +45,20 @@ function wayOf([dx, dy]: Point, isCentre: boolean): Gesture {
   return isCentre ? (dx > 0 ? 'rightward' : 'leftward') : dx > 0 ? 'rearward' : 'forward';
 }
 
+/** Where a hand took hold of a part. What holds it is kept here while it is drawn one way. */
+export interface Grip {
+  item: string;
+  at: Point;
+  held?: { gesture: Gesture; hold: Hold };
+}
+
 /** What a drag across the drawing would be: from where the hand took hold of a part to where it is now. Null where it is no more than a tap. */
 export function pullOf(
   ground: Ground,
   state: Rehearsal,
   document: ProcedureDocument,
   way: DragWay,
-  from: { item: string; at: Point },
+  from: Grip,
   to: Point,
 ): Pulling | null {
   const by: Point = [to[0] - from.at[0], to[1] - from.at[1]];
@@ -62,5 +71,7 @@ export function pullOf(
   const isOut = way === 'out' || hangs(ground, state, item);
   const gesture = isOut ? edgeAt(shapeOf(index, part), from.at, isCentre) : wayOf(by, isCentre);
   const move: PullMove = { do: 'pull', item, gesture, at: from.at, mm: Math.round(length * HAND_PER_FINGER) };
-  return { move, pulled: strainsAt(ground, state, move) };
+  // The pieces that hold it are the same for the whole of a drag one way.
+  if (from.held?.gesture !== gesture) from.held = { gesture, hold: takeHold(ground, state, move) };
+  return { move, pulled: raiseHeld(from.held.hold, move.mm!) };
 }

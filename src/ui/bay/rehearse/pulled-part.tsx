@@ -27,7 +27,7 @@ export function PulledPart({
   const index = ground.graph.indexes.get(document.id)!;
   const shape = shapeOf(index, index.parts.get(readItemKey(move.item)!.item)!);
   const lifted = shape.map(([x, y]): Point => {
-    const w = pulled ? liftAt(pulled.pose, x, y) : (move.mm ?? 0);
+    const w = liftAt(pulled.pose, x, y);
     return [x + (drawing.mirrored ? -DRAWN.x : DRAWN.x) * w, y + DRAWN.y * w];
   });
   const unit = drawing.width / 1000;
@@ -35,7 +35,7 @@ export function PulledPart({
     <g pointerEvents="none" className="pulled-part">
       <path className="shadow-left" d={roundedPath(drawing, shape)} />
       <path className="in-hand" d={roundedPath(drawing, lifted)} />
-      {(pulled?.strains ?? [])
+      {pulled.strains
         .filter(({ share }) => share > 0.02)
         .map(({ holder, share }, n) => {
           const [x, y] = toDrawing(drawing, [holder.x, holder.y]);
@@ -55,7 +55,7 @@ export function PulledPart({
             </g>
           );
         })}
-      {(pulled?.snapped ?? []).map(({ x, y }, n) => {
+      {pulled.snapped.map(({ x, y }, n) => {
         const [cx, cy] = toDrawing(drawing, [x, y]);
         const r = 20 * unit;
         return (

@@ -2,7 +2,7 @@
 import { useEffect, useRef, useState, useSyncExternalStore, type PointerEvent as Tap, type RefObject } from 'react';
 import { drawingOf, toMap } from '@/core/drawing';
 import type { Point, ProcedureDocument } from '@/core/procedure';
-import { type DragWay, type Pulling, pullOf } from './drag';
+import { type DragWay, type Grip, type Pulling, pullOf } from './drag';
 import type { Trainer } from './use-rehearsal';
 
 /** The part in the hand, outside the tree: while it is drawn nothing else is drawn anew. */
@@ -35,7 +35,7 @@ export function usePull(
   onTap: (item: string) => void,
 ) {
   const [hand] = useState(() => new Hand());
-  const began = useRef<{ item: string; at: Point } | null>(null);
+  const began = useRef<Grip | null>(null);
   const placeOf = ({ clientX, clientY }: { clientX: number; clientY: number }): Point | null => {
     const matrix = svg.current?.querySelector<SVGGElement>('.zooming')?.getScreenCTM();
     if (!matrix) return null;
