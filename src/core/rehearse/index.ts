@@ -6,7 +6,7 @@ export type { Move } from './move';
 export { shapeOf } from './pieces';
 export { liftAt } from './plate';
 export type { Pulled } from './pull';
-export { type Hold, raiseHeld, takeHold } from './pull-part';
+export { type Hold, raiseHeld, takeHold } from './hold';
 export { givesHints, rehearse, step } from './rehearse';
 export { isReached } from './reach';
 export { testerRemarks } from './remarks';
@@ -17,15 +17,7 @@ export { sortingOf } from './sorting';
 export { type Due, dueFrom } from './spaced';
 export { type Rehearsal, startOf } from './state';
 export { isFine, lineKey } from './gate-truth';
-export {
-  damageWords,
-  faultWords,
-  gestureWords,
-  heapWords,
-  levelWords,
-  listWords,
-  lookWords,
-  outcomeWords,
-  spotWords,
-  stepTitle,
-} from './words';
+export { gestureWords, levelWords } from './gesture-words';
+export { damageWords, listWords } from './names';
+export { faultWords, heapWords, lookWords, spotWords } from './told';
+export { outcomeWords, stepTitle } from './words';

@@ -1,32 +1,17 @@
 import { type RemovalType, nodeIdOf } from '../graph';
-import { findMotion, fastenerKindOf } from '../hardware';
-import { itemKey, type Part } from '../procedure';
-import { edgeOf, gesturesFor, isOut } from './gestures';
-import { fastenerOf, type Ground, holdersOf, letsGoByPull, lookUp } from './ground';
-import { piecesIn, reasonOf, releaseNode, snap } from './let-go';
-import type { Damage, Move, Outcome } from './move';
-import type { Spring } from './plate';
-import { bedOf, gripPoint, placesOfPieces, shapeOf } from './pieces';
-import { feelMm, type Holder, pullFrom, type Pulled } from './pull';
+import { findMotion } from '../hardware';
+import type { Part } from '../procedure';
+import { stopForSrs, takeTool } from './apply-tool';
+import { isOut } from './gestures';
+import { type Ground, holdersOf, letsGoByPull, lookUp } from './ground';
+import { type Against, holdOn, placeOfMove, type PullMove, pullOn, tiesOf } from './hold';
+import { reasonOf, releaseNode, snap } from './let-go';
+import type { Damage, Outcome } from './move';
+import { feelMm, pullFrom } from './pull';
 import { orderedBefore, waitingFor } from './reach';
 import { noted, type Rehearsal, withDone, withEntry } from './state';
-import { gripOf, gripOfLink, TOOL_HARM } from './strength';
+import { TOOL_HARM } from './strength';
 import { marksEdges } from './tool-use';
-import { stopForSrs, takeTool } from './apply-tool';
-
-type PullMove = Extract<Move, { do: 'pull' }>;
-
-/** What a motion is counted at: the part, or the area that is peeled. */
-const placeOfMove = ({ item, region }: Pick<PullMove, 'item' | 'region'>) => (region ? `${item}@${region}` : item);
-
-/** What keeps a part from coming the way it is drawn. */
-interface Against {
-  /** Entries that hold it, by `itemKey`: springs. */
-  holding: string[];
-  /** What has to be done first, named. */
-  because: string[];
-  isWrongWay: boolean;
-}
 
 /** A part drawn, moved, turned, peeled, or lifted away once it is free. */
 export function pullPart(ground: Ground, state: Rehearsal, move: PullMove): Rehearsal {
@@ -64,101 +49,6 @@ export function pullPart(ground: Ground, state: Rehearsal, move: PullMove): Rehe
     ? strain(ground, state, move, part, hold)
     : comes(ground, state, move, part, target, inIt);
 }
-
-/** What holds the part against this gesture. On its own way its clips and hooks let go; any other way they hold as well. */
-function holdOn(ground: Ground, state: Rehearsal, part: Part, move: PullMove, inIt: string[]): Against {
-  const { graph } = ground;
-  const held = inIt.filter((key) => piecesIn(ground, state, key) > 0);
-  const waits = new Map(held.map((key) => [key, waitingFor(graph, state.isDone, releaseNode(ground, key)!)]));
-  const own = new Set(held.map((key) => releaseNode(ground, key)!));
-  const isStuck = (key: string) => !letsGoByPull(ground, key) || waits.get(key)!.some((id) => !own.has(id));
-  const stuck = held.filter(isStuck);
-  const isWrongWay = !isItsWay(ground, state, part, move, held);
-  const named = stuck.flatMap((key) =>
-    letsGoByPull(ground, key)
-      ? waits
-          .get(key)!
-          .filter((id) => !own.has(id))
-          .map((id) => reasonOf(ground, id))
-      : [key],
-  );
-  return {
-    holding: isWrongWay ? held : stuck,
-    because: [...new Set(named.length ? named : isWrongWay ? held : [])],
-    isWrongWay,
-  };
-}
-
-/** Whether a gesture is the part's next motion. Where only clips hold it may begin at another end: that is no more than advice. */
-function isItsWay(
-  ground: Ground,
-  state: Rehearsal,
-  part: Part,
-  { item, gesture, region }: PullMove,
-  held: string[],
-): boolean {
-  const motion = part.motions?.[state.moved.get(placeOfMove({ item, region })) ?? 0];
-  if (motion === undefined) return part.motions?.length ? true : isOut(gesture) || gesture === 'ease';
-  const wanted = gesturesFor(motion);
-  if (wanted.includes(gesture)) return true;
-  const hasHooks = held.some((key) => fastenerKindOf(ground.graph.catalogue, fastenerOf(ground, key)!).integral);
-  return !hasHooks && isOut(gesture) && wanted.some(isOut);
-}
-
-/** Pieces of some entries as springs. */
-function springsOf(ground: Ground, state: Rehearsal, part: Part, keys: string[]): Holder[] {
-  return keys.flatMap((key) => {
-    const { index, item } = lookUp(ground, key);
-    const fastener = index.fasteners.get(item);
-    const { stiffness, strength, clampMm } = fastener
-      ? gripOf(ground.graph.catalogue, fastener)
-      : gripOfLink(ground.graph.catalogue, index.links.get(item)!);
-    const places = placesOfPieces(index, item, part);
-    return places
-      .slice(places.length - piecesIn(ground, state, key))
-      .map(([x, y]) => ({ item: key, x, y, stiffness, strength, clampMm }));
-  });
-}
-
-/** A part taken hold of: what would hold it against this gesture, worked out once for the whole of a pull. */
-export interface Hold {
-  holding: readonly Holder[];
-  bed: readonly Spring[];
-  at: { x: number; y: number };
-}
-
-/** Takes hold of a part without doing anything: what is drawn while it is pulled is `raiseHeld` of this. */
-export function takeHold(ground: Ground, state: Rehearsal, move: PullMove): Hold {
-  const { index, item } = lookUp(ground, move.item);
-  return pullOn(ground, state, index.parts.get(item)!, move);
-}
-
-/** How a part that is held stands with the hand so far up, mm. Linear in the pieces, and in those that give way. */
-export const raiseHeld = ({ holding, bed, at }: Hold, mm: number): Pulled => pullFrom(holding, bed, at, mm);
-
-function pullOn(ground: Ground, state: Rehearsal, part: Part, move: PullMove, keys?: string[]): Hold {
-  const { index, procedure } = lookUp(ground, move.item);
-  const shape = shapeOf(index, part);
-  const [x, y] =
-    move.at ?? gripPoint(shape, edgeOf(move.gesture), ground.graph.documents.get(procedure)!.side === 'centre');
-  const inIt = keys ?? heldNow(ground, state, part, move);
-  return { holding: springsOf(ground, state, part, inIt), at: { x, y }, bed: bedOf(shape) };
-}
-
-/** What would hold it against this gesture, a free part's links included. */
-function heldNow(ground: Ground, state: Rehearsal, part: Part, move: PullMove): string[] {
-  const { procedure } = lookUp(ground, move.item);
-  const free = nodeIdOf(ground.graph, { type: 'free', procedure, item: part.id })!;
-  if (!state.isDone.has(free)) return holdOn(ground, state, part, move, holdersOf(ground, move.item)).holding;
-  const takeOff = nodeIdOf(ground.graph, { type: 'takeOff', procedure, item: part.id })!;
-  return tiesOf(ground, state, takeOff);
-}
-
-/** The links that still tie a free part, by `itemKey`. */
-const tiesOf = ({ graph }: Ground, { isDone }: Rehearsal, takeOff: number): string[] =>
-  graph.nodes[takeOff].needs
-    .filter((id) => graph.nodes[id].ref.type === 'undo' && !isDone.has(id))
-    .map((id) => itemKey(graph.nodes[id].ref));
 
 /** Bends it where it is held; beyond its strength something gives way. */
 function strain(ground: Ground, state: Rehearsal, move: PullMove, part: Part, hold: Against): Rehearsal {
