@@ -76,7 +76,7 @@ test('anybody tries the made-up door from the sign-in screen: a missed screw ben
   await expect(said(page)).toContainText('The trim cracks at the');
   await page.getByRole('button', { name: 'Give up' }).click();
   await expect(points(page)).toHaveText('0');
-  await expect(page.getByText('Nothing of this was kept.')).toBeVisible();
+  await expect(page.getByText('None of this was kept.')).toBeVisible();
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Once more' }).click();
   await expect(page.getByRole('heading', { name: 'Get out: door speaker' })).toBeVisible();
@@ -106,7 +106,7 @@ test('the made-up door, clean, there and back, with the keyboard alone', async (
   await press('Plastic trim tool');
   await does(/^door card/, 'Pull out at the bottom');
   await press('Move up');
-  await expect(said(page)).toContainText('The door card is free, and still hangs by something.');
+  await expect(said(page)).toContainText('The door card is free, but still hangs by something.');
   await does(/^release cable/, 'Undo it');
   await does(/^door card/, 'Lift it away');
   await press('T25 driver');
@@ -160,7 +160,7 @@ test('a trainee rehearses what a lead set, guided, and it is done', async ({ pag
     .click();
   await expect(page.getByRole('radio', { name: /^Guided/ })).toBeChecked();
   await page.getByLabel(/^Put it back too/).uncheck();
-  await page.getByLabel('What is to come out').selectOption({ index: 0 });
+  await page.getByLabel('What comes out').selectOption({ index: 0 });
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Begin' }).click();
   await expect(page.getByText('Next:')).toBeVisible();
@@ -176,7 +176,7 @@ test('a trainee rehearses what a lead set, guided, and it is done', async ({ pag
 test('an airbag plug with the battery on stops the rehearsal, says why, and counts for nothing', async ({ page }) => {
   await signIn(page, 'Pip Hallam', '5005');
   await page.goto('/rehearse/begin?procedure=calder-rear-seat&level=alone');
-  await page.getByLabel('What is to come out').selectOption({ label: 'Left side bolster' });
+  await page.getByLabel('What comes out').selectOption({ label: 'Left side bolster' });
   await page.getByRole('button', { name: 'Begin' }).click();
   await onItem(page, /^seat base/, 'Move up');
   await page.getByRole('button', { name: 'Move forwards', exact: true }).click();
@@ -199,7 +199,7 @@ test('a draft is published only once others have rehearsed it, and what they mis
   await signIn(page, 'Ines Okafor-Lind', 'saltmarsh-desk');
   const settings = async (testers: string) => {
     await page.goto('/settings');
-    await page.getByLabel(/^Others who rehearse a draft/).fill(testers);
+    await page.getByLabel(/^People who must rehearse a draft/).fill(testers);
     await page.getByRole('button', { name: 'Save', exact: true }).click();
     await expect(page.getByText('Saved', { exact: true })).toBeVisible();
   };

@@ -5,8 +5,8 @@ import type { Level } from './ground';
 export const levelWords: Record<Level, { name: string; what: string }> = {
   guided: { name: 'Guided', what: 'The next step is shown.' },
   hints: { name: 'Hints', what: 'Ask when you are stuck. Each hint counts.' },
-  alone: { name: 'Alone', what: 'Nobody tells you.' },
-  clock: { name: 'Against the clock', what: 'Alone, and the time runs.' },
+  alone: { name: 'Alone', what: 'No help.' },
+  clock: { name: 'Against the clock', what: 'No help, and the clock is running.' },
   faults: { name: 'With faults', what: 'Somebody was here before: not everything is as recorded.' },
 };
 

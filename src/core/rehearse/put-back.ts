@@ -83,11 +83,9 @@ export function answer(
   let now = state;
   for (const check of wrong)
     now = noted(now, told('overlooked', key, [check.id], fine[check.id] ? 'passed' : 'stopped'), true);
-  const last = told(
-    wrong.length ? 'overlooked' : 'done',
-    key,
-    wrong.map(({ id }) => id),
-  );
+  const passed = wrong.filter(({ id }) => fine[id]);
+  const named = (passed.length ? passed : wrong).map(({ id }) => id);
+  const last = told(wrong.length ? 'overlooked' : 'done', key, named, passed.length ? 'passed' : 'stopped');
   return ended({ ...now, last, backDone: new Set([...backDone, key]) });
 }
 

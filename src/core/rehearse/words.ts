@@ -50,7 +50,7 @@ export function outcomeWords(ground: Ground, state: Rehearsal, outcome: Outcome)
     case 'mixed-up':
       return mixedUpWords(ground, because, more);
     case 'overlooked':
-      return item ? `Looked over too lightly: see the lines marked.` : `Take up ${why} too, before it is lost.`;
+      return item ? overlookedWords(state, outcome) : `Pick up ${why} too, before it gets lost.`;
     case 'gate':
       return gateFirst(ground, state, because[0]);
     case 'told':
@@ -67,7 +67,7 @@ function doneWords(ground: Ground, state: Rehearsal, item: string | null): strin
   const { graph } = ground;
   if (state.isDone.has(graph.idOf.get(`takeOff:${item}`) ?? -1)) return `${name} is off.`;
   if (!state.isDone.has(graph.idOf.get(`free:${item}`) ?? -1)) return `${name} is peeled back there.`;
-  return `${name} is free, and still hangs by something.`;
+  return `${name} is free, but still hangs by something.`;
 }
 
 function partWayWords(ground: Ground, state: Rehearsal, item: string): string {
@@ -106,8 +106,17 @@ function gateFirst(ground: Ground, { back }: Rehearsal, key: string): string {
 const gateTitle = (ground: Base, gate: Parameters<typeof gateWords>[1]) =>
   gateWords([...ground.graph.documents.values()], gate);
 
+/** What was passed though it was not as it should be; else what was stopped at though it was. */
+function overlookedWords({ back }: Rehearsal, { item, because, more }: Outcome): string {
+  const texts = back?.actions.get(item ?? '')?.checks.filter(({ id }) => because.includes(id)) ?? [];
+  const lines = texts.map(({ text }) => `“${text}”`).join(', ');
+  return more === 'passed'
+    ? `Passed, and not fine: ${lines}. Put right for you; on a real job the panel comes off again.`
+    : `That was fine: ${lines}.`;
+}
+
 function mixedUpWords(ground: Ground, because: readonly string[], more: string | undefined): string {
   const names = listed(because.map((key) => reasonWords(ground, key)));
-  if (more === 'wire') return `Plus and minus are crossed at ${names}: thin bass, check both doors.`;
-  return `Wrong screws for ${names}: too long dents the skin or reaches the glass, too short does not hold. They are put right now.`;
+  if (more === 'wire') return `Plus and minus are swapped at ${names}: thin bass. Put right for you.`;
+  return `Wrong screws for ${names}: too long dents the skin or reaches the glass, too short does not hold. Put right for you.`;
 }

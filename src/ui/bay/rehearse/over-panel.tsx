@@ -94,7 +94,7 @@ export function OverPanel({ trainer }: { trainer: Trainer }) {
           {view.id === null ? 'To sign-in' : 'To Rehearse'}
         </Link>
       </div>
-      {view.id === null && <p className="quiet mt-3">A made-up door. Nothing of this was kept.</p>}
+      {view.id === null && <p className="quiet mt-3">A made-up door. None of this was kept.</p>}
     </main>
   );
 }

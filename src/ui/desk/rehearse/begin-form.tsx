@@ -34,7 +34,7 @@ export function BeginForm({ choices, level: asked }: { choices: RehearseChoices;
       />
       <div className="sheet form-narrow">
         <label className="form-label" htmlFor="rehearse-goal">
-          What is to come out
+          What comes out
         </label>
         <select
           id="rehearse-goal"

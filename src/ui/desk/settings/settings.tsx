@@ -180,7 +180,7 @@ export function Settings({ settings, zones }: { settings: SettingsForm; zones: s
           <h2>Publishing</h2>
           <Field
             id="testers"
-            label="Others who rehearse a draft to its end before it is published"
+            label="People who must rehearse a draft before it is published"
             hint="0: a lead decides alone"
             error={errors.testersBeforePublishing}
           >
