@@ -297,6 +297,7 @@ async function compare(page: Page, run: string): Promise<void> {
     String(SCRIPT.broken),
     String(SCRIPT.lost),
     '·',
+    '·',
     /balances/,
   ]);
   for (const row of await page.locator('.ledger-table tbody tr').all()) await expect(row).toContainText('balances');
