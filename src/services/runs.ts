@@ -69,7 +69,12 @@ export async function openRunScreen(branch: Branch, id: string): Promise<RunStar
     })),
     newer,
     heard,
-    toRehearse,
+    toRehearse: toRehearse.map(({ person, procedure, title, setBy }) => ({
+      person,
+      procedure,
+      title,
+      setBy: people.find(({ id: one }) => one === setBy)?.name ?? setBy,
+    })),
   };
 }
 

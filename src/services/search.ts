@@ -1,5 +1,5 @@
 import type { FoundView } from '../contracts/views';
-import { parseSearch } from '../core/vehicle';
+import { parseSearch, titleWithSide } from '../core/vehicle';
 import { db, listStock, searchJobs, searchProcedures, type Actor, type Branch } from '../data';
 import { demand } from './permission';
 import { shopCatalogue, stockName } from './shop';
@@ -28,7 +28,7 @@ export async function searchEverything(by: Actor, text: string): Promise<FoundVi
     })),
     ...procedures.map(({ id, title, side, applies, retiredAt }): FoundView => ({
       kind: 'procedure',
-      title: side === 'centre' ? title : `${title}, ${side}`,
+      title: titleWithSide({ title, side }),
       under: retiredAt ? `${applies} · retired` : applies,
       href: `/procedures/${encodeURIComponent(id)}`,
     })),

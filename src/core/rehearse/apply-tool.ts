@@ -2,7 +2,7 @@ import { linkKindOrGuess, workKindOf } from '../hardware';
 import type { Fastener, Link, Work } from '../procedure';
 import { type Ground, lookUp } from './ground';
 import { piecesIn, reasonOf, releaseNode, takeOut } from './let-go';
-import type { Move, Outcome } from './move';
+import { type Move, outcomeOf } from './move';
 import { orderedBefore, waitingFor } from './reach';
 import { noted, type Rehearsal, withDone, withEntry } from './state';
 import { TOOL_HARM } from './strength';
@@ -12,19 +12,11 @@ import { judgeTool } from './tool-use';
 export const takeTool = (state: Rehearsal, tool: string): Rehearsal =>
   state.tool === tool ? state : { ...state, tool, toolChanges: state.toolChanges + 1 };
 
-const outcome = (went: Outcome['went'], item: string | null, because: string[] = [], more?: string): Outcome => ({
-  went,
-  item,
-  because,
-  damage: [],
-  ...(more ? { more } : {}),
-});
-
 /** The tool in hand on a fastener, the bare hand on a link, either on work. */
 export function applyTool(ground: Ground, state: Rehearsal, move: Extract<Move, { do: 'use' }>): Rehearsal {
   const { index, item } = lookUp(ground, move.item);
   const id = releaseNode(ground, move.item);
-  if (id === undefined || state.isDone.has(id)) return noted(state, outcome('nothing', move.item), false);
+  if (id === undefined || state.isDone.has(id)) return noted(state, outcomeOf('nothing', move.item));
   const waiting = waitingFor(ground.graph, state.isDone, id);
   const [inTheWay, unsafe] = [
     waiting.filter((one) => !isVehicle(ground, one)),
@@ -33,12 +25,11 @@ export function applyTool(ground: Ground, state: Rehearsal, move: Extract<Move, 
   if (inTheWay.length) {
     return noted(
       state,
-      outcome(
+      outcomeOf(
         'covered',
         move.item,
         inTheWay.map((one) => reasonOf(ground, one)),
       ),
-      true,
     );
   }
   if (unsafe.length)
@@ -48,7 +39,7 @@ export function applyTool(ground: Ground, state: Rehearsal, move: Extract<Move, 
       unsafe.map((one) => reasonOf(ground, one)),
     );
   const [rule] = orderedBefore(ground, state, id);
-  if (rule) return noted(state, outcome('too-early', move.item, [reasonOf(ground, rule.first)], rule.why), true);
+  if (rule) return noted(state, outcomeOf('too-early', move.item, [reasonOf(ground, rule.first)], rule.why));
   const fastener = index.fasteners.get(item);
   if (fastener) return release(ground, state, move, fastener);
   return byHand(ground, state, move.item, id, index.links.get(item), index.works.get(item));
@@ -58,7 +49,7 @@ const isVehicle = ({ graph }: Ground, id: number) => graph.nodes[id].ref.procedu
 
 /** An airbag plug with the battery on ends the rehearsal. */
 export const stopForSrs = (state: Rehearsal, item: string, because: string[]): Rehearsal => ({
-  ...noted(state, outcome('srs', item, because), true),
+  ...noted(state, outcomeOf('srs', item, because)),
   phase: 'over',
   ending: 'srs',
 });
@@ -71,10 +62,10 @@ function release(
 ): Rehearsal {
   const { fit, wants } = judgeTool(ground.graph.catalogue, fastener, state.tool);
   if (fit === 'slips') return slip(state, item, fastener, wants);
-  if (fit === 'no') return noted(state, outcome('wrong-tool', item, [], wants), true);
+  if (fit === 'no') return noted(state, outcomeOf('wrong-tool', item, [], wants));
   const left = piecesIn(ground, state, item);
   const now = takeOut(ground, state, item, Math.min(left, pieces ?? left));
-  return noted(now, outcome(piecesIn(ground, now, item) ? 'part-way' : 'done', item), false);
+  return noted(now, outcomeOf(piecesIn(ground, now, item) ? 'part-way' : 'done', item));
 }
 
 /** The first time it only slips; the second time the head is round, and comes out all the same with some trouble. */
@@ -85,8 +76,7 @@ function slip(state: Rehearsal, item: string, { kind }: Fastener, wants: string)
     before === 'once' ? [{ item, what: 'head' as const, kind, pieces: 1, mendMinutes: TOOL_HARM.head }] : [];
   return noted(
     { ...state, slipped: withEntry(state.slipped, item, isRound ? 'round' : 'once') },
-    { ...outcome(isRound ? 'rounded' : 'slipped', item, [], wants), damage },
-    true,
+    { ...outcomeOf(isRound ? 'rounded' : 'slipped', item, [], wants), damage },
   );
 }
 
@@ -102,26 +92,25 @@ function byHand(
     ? linkKindOrGuess(ground.graph.catalogue, link.kind).tool
     : (work?.tool ?? workKindOf(work!.kind).tool);
   // The bare hand is always there: a tool is put down for it.
-  if (wants === 'hand') return noted(withDone(takeTool(state, 'hand'), [id]), outcome('done', key), false);
-  if (state.tool !== wants) return noted(state, outcome('wrong-tool', key, [], wants), true);
-  return noted(withDone(state, [id]), outcome('done', key), false);
+  if (wants === 'hand') return noted(withDone(takeTool(state, 'hand'), [id]), outcomeOf('done', key));
+  if (state.tool !== wants) return noted(state, outcomeOf('wrong-tool', key, [], wants));
+  return noted(withDone(state, [id]), outcomeOf('done', key));
 }
 
 /** The battery's own steps. */
 export function makeSafe(ground: Ground, state: Rehearsal, step: 'check' | 'batteryOff' | 'wait'): Rehearsal {
   const id = ground.graph.idOf.get(step)!;
-  if (state.isDone.has(id)) return noted(state, outcome('nothing', null), false);
+  if (state.isDone.has(id)) return noted(state, outcomeOf('nothing', null));
   const waiting = waitingFor(ground.graph, state.isDone, id);
   if (waiting.length)
     return noted(
       state,
-      outcome(
+      outcomeOf(
         'too-early',
         null,
         waiting.map((one) => reasonOf(ground, one)),
         step,
       ),
-      true,
     );
-  return noted(withDone(state, [id]), outcome('done', null, [], step), false);
+  return noted(withDone(state, [id]), outcomeOf('done', null, [], step));
 }

@@ -1,6 +1,7 @@
 import { buildGraph, type ActionGraph, type CostSettings, DEFAULT_COSTS } from '../graph';
 import { type Catalogue, fastenerKindOf } from '../hardware';
 import {
+  countOf,
   heldParts,
   itemKey,
   readItemKey,
@@ -86,6 +87,12 @@ export function holdersOf({ graph }: Pick<Ground, 'graph'>, key: string): string
 export const fastenerOf = (ground: Pick<Ground, 'graph'>, key: string) => {
   const { index, item } = lookUp(ground, key);
   return index.fasteners.get(item);
+};
+
+/** How many pieces a fastener or a link stands for; one of anything else. */
+export const piecesOf = (ground: Pick<Ground, 'graph'>, key: string): number => {
+  const { index, item } = lookUp(ground, key);
+  return countOf(index.fasteners.get(item) ?? index.links.get(item) ?? {});
 };
 
 /** Whether a fastener lets go by its part's own motion. */

@@ -1,7 +1,7 @@
 import { followRemoval, type HandStep } from '../steps';
 import type { Ground } from './ground';
 import { waitingFor } from './reach';
-import type { Rehearsal } from './state';
+import { backWaitsFor, type Rehearsal } from './state';
 
 /** The next step of taking apart by the planned order, from where things stand; null where nothing is left to do. */
 export function nextStep(ground: Ground, state: Rehearsal): HandStep | null {
@@ -15,14 +15,7 @@ export function nextStep(ground: Ground, state: Rehearsal): HandStep | null {
 }
 
 /** The next step of the way back; null where it is done. */
-export function nextBack({ back, backDone }: Rehearsal): HandStep | null {
-  return (
-    back?.steps.find(
-      ({ actions }) =>
-        actions.some((key) => !backDone.has(key)) &&
-        actions.every((key) =>
-          (back.waitsFor.get(key) ?? []).every((need) => backDone.has(need) || actions.includes(need)),
-        ),
-    ) ?? null
-  );
-}
+export const nextBack = (state: Rehearsal): HandStep | null =>
+  state.back?.steps.find(
+    ({ actions }) => actions.some((key) => !state.backDone.has(key)) && backWaitsFor(state, actions).length === 0,
+  ) ?? null;

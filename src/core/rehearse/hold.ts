@@ -3,14 +3,13 @@ import { fastenerKindOf } from '../hardware';
 import { itemKey, type Part } from '../procedure';
 import { edgeOf, gesturesFor, isOut } from './gestures';
 import { fastenerOf, type Ground, holdersOf, letsGoByPull, lookUp } from './ground';
-import { piecesIn, reasonOf, releaseNode } from './let-go';
+import { gripAt, piecesIn, reasonOf, releaseNode } from './let-go';
 import type { Move } from './move';
 import { bedOf, gripPoint, placesOfPieces, shapeOf } from './pieces';
 import type { Spring } from './plate';
 import { type Holder, pullFrom, type Pulled } from './pull';
 import { waitingFor } from './reach';
 import type { Rehearsal } from './state';
-import { gripOf, gripOfLink } from './strength';
 
 export type PullMove = Extract<Move, { do: 'pull' }>;
 
@@ -71,10 +70,7 @@ function isItsWay(
 function springsOf(ground: Ground, state: Rehearsal, part: Part, keys: string[]): Holder[] {
   return keys.flatMap((key) => {
     const { index, item } = lookUp(ground, key);
-    const fastener = index.fasteners.get(item);
-    const { stiffness, strength, clampMm } = fastener
-      ? gripOf(ground.graph.catalogue, fastener)
-      : gripOfLink(ground.graph.catalogue, index.links.get(item)!);
+    const { stiffness, strength, clampMm } = gripAt(ground, key);
     const places = placesOfPieces(index, item, part);
     return places
       .slice(places.length - piecesIn(ground, state, key))

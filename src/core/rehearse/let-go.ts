@@ -1,10 +1,10 @@
 import { nodeIdOf } from '../graph';
-import { countOf, itemKey } from '../procedure';
-import { fastenerOf, type Ground, lookUp } from './ground';
+import { itemKey } from '../procedure';
+import { type Ground, lookUp, piecesOf } from './ground';
 import type { Damage } from './move';
 import type { Holder } from './pull';
 import { type Rehearsal, withDone, withEntry } from './state';
-import { gripOf, gripOfLink } from './strength';
+import { type Grip, gripOf, gripOfLink } from './strength';
 
 /** The node that lets an item go; undefined where this vehicle does not have it. */
 export function releaseNode({ graph }: Pick<Ground, 'graph'>, key: string): number | undefined {
@@ -13,12 +13,19 @@ export function releaseNode({ graph }: Pick<Ground, 'graph'>, key: string): numb
   return nodeIdOf(graph, { type, procedure, item });
 }
 
+/** How one piece of a fastener or a link holds. */
+export function gripAt(ground: Pick<Ground, 'graph'>, key: string): Grip {
+  const { index, item } = lookUp(ground, key);
+  const { catalogue } = ground.graph;
+  const fastener = index.fasteners.get(item);
+  return fastener ? gripOf(catalogue, fastener) : gripOfLink(catalogue, index.links.get(item)!);
+}
+
 /** How many pieces of an entry are still in. */
 export function piecesIn(ground: Pick<Ground, 'graph'>, state: Pick<Rehearsal, 'out' | 'isDone'>, key: string): number {
-  const { index, item } = lookUp(ground, key);
   const id = releaseNode(ground, key);
   if (id === undefined || state.isDone.has(id)) return 0;
-  return countOf(index.fasteners.get(item) ?? index.links.get(item) ?? {}) - (state.out.get(key) ?? 0);
+  return piecesOf(ground, key) - (state.out.get(key) ?? 0);
 }
 
 /** Takes pieces of an entry out; the last one lets it go. */
@@ -44,14 +51,11 @@ export function snap(
 /** What it is that broke at an entry, with the time it takes to put right. */
 export function damageOf(ground: Ground, key: string, pieces: number): Damage {
   const { index, item } = lookUp(ground, key);
-  const { catalogue } = ground.graph;
-  const fastener = fastenerOf(ground, key);
-  const link = index.links.get(item);
-  const grip = fastener ? gripOf(catalogue, fastener) : gripOfLink(catalogue, link!);
+  const grip = gripAt(ground, key);
   return {
     item: key,
     what: grip.breaks,
-    kind: (fastener ?? link)!.kind,
+    kind: (index.fasteners.get(item) ?? index.links.get(item))!.kind,
     pieces,
     mendMinutes: grip.mendMinutes * pieces,
   };

@@ -28,6 +28,8 @@ export type Went =
   /** Something lies over it or must come first: nothing moved. */
   | 'covered'
   | 'too-early'
+  /** Something wanted is not out yet, where one would turn back: no mistake. */
+  | 'not-yet'
   /** It bends where it is held, and was let go in time. */
   | 'held'
   | 'broke'
@@ -84,3 +86,12 @@ export const MISTAKES: ReadonlySet<Went> = new Set<Went>([
   'mixed-up',
   'overlooked',
 ]);
+
+/** An outcome in which nothing broke. */
+export const outcomeOf = (went: Went, item: string | null, because: string[] = [], more?: string): Outcome => ({
+  went,
+  item,
+  because,
+  damage: [],
+  ...(more ? { more } : {}),
+});

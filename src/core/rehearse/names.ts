@@ -1,6 +1,6 @@
-import { countOf, itemWords, namedWords, ownCovers, readItemKey } from '../procedure';
+import { itemWords, namedWords, ownCovers, readItemKey } from '../procedure';
 import { capital, listed, withArticle } from '../text';
-import type { Ground } from './ground';
+import { type Ground, piecesOf } from './ground';
 import type { Damage } from './move';
 import type { Broken } from './strength';
 
@@ -24,11 +24,7 @@ export function reasonWords({ graph }: Base, key: string): string {
 /** Whether a key is of an item: steps and gates of the way back have keys of their own. */
 export const isItem = ({ graph }: Base, key: string) => graph.indexes.has(readItemKey(key)?.procedure ?? '');
 
-export const isSeveral = (base: Base, key: string): boolean => {
-  const ref = readItemKey(key);
-  const index = ref && base.graph.indexes.get(ref.procedure);
-  return !!index && countOf(index.fasteners.get(ref.item) ?? index.links.get(ref.item) ?? {}) > 1;
-};
+export const isSeveral = (base: Base, key: string): boolean => isItem(base, key) && piecesOf(base, key) > 1;
 
 const BROKEN: Record<Broken, [one: string, several: string]> = {
   trim: ['the trim cracks at the', 'the trim cracks at the'],
@@ -53,7 +49,7 @@ export function damageWords(base: Base, { item, what, pieces, mendMinutes }: Dam
   if (what === 'head') return `The head is round (${name}): ${cost}`;
   const [one, several] = BROKEN[what];
   if (what === 'trim') return `${capital(one)} ${name}: ${cost}`;
-  const of = countOf(index.fasteners.get(ref.item) ?? index.links.get(ref.item) ?? {});
+  const of = piecesOf(base, item);
   const which = of > 1 ? `${pieces} of ${of} ${name}` : `The ${name}`;
   return `${capital(which)} ${pieces > 1 ? several : one}: ${cost}`;
 }

@@ -6,7 +6,7 @@ import { isOut } from './gestures';
 import { type Ground, holdersOf, letsGoByPull, lookUp } from './ground';
 import { type Against, holdOn, placeOfMove, type PullMove, pullOn, tiesOf } from './hold';
 import { reasonOf, releaseNode, snap } from './let-go';
-import type { Damage, Outcome } from './move';
+import { type Damage, outcomeOf, type Went } from './move';
 import { feelMm, pullFrom } from './pull';
 import { orderedBefore, waitingFor } from './reach';
 import { noted, type Rehearsal, withDone, withEntry } from './state';
@@ -21,18 +21,20 @@ export function pullPart(ground: Ground, state: Rehearsal, move: PullMove): Rehe
   const node = (type: RemovalType | 'reach') => nodeIdOf(graph, { type, procedure, item });
   const [free, takeOff] = [node('free'), node('takeOff')];
   if (free === undefined || takeOff === undefined || state.isDone.has(takeOff))
-    return noted(state, { went: 'nothing', item: move.item, because: [], damage: [] }, false);
+    return noted(state, outcomeOf('nothing', move.item));
   if (state.isDone.has(free)) return liftAway(ground, state, move, part, takeOff);
   const region = move.region && part.regions?.[move.region] ? move.region : undefined;
   const target = region ? nodeIdOf(graph, { type: 'peel', procedure, item, region })! : free;
-  if (state.isDone.has(target))
-    return noted(state, { went: 'nothing', item: move.item, because: [], damage: [] }, false);
+  if (state.isDone.has(target)) return noted(state, outcomeOf('nothing', move.item));
   const covers = waitingFor(graph, state.isDone, node('reach')!);
   if (covers.length)
     return noted(
       state,
-      { went: 'covered', item: move.item, because: covers.map((one) => reasonOf(ground, one)), damage: [] },
-      true,
+      outcomeOf(
+        'covered',
+        move.item,
+        covers.map((one) => reasonOf(ground, one)),
+      ),
     );
   const inIt = holdersOf(ground, move.item).filter((key) =>
     graph.nodes[target].needs.includes(releaseNode(ground, key)!),
@@ -42,8 +44,7 @@ export function pullPart(ground: Ground, state: Rehearsal, move: PullMove): Rehe
     ...inIt.filter((key) => letsGoByPull(ground, key)).map((key) => releaseNode(ground, key)!),
   ].flatMap((id) => orderedBefore(ground, state, id));
   const first = rule && reasonOf(ground, rule.first);
-  if (rule && !inIt.includes(first))
-    return noted(state, { went: 'too-early', item: move.item, because: [first], damage: [], more: rule.why }, true);
+  if (rule && !inIt.includes(first)) return noted(state, outcomeOf('too-early', move.item, [first], rule.why));
   const hold = holdOn(ground, state, part, move, inIt);
   return hold.holding.length || hold.isWrongWay || hold.because.length
     ? strain(ground, state, move, part, hold)
@@ -52,21 +53,19 @@ export function pullPart(ground: Ground, state: Rehearsal, move: PullMove): Rehe
 
 /** Bends it where it is held; beyond its strength something gives way. */
 function strain(ground: Ground, state: Rehearsal, move: PullMove, part: Part, hold: Against): Rehearsal {
-  const { holding, at, bed } = pullOn(ground, state, part, move, hold.holding);
-  const pulled = pullFrom(holding, bed, at, move.mm ?? feelMm(holding, bed, at));
-  const broken = snap(ground, state, pulled.snapped);
-  const went: Outcome['went'] = broken.damage.length ? 'broke' : hold.isWrongWay ? 'wrong-way' : 'held';
-  return noted(
-    broken.state,
-    {
-      went,
-      item: move.item,
-      because: hold.because,
-      damage: broken.damage,
-      ...(hold.isWrongWay ? { more: 'wrong-way' } : {}),
-    },
-    true,
-  );
+  const broken = breakBy(ground, state, move, part, hold.holding);
+  const went: Went = broken.damage.length ? 'broke' : hold.isWrongWay ? 'wrong-way' : 'held';
+  return noted(broken.state, {
+    ...outcomeOf(went, move.item, hold.because, hold.isWrongWay ? 'wrong-way' : undefined),
+    damage: broken.damage,
+  });
+}
+
+/** What gives way of some entries under the hand of a move. */
+function breakBy(ground: Ground, state: Rehearsal, move: PullMove, part: Part, keys: string[]) {
+  const { holding, at, bed } = pullOn(ground, state, part, move, keys);
+  const { snapped } = pullFrom(holding, bed, at, move.mm ?? feelMm(holding, bed, at));
+  return { ...snap(ground, state, snapped), snapped };
 }
 
 /** The motion is done; after the last one its clips and hooks have let go, and what nothing ties is off. */
@@ -85,13 +84,9 @@ function comes(
   const damage = motion?.pries && isOut(move.gesture) && marksEdges(state.tool) ? [edgeMark(move.item, part)] : [];
   // A prying tool stays in the hand; anything else is put down to move a part.
   const inHand = isOut(move.gesture) ? state : takeTool(state, 'hand');
-  const went = damage.length ? 'marked' : null;
+  const outcome = (went: Went) => ({ ...outcomeOf(damage.length ? 'marked' : went, move.item), damage });
   if (count < motions)
-    return noted(
-      { ...inHand, moved: withEntry(state.moved, placeOfMove(move), count) },
-      { went: went ?? 'part-way', item: move.item, because: [], damage },
-      damage.length > 0,
-    );
+    return noted({ ...inHand, moved: withEntry(state.moved, placeOfMove(move), count) }, outcome('part-way'));
   let now = withDone({ ...inHand, moved: withEntry(state.moved, placeOfMove(move), count) }, [
     ...inPlannedOrder(
       ground,
@@ -102,7 +97,7 @@ function comes(
   const takeOff = nodeIdOf(graph, { type: 'takeOff', procedure: lookUp(ground, move.item).procedure, item: part.id })!;
   if (graph.nodes[target].ref.type === 'free' && waitingFor(graph, now.isDone, takeOff).length === 0)
     now = withDone(now, [takeOff]);
-  return noted(now, { went: went ?? 'done', item: move.item, because: [], damage }, damage.length > 0);
+  return noted(now, outcome('done'));
 }
 
 /** What lets go in one motion, as it was planned: together they are one step. */
@@ -121,20 +116,13 @@ const edgeMark = (item: string, { kind }: Part): Damage => ({
 function liftAway(ground: Ground, state: Rehearsal, move: PullMove, part: Part, takeOff: number): Rehearsal {
   const { graph } = ground;
   const waiting = waitingFor(graph, state.isDone, takeOff);
-  if (waiting.length === 0)
-    return noted(
-      withDone(takeTool(state, 'hand'), [takeOff]),
-      { went: 'done', item: move.item, because: [], damage: [] },
-      false,
-    );
+  if (waiting.length === 0) return noted(withDone(takeTool(state, 'hand'), [takeOff]), outcomeOf('done', move.item));
   const because = waiting.map((id) => reasonOf(ground, id));
   const ties = tiesOf(ground, state, takeOff);
-  const { holding, at, bed } = pullOn(ground, state, part, move, ties);
-  const pulled = pullFrom(holding, bed, at, move.mm ?? feelMm(holding, bed, at));
-  const live = pulled.snapped.find(({ item }) => isLive(ground, state, item));
-  const broken = snap(ground, state, pulled.snapped);
+  const broken = breakBy(ground, state, move, part, ties);
+  const live = broken.snapped.find(({ item }) => isLive(ground, state, item));
   const went = broken.damage.length ? 'tore' : 'held';
-  const after = noted(broken.state, { went, item: move.item, because, damage: broken.damage }, true);
+  const after = noted(broken.state, { ...outcomeOf(went, move.item, because), damage: broken.damage });
   return live ? stopForSrs(after, live.item, ['batteryOff']) : after;
 }
 

@@ -2,17 +2,9 @@ import { followRefit } from '../steps';
 import { wordRefit } from '../wording';
 import { isFine, lineKey } from './gate-truth';
 import type { Ground } from './ground';
-import type { Move, Outcome } from './move';
+import { type Move, outcomeOf } from './move';
 import { rightLooks, sortingOf } from './sorting';
-import { noted, type Rehearsal, type WayBackNow } from './state';
-
-const told = (went: Outcome['went'], item: string | null, because: string[] = [], more?: string): Outcome => ({
-  went,
-  item,
-  because,
-  damage: [],
-  ...(more ? { more } : {}),
-});
+import { backWaitsFor, noted, type Rehearsal, type WayBackNow } from './state';
 
 /** The way back of what was really taken apart. */
 export function wayBackNow(ground: Ground, { done }: Rehearsal): WayBackNow {
@@ -33,10 +25,10 @@ export function sort(ground: Ground, state: Rehearsal, { pieces, wires }: Extrac
   const screws = sorting.holes.filter((key) => pieces[key] !== rightLooks(ground, key));
   const crossed = sorting.wires.filter(({ id, plus }) => wires[id] !== plus).map(({ part }) => part);
   let now = state;
-  for (const key of screws) now = noted(now, told('mixed-up', key, [key], 'screw'), true);
-  for (const key of crossed) now = noted(now, told('mixed-up', key, [key], 'wire'), true);
+  for (const key of screws) now = noted(now, outcomeOf('mixed-up', key, [key], 'screw'));
+  for (const key of crossed) now = noted(now, outcomeOf('mixed-up', key, [key], 'wire'));
   const wrong = [...screws, ...crossed];
-  const last = told(wrong.length ? 'mixed-up' : 'done', null, wrong, screws.length ? 'screw' : 'wire');
+  const last = outcomeOf(wrong.length ? 'mixed-up' : 'done', null, wrong, screws.length ? 'screw' : 'wire');
   return ended({ ...now, last, phase: 'back' });
 }
 
@@ -45,26 +37,23 @@ export function putBack(state: Rehearsal, step: string): Rehearsal {
   const { back, backDone } = state;
   const found = back?.steps.find(({ key }) => key === step);
   if (!back || !found || found.kind === 'gate' || found.actions.every((key) => backDone.has(key)))
-    return noted(state, told('nothing', null), false);
-  const open = found.actions.flatMap((key) =>
-    (back.waitsFor.get(key) ?? []).filter((need) => !backDone.has(need) && !found.actions.includes(need)),
-  );
+    return noted(state, outcomeOf('nothing', null));
+  const open = backWaitsFor(state, found.actions);
   if (open.length) {
     const gate = open.find((key) => back.actions.get(key)?.gate);
-    return noted(state, told(gate ? 'gate' : 'too-early', step, [...new Set(gate ? [gate, ...open] : open)]), true);
+    return noted(state, outcomeOf(gate ? 'gate' : 'too-early', step, [...new Set(gate ? [gate, ...open] : open)]));
   }
-  return ended(noted({ ...state, backDone: new Set([...backDone, ...found.actions]) }, told('done', step), false));
+  return ended(noted({ ...state, backDone: new Set([...backDone, ...found.actions]) }, outcomeOf('done', step)));
 }
 
 /** What is seen where somebody looks. */
 export function look(ground: Ground, state: Rehearsal, gateKey: string, check: string): Rehearsal {
   const gate = state.back?.actions.get(gateKey);
   const line = gate?.checks.find(({ id }) => id === check);
-  if (!gate || !line) return noted(state, told('nothing', null), false);
+  if (!gate || !line) return noted(state, outcomeOf('nothing', null));
   return noted(
     { ...state, looked: new Set([...state.looked, lineKey(gateKey, check)]) },
-    told('told', gateKey, [], isFine(ground, state, gate, line) ? 'fine' : 'amiss'),
-    false,
+    outcomeOf('told', gateKey, [], isFine(ground, state, gate, line) ? 'fine' : 'amiss'),
   );
 }
 
@@ -76,16 +65,16 @@ export function answer(
 ): Rehearsal {
   const { back, backDone } = state;
   const gate = back?.actions.get(key);
-  if (!back || !gate?.gate || backDone.has(key)) return noted(state, told('nothing', null), false);
-  const open = (back.waitsFor.get(key) ?? []).filter((need) => !backDone.has(need));
-  if (open.length) return noted(state, told('too-early', key, open), true);
+  if (!back || !gate?.gate || backDone.has(key)) return noted(state, outcomeOf('nothing', null));
+  const open = backWaitsFor(state, [key]);
+  if (open.length) return noted(state, outcomeOf('too-early', key, open));
   const wrong = gate.checks.filter((check) => (fine[check.id] ?? false) !== isFine(ground, state, gate, check));
   let now = state;
   for (const check of wrong)
-    now = noted(now, told('overlooked', key, [check.id], fine[check.id] ? 'passed' : 'stopped'), true);
+    now = noted(now, outcomeOf('overlooked', key, [check.id], fine[check.id] ? 'passed' : 'stopped'));
   const passed = wrong.filter(({ id }) => fine[id]);
   const named = (passed.length ? passed : wrong).map(({ id }) => id);
-  const last = told(wrong.length ? 'overlooked' : 'done', key, named, passed.length ? 'passed' : 'stopped');
+  const last = outcomeOf(wrong.length ? 'overlooked' : 'done', key, named, passed.length ? 'passed' : 'stopped');
   return ended({ ...now, last, backDone: new Set([...backDone, key]) });
 }
 

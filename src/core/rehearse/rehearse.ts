@@ -2,7 +2,7 @@ import { readItemKey } from '../procedure';
 import type { Ground } from './ground';
 import { nextBack, nextStep } from './hint';
 import { reasonOf } from './let-go';
-import type { Move, Outcome } from './move';
+import { type Move, outcomeOf } from './move';
 import { pullPart } from './pull-part';
 import { answer, beginBack, look, putBack, sort } from './put-back';
 import { isReached, leftLying, waitingFor } from './reach';
@@ -73,22 +73,34 @@ export const givesHints = ({ level }: Pick<Ground, 'level'>) => level === 'guide
 
 function hint(ground: Ground, state: Rehearsal): Rehearsal {
   const next = state.phase === 'apart' ? nextStep(ground, state) : nextBack(state);
-  if (!givesHints(ground) || !next) return noted(state, nothing(), false);
+  if (!givesHints(ground) || !next) return noted(state, outcomeOf('nothing', null));
   const costs = ground.level === 'hints' ? 1 : 0;
-  return noted({ ...state, hints: state.hints + costs }, { ...nothing(), went: 'told', because: next.actions }, false);
+  return noted({ ...state, hints: state.hints + costs }, outcomeOf('told', null, next.actions));
 }
-
-const nothing = (): Outcome => ({ went: 'nothing', item: null, because: [], damage: [] });
 
 /** On to the way back once everything wanted is out and nothing that came loose still lies there. */
 function turnBack(ground: Ground, state: Rehearsal): Rehearsal {
   const { graph, goalNodes } = ground;
   if (!isReached(ground, state)) {
     const open = goalNodes.flatMap((id) => (state.isDone.has(id) ? [] : [id, ...waitingFor(graph, state.isDone, id)]));
-    return noted(state, { ...nothing(), went: 'too-early', because: open.map((id) => reasonOf(ground, id)) }, false);
+    return noted(
+      state,
+      outcomeOf(
+        'not-yet',
+        null,
+        open.map((id) => reasonOf(ground, id)),
+      ),
+    );
   }
   const lying = leftLying(ground, state);
   if (lying.length)
-    return noted(state, { ...nothing(), went: 'overlooked', because: lying.map((id) => reasonOf(ground, id)) }, true);
+    return noted(
+      state,
+      outcomeOf(
+        'overlooked',
+        null,
+        lying.map((id) => reasonOf(ground, id)),
+      ),
+    );
   return ground.bothWays ? beginBack(ground, state) : { ...state, phase: 'over', ending: 'finished' };
 }

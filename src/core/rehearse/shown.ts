@@ -3,7 +3,6 @@ import { itemKey, itemsOf, type ProcedureDocument } from '../procedure';
 import { NAMED_TOOLS, parseDrive, COMMON_DRIVES, fitOf, workKindOf, linkKindOrGuess } from '../hardware';
 import { releaseTool } from '../graph';
 import type { Ground } from './ground';
-import { piecesIn } from './let-go';
 import { holds } from './reach';
 import type { Rehearsal } from './state';
 
@@ -63,9 +62,6 @@ export function inSight(ground: Ground, state: Rehearsal, document: ProcedureDoc
     .map(({ id }) => id)
     .filter((id) => of.get(id) !== 'absent' && !isOutNow(ground, state, document, id) && isSeen(id));
 }
-
-/** Pieces of an entry that are still in, of how many. */
-export const countIn = (ground: Ground, state: Rehearsal, key: string) => piecesIn(ground, state, key);
 
 /** Tools that lie on the bench of a rehearsal: what the vehicle takes, what is usually at hand, and the sizes that get taken by mistake. */
 export function toolsOnBench({ documents, graph: { catalogue } }: Ground): string[] {

@@ -1,6 +1,6 @@
 import { fastenerKindOf } from '../hardware';
 import { countOf, type Fastener, itemKey, type Pair } from '../procedure';
-import type { Ground } from './ground';
+import { fastenerOf, type Ground } from './ground';
 import { piecesIn } from './let-go';
 import type { Rehearsal } from './state';
 
@@ -41,15 +41,9 @@ export function rightLooks(ground: Ground, key: string): string {
   const swap = ground.faults.find(
     (fault) => fault.fault === 'wrong-hole' && (fault.item === key || fault.other === key),
   );
-  if (swap?.fault !== 'wrong-hole') return looksOf(fastenerOfKey(ground, key)!);
-  return looksOf(fastenerOfKey(ground, swap.item === key ? swap.other : swap.item)!);
+  if (swap?.fault !== 'wrong-hole') return looksOf(fastenerOf(ground, key)!);
+  return looksOf(fastenerOf(ground, swap.item === key ? swap.other : swap.item)!);
 }
-
-const fastenerOfKey = ({ graph }: Ground, key: string): Fastener | undefined => {
-  for (const [procedure, { fasteners }] of graph.indexes)
-    for (const [id, fastener] of fasteners) if (itemKey({ procedure, item: id }) === key) return fastener;
-  return undefined;
-};
 
 /** What there is to sort of what was taken out; heaps of one look alone, and wires nobody has told apart, ask nothing. */
 export function sortingOf(ground: Ground, state: Rehearsal): Sorting {

@@ -1,7 +1,7 @@
 import type { HandStep } from '../steps';
 import type { RefitStep } from '../wording';
 import type { Ground } from './ground';
-import type { Damage, Outcome } from './move';
+import { type Damage, MISTAKES, type Outcome } from './move';
 
 /** Taking apart; sorting screws and wires; putting back; over. */
 export type Phase = 'apart' | 'sort' | 'back' | 'over';
@@ -64,10 +64,10 @@ const AT_REST: Rehearsal = {
 };
 
 /** The state after an outcome: damage and mistakes are noted. */
-export const noted = (state: Rehearsal, outcome: Outcome, isMistake: boolean): Rehearsal => ({
+export const noted = (state: Rehearsal, outcome: Outcome): Rehearsal => ({
   ...state,
   damage: outcome.damage.length ? [...state.damage, ...outcome.damage] : state.damage,
-  mistakes: isMistake ? [...state.mistakes, outcome] : state.mistakes,
+  mistakes: MISTAKES.has(outcome.went) ? [...state.mistakes, outcome] : state.mistakes,
   last: outcome,
 });
 
@@ -88,3 +88,9 @@ export const startOf = ({ faults }: Pick<Ground, 'faults'>): Rehearsal => ({
   ...AT_REST,
   out: new Map(faults.flatMap((one) => (one.fault === 'missing' ? [[one.item, one.pieces] as const] : []))),
 });
+
+/** What some actions of the way back still wait for besides one another, by key. */
+export const backWaitsFor = ({ back, backDone }: Rehearsal, actions: readonly string[]): string[] =>
+  actions.flatMap((key) =>
+    (back?.waitsFor.get(key) ?? []).filter((need) => !backDone.has(need) && !actions.includes(need)),
+  );

@@ -1,14 +1,14 @@
 import { parseDrive, toolFor } from '../hardware';
-import { countOf } from '../procedure';
 import { capital, listed } from '../text';
 import { gateWords, handStepWords } from '../wording';
-import { type Ground, lookUp } from './ground';
+import { type Ground, lookUp, piecesOf } from './ground';
 import { piecesIn } from './let-go';
 import type { Outcome } from './move';
 import { type Base, damageWords, isItem, isSeveral, reasonWords } from './names';
 import type { Rehearsal } from './state';
 
-const toolName = (code: string) => {
+/** A tool in running text: "T20", "plastic trim tool". */
+export const toolName = (code: string) => {
   const { plate, name } = toolFor(code);
   return parseDrive(code) ? plate : name.toLowerCase();
 };
@@ -25,6 +25,8 @@ export function outcomeWords(ground: Ground, state: Rehearsal, outcome: Outcome)
       return doneWords(ground, state, item);
     case 'part-way':
       return partWayWords(ground, state, item!);
+    case 'not-yet':
+      return `Not yet: ${why} still to come out.`;
     case 'covered':
       return `You can’t get at ${name} yet: ${why} ${because.length > 1 ? 'are' : 'is'} in the way.`;
     case 'too-early':
@@ -73,14 +75,13 @@ function doneWords(ground: Ground, state: Rehearsal, item: string | null): strin
 function partWayWords(ground: Ground, state: Rehearsal, item: string): string {
   const { index, item: id } = lookUp(ground, item);
   if (index.parts.has(id)) return `${capital(reasonWords(ground, item))} gives. Go on.`;
-  const of = countOf(index.fasteners.get(id) ?? index.links.get(id) ?? {});
+  const of = piecesOf(ground, item);
   return `${of - piecesIn(ground, state, item)} of ${of} out.`;
 }
 
 function tooEarlyWords(ground: Ground, state: Rehearsal, { item, because, more }: Outcome, why: string): string {
   const first = because[0] ?? '';
   if (item && !isItem(ground, item)) return `Not yet: ${backActionWords(ground, state, first)} first.`;
-  if (item === null && more === undefined) return `Not yet: ${why} still to come out.`;
   const rule = item === null ? '' : more ? `: ${more}` : '';
   return `First ${why}${rule}.`;
 }

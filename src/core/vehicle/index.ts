@@ -1,6 +1,6 @@
 export { type Applicability, type Vehicle, applicabilityWords } from './applies';
 export { rankFor, verifyFor } from './relatives';
 export { type SearchQuery, parseSearch } from './search-query';
-export { type Side, oppositeSide, sideWords } from './sides';
+export { type Side, oppositeSide, sideWords, titleWithSide } from './sides';
 export { readVin } from './vin';
 export { ZONES, findZone, isRearwards, zoneName } from './zones';

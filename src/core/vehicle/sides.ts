@@ -12,3 +12,7 @@ export function sideWords(side: Side, steering: Steering = 'any'): string {
   if (steering === 'any') return side;
   return `${side} (${side === steering ? "driver's" : "passenger's"})`;
 }
+
+/** A title with its side, where it has one: "Velden Kite, rear door, left". */
+export const titleWithSide = ({ title, side }: { title: string; side: Side }): string =>
+  side === 'centre' ? title : `${title}, ${side}`;

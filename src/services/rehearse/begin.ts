@@ -7,6 +7,7 @@ import type { PlanRequest, PlanResult } from '../../core/plan';
 import { listOptions, recordedId, type ProcedureDocument } from '../../core/procedure';
 import { chooseFaults, type Fault, withFaults } from '../../core/rehearse';
 import { capital } from '../../core/text';
+import { titleWithSide } from '../../core/vehicle';
 import {
   db,
   deleteLeftRehearsals,
@@ -59,7 +60,7 @@ export function choicesOf(document: ProcedureDocument, draft: boolean): Rehearse
   const last = [...recordedOrder].reverse().find((item) => parts.some(({ id }) => id === item));
   return {
     id: document.id,
-    title: `${document.title}${document.side === 'centre' ? '' : `, ${document.side}`}`,
+    title: titleWithSide(document),
     draft,
     goals: parts.map(({ id, name }) => ({ goal: id, name: capital(name ?? id) })),
     usual: speaker?.id ?? last ?? parts.at(-1)?.id ?? '',
@@ -156,7 +157,7 @@ export async function viewRehearsal(by: Actor, id: string): Promise<RehearsalVie
   const [document] = row.setup.documents;
   return {
     id,
-    title: `${document.title}${document.side === 'centre' ? '' : `, ${document.side}`}`,
+    title: titleWithSide(document),
     of: row.revision === null ? 'draft' : `revision ${row.revision}`,
     setup: row.setup,
     ownKinds,

@@ -2,6 +2,7 @@ import type { DueView, PastRehearsalView, RehearseView } from '../../contracts/v
 import { BASE_CATALOGUE } from '../../core/hardware';
 import { type Due, dueFrom } from '../../core/rehearse';
 import { db, listPastRehearsals, listRehearsers, searchProcedures, type Actor, type PastRehearsal } from '../../data';
+import { titleWithSide } from '../../core/vehicle';
 import { everybody } from '../people';
 import { may } from '../permission';
 import { tasksOf } from './tasks';
@@ -27,7 +28,7 @@ export async function viewRehearse(by: Actor, now = new Date()): Promise<Rehears
     tasks: isLead ? tasks : [],
     procedures: procedures
       .filter(({ revision, retiredAt }) => revision !== null && !retiredAt)
-      .map(({ id, title, side }) => ({ id, title: side === 'centre' ? title : `${title}, ${side}` })),
+      .map((row) => ({ id: row.id, title: titleWithSide(row) })),
   };
 }
 

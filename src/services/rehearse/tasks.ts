@@ -36,10 +36,10 @@ export async function tasksOf(branch: Branch, person: string | null): Promise<Ta
 }
 
 /** What people of a branch are to rehearse before working by these procedures, and have not. */
-export const stillToRehearse = async (branch: Branch, procedures: string[]): Promise<TaskView[]> => {
+export async function stillToRehearse(branch: Branch, procedures: string[]): Promise<TaskRow[]> {
   const ids = new Set(procedures.map(recordedId));
-  return (await tasksOf(branch, null)).filter(({ procedure, doneAt }) => ids.has(procedure) && doneAt === null);
-};
+  return (await listTasks(db, branch, null)).filter(({ procedure, doneAt }) => ids.has(procedure) && doneAt === null);
+}
 
 const viewOf = (
   { person, procedure, title, level, setBy, setAt, doneAt }: TaskRow,

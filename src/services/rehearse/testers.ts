@@ -13,12 +13,13 @@ export async function viewTesters(by: Actor, id: string): Promise<TestersView | 
   if (!draft) return null;
   const [tests, { settings }, names] = await Promise.all([testersOf(draft), readShop(by.branch), everybodysNames()]);
   const remarks = testerRemarks(tests.map(({ person, score }) => ({ person, weak: score.weak })));
+  const graph = buildGraph([draft.document], { options: {} });
   const people = [...new Set(tests.map(({ person }) => person))];
   return {
     wanted: settings.testersBeforePublishing,
     people: people.map((person) => names[person] ?? person),
     remarks: remarks.map((remark) => {
-      const words = spotWords(graphFor(draft), remark);
+      const words = spotWords({ graph }, remark);
       return {
         item: itemIn(draft, remark.item),
         words: people.length > 1 ? `${words} (${remark.testers} of ${people.length})` : words,
@@ -36,10 +37,6 @@ function itemIn({ document }: Draft, key: string): string | null {
   const ref = readItemKey(key);
   return ref?.procedure === document.id ? ref.item : null;
 }
-
-const graphFor = ({ document }: Draft) => ({
-  graph: buildGraph([document], { options: {} }),
-});
 
 /** Throws a conflict where fewer others than the shop wants have rehearsed the draft as it stands. */
 export async function demandTesters(by: Actor, draft: Draft): Promise<void> {

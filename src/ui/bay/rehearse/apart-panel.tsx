@@ -1,7 +1,7 @@
 'use client';
 import { useMemo } from 'react';
 import { readItemKey } from '@/core/procedure';
-import { givesHints, inSight, isReached, listWords, nextStep, stepTitle } from '@/core/rehearse';
+import { givesHints, inSight, isReached, listWords, nextStep, stepTitle, toolName } from '@/core/rehearse';
 import { listed } from '@/core/text';
 import { ItemChoice } from './item-choice';
 import { Said } from './said';
@@ -64,9 +64,7 @@ function Next({ trainer: { ground, state } }: { trainer: Trainer }) {
   if (!next || isReached(ground, state)) return null;
   return (
     <p className="next-hint">
-      <b>Next:</b> {stepTitle(ground, null, next)} · {next.tool === 'hand' ? 'by hand' : toolWords(next.tool)}
+      <b>Next:</b> {stepTitle(ground, null, next)} · {next.tool === 'hand' ? 'by hand' : toolName(next.tool)}
     </p>
   );
 }
-
-const toolWords = (code: string) => code.replace(/^hex /, '').replace(/-/g, ' ');

@@ -2,7 +2,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { fastenerKindOf, toolFor } from '@/core/hardware';
 import { countOf, readItemKey } from '@/core/procedure';
-import { countIn, type Gesture, gesturesOf, gestureWords, hangs, listWords } from '@/core/rehearse';
+import { piecesIn, type Gesture, gesturesOf, gestureWords, hangs, listWords } from '@/core/rehearse';
 import { lowerFirst } from '@/core/text';
 import { FastenerGlyph, Glyph, LinkGlyph, PartGlyph } from '../../map';
 import type { Picked, Trainer } from './use-rehearsal';
@@ -17,7 +17,7 @@ export function ItemChoice({ trainer, picked, item }: { trainer: Trainer; picked
   const index = ground.graph.indexes.get(procedure)!;
   const [fastener, link] = [index.fasteners.get(id), index.links.get(id)];
   const of = countOf(fastener ?? link ?? {});
-  const left = fastener || link ? countIn(ground, state, item) : 1;
+  const left = fastener || link ? piecesIn(ground, state, item) : 1;
   const isPicked = picked.item === item;
   const row = useRef<HTMLLIElement>(null);
   useEffect(() => {

@@ -4,7 +4,7 @@ import { damageWords, faultWords, listWords, type Score, spotWords } from '@/cor
 import { readItemKey } from '@/core/procedure';
 import { listed } from '@/core/text';
 import { Trouble } from '../../design/trouble';
-import { clockWords } from './rehearsal-head';
+import { clock } from '../../design/minutes';
 import { Said } from './said';
 import type { Trainer } from './use-rehearsal';
 
@@ -105,9 +105,9 @@ function Lines({ score, seconds }: { score: Score; seconds: number }) {
     ['Missed', String(score.missed)],
     ['Other mistakes', String(score.stopped)],
     ['Hints', String(score.hints)],
-    ['Your order', `${clockWords(score.seconds)}, ${score.toolChanges} tool changes`],
-    ['Best order', `${clockWords(score.bestSeconds)}, ${score.bestToolChanges} tool changes`],
-    ['Time on the screen', clockWords(seconds)],
+    ['Your order', `${clock(score.seconds)}, ${score.toolChanges} tool changes`],
+    ['Best order', `${clock(score.bestSeconds)}, ${score.bestToolChanges} tool changes`],
+    ['Time on the screen', clock(seconds)],
   ];
   return (
     <dl className="facts">

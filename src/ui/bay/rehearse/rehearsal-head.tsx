@@ -1,10 +1,7 @@
 'use client';
 import { levelWords } from '@/core/rehearse';
+import { clock } from '../../design/minutes';
 import type { Trainer } from './use-rehearsal';
-
-/** Minutes and seconds: "3:05". */
-export const clockWords = (seconds: number) =>
-  `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`;
 
 const counted = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`;
 
@@ -22,7 +19,7 @@ export function RehearsalHead({ trainer: { view, state, seconds, limit, act } }:
         {state.hints > 0 && ` · ${counted(state.hints, 'hint')}`}
       </span>
       <span className="progress-words" role="timer" aria-label={limit ? 'Time left' : 'Time'}>
-        {clockWords(limit === null ? seconds : Math.max(0, limit - seconds))}
+        {clock(limit === null ? seconds : Math.max(0, limit - seconds))}
       </span>
       <button type="button" className="change-person" onClick={() => act({ do: 'stop' })}>
         Give up

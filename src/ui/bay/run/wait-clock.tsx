@@ -1,6 +1,7 @@
 'use client';
 import { useEffect, useState } from 'react';
 import type { RunHandle } from './use-run';
+import { clock } from '../../design/minutes';
 
 /** Seconds left of the wait after battery-off, by this tablet's clock; 0 where no wait was entered or it is over. */
 export function useWaitLeft({ plan, state }: RunHandle, isWait: boolean): number {
@@ -19,5 +20,4 @@ export function useWaitLeft({ plan, state }: RunHandle, isWait: boolean): number
 }
 
 /** "1:05" */
-export const waitWords = (seconds: number) =>
-  `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')} to wait`;
+export const waitWords = (seconds: number) => `${clock(seconds)} to wait`;

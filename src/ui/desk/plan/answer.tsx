@@ -4,7 +4,7 @@ import { toolFor } from '@/core/hardware';
 import { compareKit } from '@/core/layout';
 import type { Plan } from '@/core/plan';
 import { listed } from '@/core/text';
-import { minutes } from './minutes';
+import { minutes } from '../../design/minutes';
 
 interface AnswerProps {
   view: PlanView;

@@ -8,7 +8,7 @@ import { zoneName } from '@/core/vehicle';
 import { Plate } from '../../design';
 import { PhotoLinks } from '../../design/marked-photo';
 import { Recordings } from '../../design/recordings';
-import { clock } from './minutes';
+import { clock } from '../../design/minutes';
 import type { Planning } from './use-plan';
 
 interface OrderProps {

@@ -1,6 +1,7 @@
 'use client';
 import { useEffect, useState } from 'react';
 import type { LibraryRowView } from '@/contracts/views';
+import { titleWithSide } from '@/core/vehicle';
 import type { WordedChange } from '@/core/wording';
 import { send, troubleWords } from '../../../device/http';
 import { Trouble } from '../../design';
@@ -39,7 +40,7 @@ export function Compare({
         'GET',
         `/api/procedures/${encodeURIComponent(id)}/diff?with=${encodeURIComponent(row.id)}`,
       );
-      setOther({ title: `${row.title}${row.side === 'centre' ? '' : `, ${row.side}`}`, changes });
+      setOther({ title: titleWithSide(row), changes });
       onMark(changedItems(changes));
     } catch (error) {
       setTrouble(troubleWords(error));

@@ -4,7 +4,7 @@ import { indexItems, itemWords, type ProcedureDocument } from '@/core/procedure'
 import { capital } from '@/core/text';
 import type { PlannerQuestion } from '@/workers/planner.worker';
 import { useOwnKinds } from '../../design';
-import { clock } from '../plan/minutes';
+import { clock } from '../../design/minutes';
 import { usePlan } from '../plan/use-plan';
 
 /** The plan of the draft as it stands, for one part wanted out: whether the steps can be read aloud. */
