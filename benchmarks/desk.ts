@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import pg from 'pg';
 import { prepareDatabase, startThrowAwayCluster } from '../scripts/support/postgres';
 import { makeWorkers, WORKERS_FOLDER } from '../scripts/support/workers';
-import { db, getPerson, getPool, HOME, insertPerson, insertShop, type Actor } from '../src/data';
+import { dbOf, getPerson, getPool, HOME, insertPerson, insertShop, type Actor } from '../src/data';
 import { approveDraft, bringIn, endHeavy, jobBoard, openJob, openRun, viewDay, viewStores } from '../src/services';
 import { median, printTable, quantile } from './support/measure';
 
@@ -64,13 +64,20 @@ async function timed(work: () => Promise<unknown>): Promise<number> {
 
 /** A shop with years of jobs that were given back, some that are here, and a full shelf. */
 async function fill(ownerUrl: string): Promise<Actor> {
-  await insertShop(db, 'Made');
-  await insertPerson(db, { id: 'lead', name: 'A lead', role: 'lead', pinHash: 'x', passwordHash: null, branch: HOME });
-  const by: Actor = { ...(await getPerson(db, 'lead')), byPassword: true };
+  await insertShop(dbOf(HOME), 'Made');
+  await insertPerson(dbOf(HOME), {
+    id: 'lead',
+    name: 'A lead',
+    role: 'lead',
+    pinHash: 'x',
+    passwordHash: null,
+    branch: HOME,
+  });
+  const by: Actor = { ...(await getPerson(dbOf(HOME), 'lead')), byPassword: true };
   const door = readFileSync(join(import.meta.dirname, '../demo/procedures/kite-rear-door.json'), 'utf8');
   await bringIn(by, door);
   await approveDraft(by, 'kite-rear-door', 1, 'first');
-  const client = new pg.Client({ connectionString: ownerUrl });
+  const client = new pg.Client({ connectionString: ownerUrl, options: '-c pezzo.task=measure -c pezzo.branch=1' });
   await client.connect();
   await client.query(`
     with made as (insert into vehicles (make, model, year, label) select 'Velden', 'Kite', 2017, 'made ' || n from generate_series(1, ${JOBS}) n returning id),

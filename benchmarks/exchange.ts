@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import { BASE_CATALOGUE } from '../src/core/hardware';
 import type { ProcedureDocument } from '../src/core/procedure';
-import { db, getPool, HOME, insertPerson, insertShop } from '../src/data';
+import { dbOf, getPool, HOME, insertPerson, insertShop } from '../src/data';
 import { endHeavy, importArchive, packArchive, type Packed } from '../src/services';
 import { readAndCheck } from '../scripts/cli/read-file';
 import { prepareDatabase, startThrowAwayCluster } from '../scripts/support/postgres';
@@ -21,8 +21,8 @@ export async function main(): Promise<void> {
     process.env.DATABASE_URL = await prepareDatabase(cluster, 'exchange');
     await makeWorkers();
     process.env.PEZZO_WORKERS = WORKERS_FOLDER;
-    await insertShop(db, 'Quayside Sound');
-    await insertPerson(db, {
+    await insertShop(dbOf(HOME), 'Quayside Sound');
+    await insertPerson(dbOf(HOME), {
       id: 'lead',
       name: 'A lead',
       role: 'lead',

@@ -77,7 +77,7 @@ export async function main(): Promise<void> {
 }
 
 async function fill(url: string): Promise<void> {
-  const client = new pg.Client({ connectionString: url });
+  const client = new pg.Client({ connectionString: url, options: '-c pezzo.task=measure -c pezzo.branch=1' });
   await client.connect();
   const random = seeded(11);
   const pick = <T>(list: T[]) => list[Math.floor(random() * list.length)];

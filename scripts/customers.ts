@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import type pg from 'pg';
-import { db, getJob, getPool, listBranches, listPeople, type Actor } from '../src/data';
+import { getBranchOfJob, getPool, listBranches, listPeople, ownerDb, type Actor } from '../src/data';
 import { exportCustomer, redactCustomer, redactDue, viewCustomers } from '../src/services';
 import { PezzoError } from '../src/core/errors';
 import { UsageError } from './cli/usage-error';
@@ -10,19 +10,19 @@ import { PlainFailure, say } from './support/project';
 
 /** Whoever has the machine acts as the shop's owner; what is erased says so. Null where the shop was not set up. */
 async function findOwner(): Promise<Actor | null> {
-  const owner = (await listPeople(db, null)).find(({ role, active }) => role === 'owner' && active);
+  const owner = (await listPeople(ownerDb('customers'))).find(({ role, active }) => role === 'owner' && active);
   return owner ? { ...owner, byPassword: true } : null;
 }
 
 /** Whoever has the machine acts for every branch: the first owner, in each of them. */
 async function inEachBranch(by: Actor): Promise<Actor[]> {
-  return (await listBranches(db)).map(({ id }) => ({ ...by, branch: id }));
+  return (await listBranches(ownerDb('customers'))).map(({ id }) => ({ ...by, branch: id }));
 }
 
 /** The same, in the branch of a job. Throws not-found. */
 const inBranchOf = async (by: Actor, job: number): Promise<Actor> => ({
   ...by,
-  branch: (await getJob(db, null, job)).branch,
+  branch: await getBranchOfJob(ownerDb('customers'), job),
 });
 
 async function list(by: Actor, json: boolean): Promise<void> {

@@ -6,7 +6,7 @@ export const metadata = { title: 'Jobs' };
 
 export default async function JobsPage() {
   const person = await requirePerson();
-  const [board, names] = await Promise.all([jobBoard(person.branch), everybodysNames()]);
+  const [board, names] = await Promise.all([jobBoard(person.branch), everybodysNames(person.branch)]);
   const late = await lateSoon(person.branch, new Date(), board);
   return <JobBoard board={board} names={names} late={late} mayOpen={may(person, 'open-job')} />;
 }

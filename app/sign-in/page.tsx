@@ -1,5 +1,5 @@
 import { redirect } from 'next/navigation';
-import { firstShopName, isEnrolled, listSignInPeople, needsSetup } from '@/services';
+import { branchesToChoose, firstShopName, isEnrolled, listSignInPeople, needsSetup } from '@/services';
 import { SignIn } from '@/ui/sign-in';
 import { readSender } from '../session';
 
@@ -15,11 +15,17 @@ const nextOf = (query: Query) => (/^\/(?!\/)[\w\-./?=&%@]*$/.test(one(query.next
 export default async function SignInPage({ searchParams }: { searchParams: Promise<Query> }) {
   if (await needsSetup()) redirect('/setup');
   const [query, sender] = [await searchParams, await readSender()];
-  const [people, shop] = await Promise.all([listSignInPeople(sender), firstShopName()]);
+  const branches = await branchesToChoose(sender);
+  const branch = branches.find(({ id }) => String(id) === one(query.branch)) ?? null;
+  const [people, shop] = await Promise.all([
+    branches.length && !branch ? [] : listSignInPeople(sender, branch?.id ?? null),
+    firstShopName(),
+  ]);
   const asked = people.find(({ id }) => id === one(query.person)) ?? null;
   return (
     <SignIn
-      shop={shop}
+      shop={branch?.name ?? shop}
+      branches={branch ? [] : branches}
       people={people.map(({ id, name, role, hasPassword }) => ({ id, name, role, hasPassword }))}
       isEnrolled={isEnrolled(sender)}
       tablet={sender.device?.name ?? null}

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import pg from 'pg';
 import { capture } from '../support/command';
-import { migrate, type AppRole } from '../support/migrate';
+import { migrate } from '../support/migrate';
 import { PlainFailure, say } from '../support/project';
 import { clientProgram, fileHere, withDatabase, withoutPassword } from './tools';
 
@@ -11,7 +11,7 @@ import { clientProgram, fileHere, withDatabase, withoutPassword } from './tools'
  * Brings a backup back, whole or not at all, and then up to date where it is of an older version. Throws PlainFailure where the database
  * holds something and `replace` was not said, or the file is no backup.
  */
-export async function restore(databaseUrl: string, file: string, replace: boolean, role?: AppRole): Promise<void> {
+export async function restore(databaseUrl: string, file: string, replace: boolean, appRole?: string): Promise<void> {
   const program = await clientProgram('pg_restore');
   // Reading its table of contents first: a file that is no backup must not cost what is there.
   try {
@@ -49,7 +49,7 @@ export async function restore(databaseUrl: string, file: string, replace: boolea
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }
-  await migrate(databaseUrl, role);
+  await migrate(databaseUrl, appRole);
 }
 
 async function withClient<T>(databaseUrl: string, work: (client: pg.Client) => Promise<T>): Promise<T> {
@@ -70,15 +70,8 @@ const isEmpty = (databaseUrl: string) =>
   );
 
 /** The app's own role, where it is another than the owner. */
-function roleOf(ownerUrl: string, appUrl: string): AppRole | undefined {
-  if (ownerUrl === appUrl) return undefined;
-  const { username, password } = new URL(appUrl);
-  // A role that was given by whoever keeps the database has its password already.
-  return {
-    name: decodeURIComponent(username),
-    ...(process.env.DATABASE_URL ? {} : { password: decodeURIComponent(password) }),
-  };
-}
+const roleOf = (ownerUrl: string, appUrl: string): string | undefined =>
+  ownerUrl === appUrl ? undefined : decodeURIComponent(new URL(appUrl).username);
 
 /** `pezzo restore FILE`; returns the exit status. */
 export async function restoreCommand(name: string, { replace }: { replace?: boolean }): Promise<number> {

@@ -4,33 +4,30 @@ import { runner } from 'node-pg-migrate';
 import pg from 'pg';
 import { PlainFailure, ROOT } from './project';
 
-/** The plain role that the app works as: it owns nothing. */
-export interface AppRole {
-  name: string;
-  /** Set where the role is made here; left alone where it is given. */
-  password?: string;
-}
-
 /** Any number that is ours: whoever changes the schema holds it. */
 const LOCK = 4_700_470;
 /** What the app's own statements may take: a statement, a wait for a lock, a transaction that does nothing. */
-const LIMITS = { statement_timeout: '20s', lock_timeout: '6s', idle_in_transaction_session_timeout: '20s' };
+export const LIMITS = { statement_timeout: '20s', lock_timeout: '6s', idle_in_transaction_session_timeout: '20s' };
 
 /**
- * Brings a database to the newest schema and gives the app's role what it needs of it. Whoever comes second waits. Each migration runs in its own
+ * Brings a database to the newest schema and gives the app's role, which owns nothing, what it needs of it. Whoever comes second waits. Each migration runs in its own
  * transaction; a finished one is not run again.
  */
-export async function migrate(ownerUrl: string, role?: AppRole): Promise<void> {
+export async function migrate(ownerUrl: string, appRole?: string): Promise<void> {
   const client = new pg.Client({ connectionString: ownerUrl });
   try {
     await client.connect();
     await client.query('set statement_timeout = 0');
     await client.query('set idle_in_transaction_session_timeout = 0');
+    await client.query(`set pezzo.task = 'migration'`);
     // In a transaction, so that it works through a pooler too, which keeps no session.
     await client.query('begin');
     await client.query('select pg_advisory_xact_lock($1)', [LOCK]);
     await runner({
-      databaseUrl: { connectionString: ownerUrl, options: '-c statement_timeout=0 -c lock_timeout=60s' },
+      databaseUrl: {
+        connectionString: ownerUrl,
+        options: '-c statement_timeout=0 -c lock_timeout=60s -c pezzo.task=migration',
+      },
       dir: join(ROOT, 'src/data/migrations'),
       direction: 'up',
       migrationsTable: 'migrations',
@@ -38,7 +35,7 @@ export async function migrate(ownerUrl: string, role?: AppRole): Promise<void> {
       noLock: true,
       log: () => undefined,
     });
-    if (role) await grant(client, role);
+    if (appRole) await grant(client, appRole);
     await client.query('commit');
   } catch (error) {
     throw new PlainFailure(`The database could not be brought up to date: ${(error as Error).message}`);
@@ -47,17 +44,8 @@ export async function migrate(ownerUrl: string, role?: AppRole): Promise<void> {
   }
 }
 
-async function grant(client: pg.Client, { name, password }: AppRole): Promise<void> {
-  const role = pg.escapeIdentifier(name);
-  if (password !== undefined) {
-    const { rowCount } = await client.query('select 1 from pg_roles where rolname = $1', [name]);
-    if (!rowCount) await client.query(`create role ${role}`);
-    await client.query(
-      `alter role ${role} with login nosuperuser nocreatedb nocreaterole noreplication nobypassrls password ${pg.escapeLiteral(password)}`,
-    );
-    for (const [setting, value] of Object.entries(LIMITS))
-      await client.query(`alter role ${role} set ${setting} = ${pg.escapeLiteral(value)}`);
-  }
+async function grant(client: pg.Client, appRole: string): Promise<void> {
+  const role = pg.escapeIdentifier(appRole);
   await client.query(readFileSync(join(ROOT, 'src/data/grants.sql'), 'utf8').replaceAll('pezzo_app_role', role));
 }
 

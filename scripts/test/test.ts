@@ -67,7 +67,14 @@ export async function testCommand(stages: Stage[]): Promise<number> {
     if (wanted.has('unit')) tally = add(tally, await runVitest('unit'));
     if (wanted.has('integration') || wanted.has('browser')) cluster = await startThrowAwayCluster();
     if (wanted.has('integration'))
-      tally = add(tally, await runVitest('integration', { PEZZO_TEST_ADMIN_URL: cluster!.url('postgres') }));
+      tally = add(
+        tally,
+        await runVitest('integration', {
+          PEZZO_TEST_ADMIN_URL: cluster!.adminUrl('postgres'),
+          PEZZO_TEST_OWNER_BASE: cluster!.url('postgres'),
+          PEZZO_TEST_APP_BASE: cluster!.appUrl('postgres'),
+        }),
+      );
     if (wanted.has('browser')) {
       await ensureChromium();
       tally = add(tally, await runBrowser(cluster!));

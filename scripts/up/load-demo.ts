@@ -4,8 +4,10 @@ import pg from 'pg';
 import { v7 as uuid } from 'uuid';
 import { foldRun, graphOf, viewRun, type RunEvent, type RunFact } from '../../src/core/run';
 import {
-  db,
+  dbOf,
+  doorDb,
   getPool,
+  getShop,
   HOME,
   insertPerson,
   insertShop,
@@ -39,8 +41,9 @@ import { loadVisits } from './demo-visits';
 export async function loadDemo(databaseUrl: string, emptyAs: string | null = null): Promise<void> {
   process.env.DATABASE_URL = databaseUrl;
   try {
-    const [shop] = await listBranches(db);
-    if (shop && !emptyAs) return;
+    const [branch] = await listBranches(doorDb);
+    if (branch && !emptyAs) return;
+    const shop = branch && (await getShop(dbOf(branch.id), branch.id));
     if (shop && shop.settings.demo !== true)
       throw new PlainFailure('This database holds a real shop: --reset-demo would destroy it, so nothing was done.');
     if (shop) await empty(databaseUrl, emptyAs!);
@@ -62,10 +65,7 @@ async function empty(databaseUrl: string, ownerUrl: string): Promise<void> {
   } finally {
     await client.end();
   }
-  await migrate(
-    ownerUrl,
-    ownerUrl === databaseUrl ? undefined : { name: decodeURIComponent(new URL(databaseUrl).username) },
-  );
+  await migrate(ownerUrl, ownerUrl === databaseUrl ? undefined : decodeURIComponent(new URL(databaseUrl).username));
 }
 
 async function fill(): Promise<void> {
@@ -76,7 +76,7 @@ async function fill(): Promise<void> {
       passwordHash: person.password ? await hashSecret(person.password) : null,
     })),
   );
-  await transaction(async (tx) => {
+  await transaction(HOME, async (tx) => {
     await insertShop(tx, DEMO_SHOP);
     await updateShopSettings(tx, HOME, { demo: true, labourPerHour: 72, currency: '€' });
     for (const person of hashed) await insertPerson(tx, { ...person, branch: HOME });

@@ -101,7 +101,7 @@ const ownerOf = (databaseUrl: string) => process.env.PEZZO_OWNER_URL ?? database
 /** Brings a database of one's own up to date, and says where the app's role can do more than it should. */
 async function prepareGiven(databaseUrl: string): Promise<string> {
   const owner = ownerOf(databaseUrl);
-  await migrate(owner, owner === databaseUrl ? undefined : { name: decodeURIComponent(new URL(databaseUrl).username) });
+  await migrate(owner, owner === databaseUrl ? undefined : decodeURIComponent(new URL(databaseUrl).username));
   if (!(await limitRole(databaseUrl)))
     say(
       'The role of DATABASE_URL may not set its own time limits; set statement_timeout, lock_timeout and idle_in_transaction_session_timeout for it.',
@@ -119,7 +119,7 @@ async function setupCode(databaseUrl: string): Promise<string | null> {
   const client = new pg.Client({ connectionString: databaseUrl });
   await client.connect();
   try {
-    if ((await client.query('select 1 from shop')).rowCount) return null;
+    if ((await client.query('select 1 from door_branches()')).rowCount) return null;
   } finally {
     await client.end();
   }

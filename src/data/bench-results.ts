@@ -1,6 +1,5 @@
 import type { Said } from '../core/bench';
-import type { Db } from './pool';
-import type { Branch } from './shop';
+import type { Branch, Db } from './pool';
 
 /** One result of the bench, as it is kept on its job. */
 export interface BenchResultRow {

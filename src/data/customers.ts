@@ -1,6 +1,5 @@
 import { notFound } from '../core/errors';
-import type { Db } from './pool';
-import type { Branch } from './shop';
+import type { Branch, Db } from './pool';
 
 /** What a job holds of its customer. */
 export interface CustomerRow {

@@ -6,7 +6,7 @@ export interface DeviceRow {
   id: string;
   name: string;
   enrolledBy: string;
-  /** The branch of who let it in. */
+  /** Whose it is: the branch of who let it in. */
   branch: number;
   enrolledAt: Date;
   seenAt: Date;
@@ -14,7 +14,7 @@ export interface DeviceRow {
 }
 
 const DEVICE =
-  'id, name, enrolled_by as "enrolledBy", (select branch from people where people.id = enrolled_by) as branch, enrolled_at as "enrolledAt", seen_at as "seenAt", revoked_at as "revokedAt"';
+  'id, name, enrolled_by as "enrolledBy", branch, enrolled_at as "enrolledAt", seen_at as "seenAt", revoked_at as "revokedAt"';
 
 /** Lets a tablet in; only its token's hash is stored. Returns its id. */
 export async function insertDevice(db: Db, device: { name: string; tokenHash: Buffer; by: string }): Promise<string> {
@@ -27,10 +27,7 @@ export async function insertDevice(db: Db, device: { name: string; tokenHash: Bu
 
 /** The tablet a token belongs to; null where it is none, or no longer let in. */
 export async function findDevice(db: Db, tokenHash: Buffer): Promise<DeviceRow | null> {
-  const { rows } = await db.query<DeviceRow>(
-    `select ${DEVICE} from devices where token_hash = $1 and revoked_at is null`,
-    [tokenHash],
-  );
+  const { rows } = await db.query<DeviceRow>(`select ${DEVICE} from door_device($1)`, [tokenHash]);
   return rows[0] ?? null;
 }
 

@@ -18,4 +18,5 @@ grant update (closed_position) on logs to pezzo_app_role;
 grant update (looked_by, looked_at) on flags to pezzo_app_role;
 grant update (settled_by, settled_at) on procedure_comments to pezzo_app_role;
 grant delete on sessions, sign_in_tries, procedures, procedure_applies, procedure_drafts, speakers, provenances, wires, day_places, stock_reservations, rehearsals, rehearsal_tasks to pezzo_app_role;
-grant execute on function redact_job(integer, text) to pezzo_app_role;
+grant execute on function redact_job(integer, text), door_branches(), door_session(bytea), door_device(bytea), door_people(integer, text), door_end_session(bytea), door_sweep(), door_news(bigint),
+  add_branch(text, jsonb, text, text, text, text), chain_kinds(), is_taken(text, text), credits(text[]), keep_summaries(text[], jsonb[]), list_wires(text, jsonb, integer) to pezzo_app_role;

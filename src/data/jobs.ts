@@ -2,8 +2,7 @@ import { notFound } from '../core/errors';
 import type { SchoolChoice } from '../core/procedure';
 import type { Vehicle } from '../core/vehicle';
 import { insertLog } from './logs';
-import type { Db } from './pool';
-import type { Branch } from './shop';
+import type { Branch, Db } from './pool';
 import { randomUUID } from 'node:crypto';
 
 export interface VehicleRow extends Vehicle {
@@ -135,6 +134,13 @@ export async function getJob(db: Db, branch: Branch | null, number: number): Pro
   );
   if (!rows[0]) throw notFound('job-unknown', `There is no job ${number}.`);
   return rows[0];
+}
+
+/** The branch that has a job, for an owner's task. Throws not-found. */
+export async function getBranchOfJob(db: Db, number: number): Promise<Branch> {
+  const { rows } = await db.query<{ branch: Branch }>('select branch from jobs where number = $1', [number]);
+  if (!rows[0]) throw notFound('job-unknown', `There is no job ${number}.`);
+  return rows[0].branch;
 }
 
 /** Notes who is trained for the high voltage of a job's vehicle, and who says so. */

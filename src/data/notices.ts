@@ -133,7 +133,7 @@ class Notices {
     this.isAsking = true;
     try {
       const { rows } = await getPool().query<{ logId: string; position: string }>(
-        `select log_id as "logId", max(position) as position from events where position > $1 and received_at > now() - interval '10 seconds' group by log_id`,
+        'select log_id as "logId", position from door_news($1)',
         [this.askFrom],
       );
       for (const { logId, position } of rows) {

@@ -1,5 +1,4 @@
-import type { Db } from './pool';
-import type { Branch } from './shop';
+import type { Branch, Db } from './pool';
 import { notFound } from '../core/errors';
 
 export type Role = 'trainee' | 'technician' | 'lead' | 'owner';
@@ -20,13 +19,22 @@ export interface PersonSecrets extends Person {
 
 const PERSON = 'id, name, role, active, branch, password_hash is not null as "hasPassword"';
 
-/** Everybody of a branch, or of all of them (null): active ones first, by name. */
-export async function listPeople(db: Db, branch: Branch | null): Promise<Person[]> {
-  const { rows } = await db.query<Person>(
-    `select ${PERSON} from people where $1::int is null or branch = $1 order by active desc, name`,
-    [branch],
-  );
+/** Everybody of a branch: active ones first, by name. */
+export async function listPeople(db: Db): Promise<Person[]> {
+  const { rows } = await db.query<Person>(`select ${PERSON} from people order by active desc, name, id`);
   return rows;
+}
+
+/** What the given people are called; those of other branches, who made what the library shares, by their branch's name. */
+export async function listCredits(db: Db, ids: string[]): Promise<Record<string, string>> {
+  const { rows } = await db.query<{ id: string; name: string }>('select id, name from credits($1)', [ids]);
+  return Object.fromEntries(rows.map(({ id, name }) => [id, name]));
+}
+
+/** True where somebody of any branch has this id. */
+export async function isPersonId(db: Db, id: string): Promise<boolean> {
+  const { rows } = await db.query<{ taken: boolean }>(`select is_taken('person', $1) as taken`, [id]);
+  return rows[0].taken;
 }
 
 /** One person. Throws not-found. */
@@ -36,14 +44,20 @@ export async function getPerson(db: Db, id: string): Promise<Person> {
   return rows[0];
 }
 
-/** A person with the secrets sign-in compares, by id or by the name as it is typed; null where there is none. */
-export async function findPersonForSignIn(db: Db, idOrName: string): Promise<PersonSecrets | null> {
+/** Active people with the secrets sign-in compares, of a branch or of all (null), by id or by the name as it is typed; at most one where it is an id. */
+export async function listPeopleForSignIn(db: Db, branch: Branch | null, idOrName: string): Promise<PersonSecrets[]> {
   const { rows } = await db.query<PersonSecrets>(
-    `select ${PERSON}, pin_hash as "pinHash", password_hash as "passwordHash"
-       from people where id = $1 or (active and lower(name) = lower($1)) order by id = $1 desc limit 1`,
-    [idOrName],
+    `select ${PERSON}, pin_hash as "pinHash", password_hash as "passwordHash" from door_people($1, $2)`,
+    [branch, idOrName],
   );
-  return rows[0] ?? null;
+  const byId = rows.filter(({ id }) => id === idOrName);
+  return byId.length ? byId : rows;
+}
+
+/** Who may sign in on a branch's tablets: active people by name; of every branch where none is given. */
+export async function listPeopleAtDoor(db: Db, branch: Branch | null): Promise<Person[]> {
+  const { rows } = await db.query<Person>(`select ${PERSON} from door_people($1, null)`, [branch]);
+  return rows;
 }
 
 /** Adds a person. */

@@ -3,8 +3,7 @@ import { readDocument, type ProcedureDocument } from '../core/procedure';
 import type { Summary } from '../core/plan';
 import { foldText } from '../core/text';
 import { zoneName, type Applicability, type SearchQuery } from '../core/vehicle';
-import type { Db } from './pool';
-import type { Branch } from './shop';
+import type { Branch, Db } from './pool';
 
 /** A procedure as lists show it. */
 export interface ProcedureRow {
@@ -75,7 +74,7 @@ export async function insertProcedure(
 ): Promise<void> {
   await db.query(
     `insert into procedures (id, title, zone, side, search_text, created_by, from_run, from_procedure, branch)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, (select branch from people where id = $6))`,
+     values ($1, $2, $3, $4, $5, $6, $7, $8, current_branch())`,
     [
       document.id,
       document.title,
@@ -166,10 +165,7 @@ export async function listSummaries(db: Db, ids: string[]): Promise<Map<string, 
 
 /** Keeps summaries that were worked out from documents as they stood. */
 export async function keepSummaries(db: Db, summaries: ReadonlyMap<string, Summary>): Promise<void> {
-  await db.query(
-    `update procedures p set summary = s.summary from unnest($1::text[], $2::jsonb[]) as s (id, summary) where p.id = s.id`,
-    [[...summaries.keys()], [...summaries.values()]],
-  );
+  await db.query('select keep_summaries($1, $2)', [[...summaries.keys()], [...summaries.values()]]);
 }
 
 /** What stands for each of the given procedures: the revision in force, else the draft. */
@@ -215,8 +211,8 @@ export async function updateShared(db: Db, branch: Branch, id: string, isShared:
 
 /** True where a procedure has this id. */
 export async function isProcedureId(db: Db, id: string): Promise<boolean> {
-  const { rows } = await db.query('select 1 from procedures where id = $1', [id]);
-  return rows.length > 0;
+  const { rows } = await db.query<{ taken: boolean }>(`select is_taken('procedure', $1) as taken`, [id]);
+  return rows[0].taken;
 }
 
 /** The draft of a procedure, or null. */

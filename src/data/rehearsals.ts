@@ -1,7 +1,6 @@
 import { notFound } from '../core/errors';
 import type { Level, Move, Score, Setup } from '../core/rehearse';
-import type { Branch } from './shop';
-import type { Db } from './pool';
+import type { Branch, Db } from './pool';
 
 /** A setup as it is stored; the catalogue is the shop's at the time it is read. */
 export type StoredSetup = Omit<Setup, 'catalogue'> & { version: 1 };

@@ -1,8 +1,7 @@
 import { notFound } from '../core/errors';
 import { readRunPlan, type RunPlan } from '../core/plan';
 import { insertLog } from './logs';
-import type { Db } from './pool';
-import type { Branch } from './shop';
+import type { Branch, Db } from './pool';
 
 export interface RunRow {
   id: string;

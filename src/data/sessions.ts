@@ -15,7 +15,7 @@ export interface SessionRow {
   expiresAt: Date;
 }
 
-/** Keeps a session; only the token's hash is stored. Sessions that have ended are swept out on the way. */
+/** Keeps a session; only the token's hash is stored. Sessions of the branch that have ended are swept out on the way. */
 export async function insertSession(db: Db, session: SessionRow): Promise<void> {
   await db.query('delete from sessions where expires_at <= now()');
   await db.query(
@@ -24,12 +24,10 @@ export async function insertSession(db: Db, session: SessionRow): Promise<void> 
   );
 }
 
-/** The active person of a live session; null where it ended, the person was removed, or the tablet it was opened on is no longer let in. */
+/** The active person of a live session; null where it ended, the person was removed, or the tablet it was opened on is no longer let in, or another branch's. */
 export async function findSessionPerson(db: Db, tokenHash: Buffer): Promise<(Actor & { expiresAt: Date }) | null> {
   const { rows } = await db.query<Actor & { expiresAt: Date }>(
-    `select p.id, p.name, p.role, p.active, p.branch, p.password_hash is not null as "hasPassword", s.by_password as "byPassword", s.expires_at as "expiresAt"
-       from sessions s join people p on p.id = s.person_id left join devices d on d.id = s.device_id
-      where s.token_hash = $1 and s.expires_at > now() and p.active and d.revoked_at is null`,
+    'select id, name, role, active, branch, "hasPassword", "byPassword", "expiresAt" from door_session($1)',
     [tokenHash],
   );
   return rows[0] ?? null;
@@ -37,7 +35,7 @@ export async function findSessionPerson(db: Db, tokenHash: Buffer): Promise<(Act
 
 /** Ends one session. */
 export async function deleteSession(db: Db, tokenHash: Buffer): Promise<void> {
-  await db.query('delete from sessions where token_hash = $1', [tokenHash]);
+  await db.query('select door_end_session($1)', [tokenHash]);
 }
 
 /** Ends all sessions of a person. */
@@ -52,6 +50,6 @@ export async function deleteSessionsOn(db: Db, deviceId: string): Promise<void> 
 
 /** Sweeps out sessions that have ended. Returns how many there were. */
 export async function sweepSessions(db: Db): Promise<number> {
-  const { rowCount } = await db.query('delete from sessions where expires_at <= now()');
-  return rowCount ?? 0;
+  const { rows } = await db.query<{ gone: number }>('select door_sweep() as gone');
+  return rows[0].gone;
 }

@@ -1,6 +1,5 @@
 import { notFound } from '../core/errors';
-import type { Db } from './pool';
-import type { Branch } from './shop';
+import type { Branch, Db } from './pool';
 
 /** A piece of a tool of which the shop has only so many. */
 export interface ShopToolRow {

@@ -1,8 +1,6 @@
 import { notFound } from '../core/errors';
-import type { Db } from './pool';
+import type { Branch, Db } from './pool';
 
-/** A shop of the chain: its number. */
-export type Branch = number;
 /** The first one; where there is no chain it is the only one. */
 export const HOME: Branch = 1;
 
@@ -12,10 +10,16 @@ export interface ShopRow {
   settings: Record<string, unknown>;
 }
 
-/** Every branch, the first one first. Empty before anything is set up. */
-export async function listBranches(db: Db): Promise<ShopRow[]> {
-  const { rows } = await db.query<ShopRow>('select id, name, settings from shop order by id');
+/** Every branch by its name, the first one first. Empty before anything is set up. */
+export async function listBranches(db: Db): Promise<Pick<ShopRow, 'id' | 'name'>[]> {
+  const { rows } = await db.query<Pick<ShopRow, 'id' | 'name'>>('select id, name from door_branches()');
   return rows;
+}
+
+/** Kinds of their own that the branches have, the first branch's first. */
+export async function listOwnKinds(db: Db): Promise<unknown[][]> {
+  const { rows } = await db.query<{ kinds: unknown[] }>('select kinds from chain_kinds()');
+  return rows.map(({ kinds }) => kinds);
 }
 
 /** One branch. Throws not-found. */
@@ -30,11 +34,20 @@ export async function insertShop(db: Db, name: string): Promise<void> {
   await db.query('insert into shop (id, name) values ($1, $2)', [HOME, name]);
 }
 
-/** Adds a branch with the settings it begins with. Returns its number. */
-export async function insertBranch(db: Db, name: string, settings: Record<string, unknown>): Promise<Branch> {
-  const { rows } = await db.query<{ id: Branch }>('insert into shop (name, settings) values ($1, $2) returning id', [
+/** Adds a branch with the settings it begins with, and its owner. Returns its number. */
+export async function addBranchWithOwner(
+  db: Db,
+  name: string,
+  settings: Record<string, unknown>,
+  owner: { id: string; name: string; pinHash: string; passwordHash: string },
+): Promise<Branch> {
+  const { rows } = await db.query<{ id: Branch }>('select add_branch($1, $2, $3, $4, $5, $6) as id', [
     name,
     settings,
+    owner.id,
+    owner.name,
+    owner.pinHash,
+    owner.passwordHash,
   ]);
   return rows[0].id;
 }

@@ -23,7 +23,7 @@ export async function upsertSpeakers(db: Db, speakers: readonly Speaker[]): Prom
      select name, kind, basket, cutout, holes, circle, depth, proud, stroke, ohms, "sensitivityDb", watts
        from jsonb_to_recordset($1) as s (name text, kind text, basket float, cutout float, holes integer, circle float, depth float, proud float, stroke float, ohms float,
          "sensitivityDb" float, watts float)
-     on conflict (name) do update set kind = excluded.kind, basket = excluded.basket, cutout = excluded.cutout, holes = excluded.holes, circle = excluded.circle,
+     on conflict (branch, name) do update set kind = excluded.kind, basket = excluded.basket, cutout = excluded.cutout, holes = excluded.holes, circle = excluded.circle,
        depth = excluded.depth, proud = excluded.proud, stroke = excluded.stroke, ohms = excluded.ohms, sensitivity_db = excluded.sensitivity_db, watts = excluded.watts`,
     [JSON.stringify(speakers)],
   );

@@ -1,6 +1,5 @@
 import type { StoreItem } from '../core/shop';
-import type { Db } from './pool';
-import type { Branch } from './shop';
+import type { Branch, Db } from './pool';
 
 export interface StockRow {
   kind: string;

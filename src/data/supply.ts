@@ -1,6 +1,5 @@
 import { conflict, notFound } from '../core/errors';
-import type { Db } from './pool';
-import type { Branch } from './shop';
+import type { Branch, Db } from './pool';
 
 export type OrderState = 'sent' | 'confirmed' | 'delayed' | 'received' | 'cancelled';
 

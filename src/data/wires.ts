@@ -23,15 +23,11 @@ export async function replaceWires(
   wires: (WireRow & { searchText: string })[],
   version: number,
 ): Promise<void> {
-  await db.query('delete from wires where procedure_id = $1', [procedureId]);
-  if (wires.length)
-    await db.query(
-      `insert into wires (procedure_id, position, item, connector, cavity, colour, does, polarity, how, sure, search_text)
-       select $1, x.position, x.item, x.connector, x.cavity, x.colour, x."function", x.polarity, x.how, x.sure, x."searchText"
-         from jsonb_to_recordset($2::jsonb) as x (position int, item text, connector text, cavity text, colour text, "function" text, polarity text, how text[], sure real, "searchText" text)`,
-      [procedureId, JSON.stringify(wires.map((one, position) => ({ ...one, position })))],
-    );
-  await db.query('update procedures set wires_version = $2 where id = $1', [procedureId, version]);
+  await db.query('select list_wires($1, $2, $3)', [
+    procedureId,
+    JSON.stringify(wires.map((one, position) => ({ ...one, position }))),
+    version,
+  ]);
 }
 
 /** Wires that hold every word, by procedure; at most `limit`. One `like` a word, as the trigram index serves it. */

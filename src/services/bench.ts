@@ -4,7 +4,7 @@ import { dampDoorOf } from '../core/bench';
 import { conflict, invalid } from '../core/errors';
 import { indexItems, itemWords, recordedId, withPair } from '../core/procedure';
 import {
-  db,
+  dbOf,
   findDraft,
   getJob,
   insertBenchResult,
@@ -23,7 +23,8 @@ import { demand } from './permission';
 const MOST_JOBS = 200;
 
 /** Where speakers sit, as measured on doors that are published. */
-export async function mountsKnown(): Promise<MountView[]> {
+export async function mountsKnown(branch: Branch): Promise<MountView[]> {
+  const db = dbOf(branch);
   const documents = await listMeasured(db);
   return documents.flatMap((document) => {
     const index = indexItems(document);
@@ -39,12 +40,12 @@ export async function mountsKnown(): Promise<MountView[]> {
 }
 
 /** Jobs that results of the bench can be kept on. */
-export const jobsAtTheBench = (branch: Branch) => listOpenJobs(db, branch, MOST_JOBS);
+export const jobsAtTheBench = (branch: Branch) => listOpenJobs(dbOf(branch), branch, MOST_JOBS);
 
 /** Keeps what was worked out on its job. Throws not-found; a conflict where the vehicle was given back. */
 export async function keepBenchResult(by: Actor, jobNumber: number, form: BenchResultForm): Promise<void> {
   demand(by, 'follow');
-  await transaction(async (tx) => {
+  await transaction(by, async (tx) => {
     const job = await getJob(tx, by.branch, jobNumber);
     if ((await lockLog(tx, job.visit)).isClosed)
       throw conflict('given-back', 'This vehicle was given back. Open a new job for it.');
@@ -59,7 +60,8 @@ export async function keepBenchResult(by: Actor, jobNumber: number, form: BenchR
 }
 
 /** What was worked out for a job, the latest first. */
-export async function benchResultsOf(jobNumber: number): Promise<BenchResultView[]> {
+export async function benchResultsOf(branch: Branch, jobNumber: number): Promise<BenchResultView[]> {
+  const db = dbOf(branch);
   const rows = await listBenchResults(db, jobNumber);
   return rows.map(({ id, tool, said, standing, why, keptBy, keptAt }) => ({
     id,
@@ -73,8 +75,8 @@ export async function benchResultsOf(jobNumber: number): Promise<BenchResultView
 }
 
 /** The flat skin of a published zone, to be damped. Throws not-found, `invalid` where nothing of it is drawn. */
-export async function skinOf(procedure: string): Promise<SkinView> {
-  const [{ document }] = await approvedDocuments([procedure]);
+export async function skinOf(branch: Branch, procedure: string): Promise<SkinView> {
+  const [{ document }] = await approvedDocuments(branch, [procedure]);
   const door = dampDoorOf(document);
   if (!door)
     throw invalid(
@@ -88,9 +90,10 @@ export async function skinOf(procedure: string): Promise<SkinView> {
 /** Writes into a procedure's draft which wire of a speaker's pair is plus, and how that was found; a draft is begun where there is none. Throws not-found, a conflict where somebody else just changed it. */
 export async function writePair(by: Actor, { procedure, of, plus, minus, verified, job }: PairForm): Promise<void> {
   demand(by, 'record');
+  const db = dbOf(by);
   const id = recordedId(procedure);
   const draft = await findDraft(db, id);
-  const document = draft?.document ?? (await approvedDocuments([id]))[0].document;
+  const document = draft?.document ?? (await approvedDocuments(by.branch, [id]))[0].document;
   if (!document.parts.some((part) => part.id === of))
     throw invalid('no-place', 'That speaker is not part of the procedure any more.');
   const found = {

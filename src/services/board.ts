@@ -3,7 +3,7 @@ import type { RunPlan } from '../core/plan';
 import { currentSteps, isOver, recordedTooEarly, timeLeft, type RunEvent } from '../core/run';
 import { foldVisit, type VisitEvent } from '../core/visit';
 import {
-  db,
+  dbOf,
   getJob,
   listEventsAfter,
   listJobs,
@@ -27,14 +27,14 @@ const ON_BOARD = { open: 300, closed: 30 };
 
 /** Jobs whose vehicle is here, and those given back last, with where each of their runs stands, newest first. */
 export const jobBoard = async (branch: Branch): Promise<JobStanding[]> =>
-  withStandings(await listJobsOnBoard(db, branch, ON_BOARD));
+  withStandings(branch, await listJobsOnBoard(dbOf(branch), branch, ON_BOARD));
 
 /** One job with its runs. Throws not-found. */
 export const viewJob = async (branch: Branch, number: number): Promise<JobStanding> =>
-  (await withStandings([await getJob(db, branch, number)]))[0];
+  (await withStandings(branch, [await getJob(dbOf(branch), branch, number)]))[0];
 
 /** Jobs to choose from, newest first, without a look at their logs. */
-export const listJobChoices = (branch: Branch): Promise<JobRow[]> => listJobs(db, branch, CHOICES);
+export const listJobChoices = (branch: Branch): Promise<JobRow[]> => listJobs(dbOf(branch), branch, CHOICES);
 
 /** What this process remembers of a log between two looks: its events so far, and what they amounted to. */
 interface Remembered<E, S> {
@@ -54,10 +54,12 @@ class Standings<E extends KeptEvent, S> {
 
   /** The standing of each log; `make` is asked only for logs with news or another mark. */
   async of(
+    branch: Branch,
     logs: { log: string; mark: string }[],
     positions: ReadonlyMap<string, number>,
     make: (log: string, events: E[]) => S,
   ): Promise<Map<string, S>> {
+    const db = dbOf(branch);
     const behind = logs.filter(({ log, mark }) => {
       const kept = this.kept.get(log);
       return !kept || kept.mark !== mark || kept.position < (positions.get(log) ?? 0);
@@ -94,7 +96,8 @@ const visitStandings = new Standings<VisitEvent, VisitStanding>();
 /** Plans never change once their run is opened. */
 const plans = new Map<string, RunPlan>();
 
-async function plansOf(runs: RunHead[]): Promise<ReadonlyMap<string, RunPlan>> {
+async function plansOf(branch: Branch, runs: RunHead[]): Promise<ReadonlyMap<string, RunPlan>> {
+  const db = dbOf(branch);
   const missing = runs.map(({ id }) => id).filter((id) => !plans.has(id));
   const read = missing.length ? await listRunPlans(db, missing) : new Map<string, RunPlan>();
   const all = new Map(runs.map(({ id }) => [id, plans.get(id) ?? read.get(id)!]));
@@ -107,21 +110,24 @@ async function plansOf(runs: RunHead[]): Promise<ReadonlyMap<string, RunPlan>> {
 }
 
 /** Where jobs stand. A log without news since the last look costs nothing but the question whether it has any. */
-async function withStandings(jobs: JobRow[]): Promise<JobStanding[]> {
+async function withStandings(branch: Branch, jobs: JobRow[]): Promise<JobStanding[]> {
+  const db = dbOf(branch);
   const numbers = jobs.map(({ number }) => number);
   const [runs, flags] = await Promise.all([listRunHeads(db, numbers), listOpenFlags(db, numbers)]);
   const open = runs.filter(({ finishedAt }) => !finishedAt);
   const logs = [...jobs.map(({ visit }) => visit), ...open.map(({ id }) => id)];
-  const [positions, planOf] = await Promise.all([listPositions(db, logs), plansOf(runs)]);
+  const [positions, planOf] = await Promise.all([listPositions(db, logs), plansOf(branch, runs)]);
   const headOf = new Map(runs.map((run) => [run.id, run]));
   const ownRuns = new Map(jobs.map(({ visit, number }) => [visit, runs.filter((run) => run.jobNumber === number)]));
   const [runNow, visitNow] = await Promise.all([
     runStandings.of(
+      branch,
       open.map(({ id }) => ({ log: id, mark: '' })),
       positions,
       (log, events) => standingOf(headOf.get(log)!, planOf.get(log)!, events),
     ),
     visitStandings.of(
+      branch,
       jobs.map(({ visit, redactedAt }) => ({
         log: visit,
         mark: [redactedAt?.getTime(), ...ownRuns.get(visit)!.map(({ id }) => id)].join(),

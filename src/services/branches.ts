@@ -1,11 +1,10 @@
 import type { BranchForm } from '../contracts/schemas';
 import type { BranchView } from '../contracts/views';
 import {
-  db,
+  dbOf,
   getProcedureRow,
   getShop,
-  insertBranch,
-  insertPerson,
+  addBranchWithOwner,
   listBranches,
   transaction,
   updateShared,
@@ -19,23 +18,21 @@ import { writeSecurityLine } from './security-log';
 /** The branches of the chain, the first one first; one where there is no chain. */
 export async function viewBranches(by: Actor): Promise<BranchView[]> {
   demand(by, 'follow');
+  const db = dbOf(by);
   return (await listBranches(db)).map(({ id, name }) => ({ id, name, isOurs: id === by.branch }));
 }
 
 /**
- * Adds a branch with its own people, stores, day and settings: it begins with the settings of whoever adds it, and with an owner of its own. The library is one. Throws a
- * conflict where the owner's name is taken in any branch: people sign in by name. Returns its number.
+ * Adds a branch with its own people, stores, day and settings: it begins with the settings of whoever adds it, and with an owner of its own. The library is one. Returns its number.
  */
 export async function addBranch(by: Actor, form: BranchForm): Promise<number> {
   demand(by, 'set-up');
   const id = await freeIdFor(form.owner);
   const [pinHash, passwordHash] = await Promise.all([hashSecret(form.pin), hashSecret(form.password)]);
-  const branch = await transaction(async (tx) => {
+  const branch = await transaction(by, async (tx) => {
     // Kinds of its own stay with the branch that made them: the library knows them everywhere.
     const settings = { ...(await getShop(tx, by.branch)).settings, ownKinds: [] };
-    const made = await insertBranch(tx, form.name, settings);
-    await insertPerson(tx, { id, name: form.owner, role: 'owner', pinHash, passwordHash, branch: made });
-    return made;
+    return addBranchWithOwner(tx, form.name, settings, { id, name: form.owner, pinHash, passwordHash });
   });
   writeSecurityLine('branch-added', { branch, owner: id, by: by.id });
   return branch;
@@ -44,6 +41,7 @@ export async function addBranch(by: Actor, form: BranchForm): Promise<number> {
 /** Shares a procedure of one's own branch with the others, or takes it back from them. Runs that follow it go on. Throws not-found. */
 export async function shareProcedure(by: Actor, id: string, isShared: boolean): Promise<void> {
   demand(by, 'approve');
+  const db = dbOf(by);
   await getProcedureRow(db, id);
   await updateShared(db, by.branch, id, isShared);
 }

@@ -2,7 +2,7 @@ import type { CustomerForm } from '../contracts/schemas';
 import type { CustomerView, Report } from '../contracts/views';
 import { conflict } from '../core/errors';
 import {
-  db,
+  dbOf,
   getCustomer,
   getJob,
   listCustomers,
@@ -21,6 +21,7 @@ import { readShop } from './shop';
 /** Everything that names customers, newest job first. */
 export async function viewCustomers(by: Actor, now = new Date()): Promise<CustomerView[]> {
   demand(by, 'set-up');
+  const db = dbOf(by);
   const [rows, { settings }] = await Promise.all([listCustomers(db, by.branch), readShop(by.branch)]);
   return rows.map((row) => ({ ...row, isDue: isDue(row, settings.keepingMonths, now) }));
 }
@@ -57,6 +58,7 @@ export interface CustomerExport {
 /** Everything a job holds of its customer. Throws not-found. */
 export async function exportCustomer(by: Actor, jobNumber: number): Promise<CustomerExport> {
   demand(by, 'set-up');
+  const db = dbOf(by);
   const [held, report, photos] = await Promise.all([
     getCustomer(db, by.branch, jobNumber),
     readReport(by.branch, jobNumber),
@@ -75,6 +77,7 @@ export async function exportCustomer(by: Actor, jobNumber: number): Promise<Cust
 /** Takes out what names the customer of a job. A conflict while the vehicle is still here. */
 export async function redactCustomer(by: Actor, jobNumber: number): Promise<void> {
   demand(by, 'set-up');
+  const db = dbOf(by);
   const { closedAt } = await getCustomer(db, by.branch, jobNumber);
   if (!closedAt) throw conflict('still-here', 'The vehicle has not been given back yet. Close the job first.');
   await redactJob(db, jobNumber, by.id);
@@ -83,6 +86,7 @@ export async function redactCustomer(by: Actor, jobNumber: number): Promise<void
 
 /** Takes out everything whose keeping time is over. Returns the numbers of the jobs. */
 export async function redactDue(by: Actor, now = new Date()): Promise<number[]> {
+  const db = dbOf(by);
   const due = (await viewCustomers(by, now)).filter((row) => row.isDue).map(({ jobNumber }) => jobNumber);
   for (const jobNumber of due) {
     await redactJob(db, jobNumber, by.id);
@@ -94,7 +98,8 @@ export async function redactDue(by: Actor, now = new Date()): Promise<number[]> 
 /** Changes what a job holds of its customer: name, phone, plate, and whether and how long it may be kept. A conflict where it was erased. */
 export async function changeCustomer(by: Actor, jobNumber: number, form: CustomerForm): Promise<void> {
   demand(by, 'open-job');
+  const db = dbOf(by);
   const { redactedAt } = await getJob(db, by.branch, jobNumber);
   if (redactedAt) throw conflict('redacted', 'The customer’s data of this job was erased: open a new job.');
-  await transaction((tx) => updateCustomer(tx, jobNumber, { ...form, by: by.id }));
+  await transaction(by, (tx) => updateCustomer(tx, jobNumber, { ...form, by: by.id }));
 }

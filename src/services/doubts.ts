@@ -79,7 +79,7 @@ export async function doubtsOf(
   isClosed: boolean,
 ): Promise<NewFlag[]> {
   if (fresh.length === 0) return [];
-  const people = new Map((await listPeople(tx, null)).map((person) => [person.id, person]));
+  const people = new Map((await listPeople(tx)).map((person) => [person.id, person]));
   const uncovered = log.kind === 'visit' && !isClosed ? await afterSigning(tx, log) : new Set<string>();
   return fresh.flatMap(({ event, isNewer }) => {
     const person = people.get(event.person);

@@ -1,14 +1,16 @@
 import { itemKey, readItemKey, recordedId, type ProcedureDocument } from '../core/procedure';
 import { experienceOf, experienceWords, type RunFact, type Trouble } from '../core/run';
-import { db, listBegunRuns, listTroubles } from '../data';
+import { dbOf, listBegunRuns, listTroubles, type Branch } from '../data';
 
 /** Events read at most: the newest. */
 const MOST_TROUBLES = 5000;
 
 /** What runs of procedures had trouble with, and which revision each run followed, by procedure. */
 export async function troublesOf(
+  branch: Branch,
   ids: readonly string[],
 ): Promise<Map<string, { troubles: Trouble[]; runs: number[] }>> {
+  const db = dbOf(branch);
   const asked = [...new Set(ids.map(recordedId))];
   const [rows, runs] = await Promise.all([listTroubles(db, asked, MOST_TROUBLES), listBegunRuns(db, asked)]);
   return new Map(
@@ -54,8 +56,14 @@ function troubleOf(fact: RunFact, procedure: string): Omit<Trouble, 'run' | 'rev
 }
 
 /** What the next one should hear at each item of some documents: a sentence or more, by `itemKey`. */
-export async function heardOf(documents: readonly Pick<ProcedureDocument, 'id'>[]): Promise<Record<string, string[]>> {
-  const all = await troublesOf(documents.map(({ id }) => id));
+export async function heardOf(
+  branch: Branch,
+  documents: readonly Pick<ProcedureDocument, 'id'>[],
+): Promise<Record<string, string[]>> {
+  const all = await troublesOf(
+    branch,
+    documents.map(({ id }) => id),
+  );
   return Object.fromEntries(
     documents.flatMap(({ id }) => {
       const { troubles, runs } = all.get(recordedId(id))!;

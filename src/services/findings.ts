@@ -8,7 +8,7 @@ import { effectOf, effectWords, proposalsFor, withProposals, type BayFinding, ty
 import { listed } from '../core/text';
 import { wordChanges, wordedDiff } from '../core/wording';
 import {
-  db,
+  dbOf,
   findCurrentRevision,
   findDraft,
   insertDecisions,
@@ -23,9 +23,11 @@ import {
   type Actor,
   type Db,
   type OpenFindingRow,
+  type Branch,
 } from '../data';
 import { checkKept, errorFields } from './checking';
 import { troublesOf } from './experience';
+import { demandOwn } from './library';
 import { demand } from './permission';
 
 /** Findings looked at together. */
@@ -34,18 +36,20 @@ const MOST_DECISIONS = 30;
 const [MOST_PHOTOS, MOST_SHOWN_PHOTOS] = [500, 6];
 
 /** What the bay and the bench ask of a published procedure, grouped, each with what it would change; and what was decided lately. Empty while it is only a draft. */
-export const proposalsOf = async (id: string): ReturnType<typeof findingsOn> =>
-  findingsOn(id, (await findCurrentRevision(db, id))?.document ?? null);
+export const proposalsOf = async (branch: Branch, id: string): ReturnType<typeof findingsOn> =>
+  findingsOn(branch, id, (await findCurrentRevision(dbOf(branch), id))?.document ?? null);
 
 /** The same for a document that is read already; null while there is none in force. */
 export async function findingsOn(
+  branch: Branch,
   id: string,
   document: ProcedureDocument | null,
 ): Promise<{ proposals: ProposalView[]; decisions: DecisionView[] }> {
+  const db = dbOf(branch);
   const [rows, decisions, troubles, photos] = await Promise.all([
     document ? listOpenFindings(db, document.id, MOST_FINDINGS) : [],
     listDecisions(db, id, MOST_DECISIONS),
-    troublesOf([id]),
+    troublesOf(branch, [id]),
     listPhotosOfItems(db, id, MOST_PHOTOS),
   ]);
   const { troubles: all, runs } = troubles.get(id)!;
@@ -118,6 +122,7 @@ export async function decideFindings(
   form: DecideForm,
 ): Promise<{ revision: number | null }> {
   demand(by, 'approve');
+  const db = dbOf(by);
   const id = recordedId(procedure);
   const current = await findCurrentRevision(db, id);
   if (!current) throw notFound('no-revision', `“${id}” was never published.`);
@@ -127,6 +132,7 @@ export async function decideFindings(
   const next = form.option ? asOption(current.document, asked, form.option) : asked;
   const isAccepted = form.decision === 'accepted' || form.decision === 'option';
   if (isAccepted) {
+    await demandOwn(db, by, id);
     const { remarks } = await checkKept(next, `with findings ${form.findings.join(' ')}`);
     if (hasErrors(remarks))
       throw conflict(
@@ -135,8 +141,8 @@ export async function decideFindings(
         errorFields(remarks),
       );
   }
-  const names = new Map((await listPeople(db, null)).map((person) => [person.id, person.name]));
-  return transaction(async (tx) => {
+  const names = new Map((await listPeople(db)).map((person) => [person.id, person.name]));
+  return transaction(by, async (tx) => {
     const standing = await findCurrentRevision(tx, id);
     if (standing?.revision !== current.revision) throw movedOn();
     const revision = isAccepted ? await publish(tx, by, current.document, next, chosen, names) : null;

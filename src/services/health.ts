@@ -1,4 +1,4 @@
-import { db, listBranches, newsMode, onArrivals, type NewsMode } from '../data';
+import { doorDb, dbOf, listBranches, newsMode, onArrivals, type NewsMode } from '../data';
 
 /** How the app stands: it and its database answer, and how it hears of what other processes received. */
 export interface Health {
@@ -9,7 +9,7 @@ export interface Health {
 
 /** Throws `unavailable` where the database does not answer. */
 export async function checkHealth(): Promise<Health> {
-  await listBranches(db);
+  await listBranches(doorDb);
   return { ok: true, news: newsMode() };
 }
 

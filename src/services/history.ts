@@ -1,7 +1,16 @@
 import { type BreakRecord, fitBetween, type Paces, pacesOf } from '../core/learn';
-import { NO_HISTORY, type ShopHistory } from '../core/layout';
+import type { ShopHistory } from '../core/layout';
 import { lessonOf, type RunEvent } from '../core/run';
-import { db, finishedMark, insertLesson, listEventsOf, listLessons, listUnlearned, type LessonRow } from '../data';
+import {
+  dbOf,
+  finishedMark,
+  insertLesson,
+  listEventsOf,
+  listLessons,
+  listUnlearned,
+  type LessonRow,
+  type Branch,
+} from '../data';
 import { chainKinds, shopCatalogue } from './shop';
 
 /** Finished runs that the shop's experience is read from. */
@@ -16,14 +25,16 @@ export interface Experience {
   lessons: LessonRow[];
 }
 
-const NOTHING: Experience = { history: NO_HISTORY, paces: pacesOf([]), lessons: [] };
-let remembered: { mark: string; experience: Experience } = { mark: '', experience: NOTHING };
+/** By branch: each learns from its own runs. */
+const remembered = new Map<Branch, { mark: string; experience: Experience }>();
 
 /** What the shop's finished runs say of breakage and times; fitted again only when a run was finished since, from what each run taught once. */
-export async function shopExperience(): Promise<Experience> {
+export async function shopExperience(branch: Branch): Promise<Experience> {
+  const db = dbOf(branch);
   const mark = `${await finishedMark(db)} ${JSON.stringify(await chainKinds())}`;
-  if (remembered.mark === mark) return remembered.experience;
-  await learnFromNew();
+  const known = remembered.get(branch);
+  if (known?.mark === mark) return known.experience;
+  await learnFromNew(branch);
   const lessons = await listLessons(db, MOST_RUNS);
   const paces = pacesOf(
     lessons.flatMap(({ work, person, tookSeconds, standardSeconds, leftOut }) =>
@@ -31,15 +42,16 @@ export async function shopExperience(): Promise<Experience> {
     ),
   );
   const experience = { lessons, paces, history: await historyOf(lessons, paces) };
-  remembered = { mark, experience };
+  remembered.set(branch, { mark, experience });
   return experience;
 }
 
 /** What plans are made with of it. */
-export const shopHistory = async (): Promise<ShopHistory> => (await shopExperience()).history;
+export const shopHistory = async (branch: Branch): Promise<ShopHistory> => (await shopExperience(branch)).history;
 
 /** Makes the lessons of runs that were finished since. Finishing a run itself waits for none of it. */
-async function learnFromNew(): Promise<void> {
+async function learnFromNew(branch: Branch): Promise<void> {
+  const db = dbOf(branch);
   const runs = await listUnlearned(db, AT_ONCE);
   if (runs.length === 0) return;
   const events = await listEventsOf<RunEvent>(
@@ -47,7 +59,7 @@ async function learnFromNew(): Promise<void> {
     runs.map(({ id }) => id),
   );
   for (const { id, plan } of runs) await insertLesson(db, id, lessonOf(plan, events.get(id) ?? []));
-  if (runs.length === AT_ONCE) await learnFromNew();
+  if (runs.length === AT_ONCE) await learnFromNew(branch);
 }
 
 /** Breakage between jobs: each kind from what the catalogue thinks of it, each procedure from its kind. */

@@ -3,7 +3,15 @@ import { findFastenerKind } from '../core/hardware';
 import { calibrationOf, calibrationWords } from '../core/learn';
 import { readItemKey } from '../core/procedure';
 import { effectOf, effectWords, experienceOf, experienceWords } from '../core/run';
-import { db, finishedMark, listAcceptedDecisions, listTitles, type Actor, type LessonRow } from '../data';
+import {
+  dbOf,
+  finishedMark,
+  listAcceptedDecisions,
+  listTitles,
+  type Actor,
+  type LessonRow,
+  type Branch,
+} from '../data';
 import { csvOf } from './exchange';
 import { troublesOf } from './experience';
 import { shopExperience } from './history';
@@ -39,15 +47,18 @@ const WHAT: Record<string, string> = {
   restore: 'putting aside undone',
 };
 
-let remembered: { mark: string; view: InsightsView } | null = null;
+/** By branch: nobody sees another's. */
+const remembered = new Map<Branch, { mark: string; view: InsightsView }>();
 
 /** What the newest finished runs teach; worked out again only when a run was finished or a finding taken in since. */
 export async function viewInsights(by: Actor): Promise<InsightsView> {
   demand(by, 'follow');
+  const db = dbOf(by);
   const decisions = await listAcceptedDecisions(db, MOST_ROWS);
   const mark = `${await finishedMark(db)} ${decisions.map(({ procedure, revision }) => `${procedure}@${revision}`).join()}`;
-  if (remembered?.mark === mark) return remembered.view;
-  const { lessons, paces } = await shopExperience();
+  const known = remembered.get(by.branch);
+  if (known?.mark === mark) return known.view;
+  const { lessons, paces } = await shopExperience(by.branch);
   const newest = lessons.slice(-MOST_RUNS);
   const believed = newest.filter(({ leftOut }) => leftOut !== 'too-fast').reverse();
   const kept = believed.map(({ promised, tookSeconds }) => ({
@@ -70,11 +81,11 @@ export async function viewInsights(by: Actor): Promise<InsightsView> {
     })),
     ...timeOf(newest),
     breaks: await breaksOf(newest),
-    hands: await handsOf(newest, paces.people),
+    hands: await handsOf(by.branch, newest, paces.people),
     ...repetitionOf(newest, paces.doubling),
-    ...(await troubles([...new Set(newest.flatMap(({ procedures }) => procedures))], decisions)),
+    ...(await troubles(by.branch, [...new Set(newest.flatMap(({ procedures }) => procedures))], decisions)),
   };
-  remembered = { mark, view };
+  remembered.set(by.branch, { mark, view });
   return view;
 }
 
@@ -113,8 +124,12 @@ async function breaksOf(lessons: readonly LessonRow[]): Promise<InsightsView['br
 }
 
 /** Each person's time against the shop's, for the same work and the same practice; a few runs move it little. */
-async function handsOf(lessons: readonly LessonRow[], people: Record<string, number>): Promise<InsightsView['hands']> {
-  const names = await everybodysNames();
+async function handsOf(
+  branch: Branch,
+  lessons: readonly LessonRow[],
+  people: Record<string, number>,
+): Promise<InsightsView['hands']> {
+  const names = await everybodysNames(branch);
   return Object.entries(people)
     .map(([person, pace]) => ({
       who: names[person] ?? person,
@@ -164,10 +179,12 @@ function repetitionOf(
 }
 
 async function troubles(
+  branch: Branch,
   procedures: string[],
   decisions: Awaited<ReturnType<typeof listAcceptedDecisions>>,
 ): Promise<Pick<InsightsView, 'misses' | 'effects' | 'rehearse'>> {
-  const [all, titles] = await Promise.all([troublesOf(procedures), listTitles(db, procedures)]);
+  const db = dbOf(branch);
+  const [all, titles] = await Promise.all([troublesOf(branch, procedures), listTitles(db, procedures)]);
   const title = (id: string) => titles.get(id) ?? id;
   const misses = [...all].flatMap(([procedure, { troubles: own, runs }]) => {
     const missed = new Set(own.filter(({ kind }) => kind === 'missed').map(({ run }) => run)).size;

@@ -5,7 +5,7 @@ import { conflict, invalid } from '../core/errors';
 import { indexItems, itemKey, itemWords, type SchoolChoice } from '../core/procedure';
 import { type RunPlan, runPlanOf } from '../core/plan';
 import {
-  db,
+  dbOf,
   getJob,
   getPerson,
   insertJob,
@@ -30,7 +30,7 @@ import { reserveFor } from './stores/reserve';
 /** Opens a job for a vehicle. Returns its number. */
 export async function openJob(by: Actor, form: JobForm): Promise<number> {
   demand(by, 'open-job');
-  return transaction(async (tx) => {
+  return transaction(by, async (tx) => {
     if (form.comesBackOf) await getJob(tx, by.branch, form.comesBackOf);
     const vehicleId = await insertVehicle(tx, { ...form, year: form.year ?? undefined, body: form.body || undefined });
     return insertJob(tx, {
@@ -51,12 +51,14 @@ const MOST_FOUND = 8;
 /** Former visits by plate, name, phone, VIN, vehicle or number, to enter a customer and vehicle once. */
 export async function formerJobs(by: Actor, text: string): Promise<JobRow[]> {
   demand(by, 'open-job');
+  const db = dbOf(by);
   const words = text.trim().split(/\s+/).filter(Boolean).slice(0, 8);
   return words.length ? searchJobs(db, by.branch, words, MOST_FOUND) : [];
 }
 
 /** What was done when a vehicle was here before, for one that comes back. Throws not-found. */
 export async function formerJob(branch: Branch, number: number): Promise<FormerJobView> {
+  const db = dbOf(branch);
   const [job, report, heads] = await Promise.all([
     getJob(db, branch, number),
     readReport(branch, number),
@@ -118,6 +120,7 @@ function doneForGood(plan: RunPlan): string[] {
 /** Names who is trained for the high voltage of a job's vehicle: a lead's word, asked for before anything is planned on it. */
 export async function nameTrainedPerson(by: Actor, number: number, person: string): Promise<void> {
   demand(by, 'override');
+  const db = dbOf(by);
   await getJob(db, by.branch, number);
   const trained = await getPerson(db, person);
   if (!trained.active || trained.branch !== by.branch)
@@ -128,6 +131,7 @@ export async function nameTrainedPerson(by: Actor, number: number, person: strin
 /** Sets how a job is worked on where that differs from the shop's ways, with the reasons: a lead's word. Runs that are open keep theirs. */
 export async function changeJobSchools(by: Actor, number: number, schools: SchoolChoice[]): Promise<void> {
   demand(by, 'override');
+  const db = dbOf(by);
   await getJob(db, by.branch, number);
   await updateJobSchools(db, number, schools);
 }
@@ -156,7 +160,7 @@ export async function openRun(by: Actor, form: NewRunForm, signal?: AbortSignal)
       .map(([procedure, one]) => ({ procedure, differs: one.differs, unknown: one.unknown })),
   });
   const id = uuid();
-  await transaction(async (tx) => {
+  await transaction(by, async (tx) => {
     const job = await getJob(tx, by.branch, form.job);
     if ((await lockLog(tx, job.visit)).isClosed)
       throw conflict('given-back', 'This vehicle was given back. Open a new job for it.');

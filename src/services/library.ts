@@ -7,7 +7,7 @@ import { mirror, mirroredSide, recordedId, type ProcedureDocument } from '../cor
 import { parseSearch, type Vehicle, zoneName } from '../core/vehicle';
 import { wordedDiff, type WordedChange } from '../core/wording';
 import {
-  db,
+  dbOf,
   deleteDraft,
   deleteUnapproved,
   findCurrentRevision,
@@ -55,9 +55,10 @@ const SEARCH_LIMIT = 200;
 
 /** Procedures for one line of search, in any order of words, each with what a list shows of it. */
 export async function searchLibrary(branch: Branch, text: string): Promise<LibraryRowView[]> {
+  const db = dbOf(branch);
   const rows = await searchProcedures(db, branch, parseSearch(text), SEARCH_LIMIT);
   const ids = rows.map(({ id }) => id);
-  const [summaries, lastDone] = await Promise.all([summariesOf(ids), listLastDone(db, ids)]);
+  const [summaries, lastDone] = await Promise.all([summariesOf(branch, ids), listLastDone(db, ids)]);
   return rows.map((row) => ({
     ...row,
     summary: summaries.get(row.id) ?? null,
@@ -66,7 +67,8 @@ export async function searchLibrary(branch: Branch, text: string): Promise<Libra
 }
 
 /** The summaries of procedures; those that are missing or of another version are worked out once and kept. */
-async function summariesOf(ids: string[]): Promise<ReadonlyMap<string, Summary>> {
+async function summariesOf(branch: Branch, ids: string[]): Promise<ReadonlyMap<string, Summary>> {
+  const db = dbOf(branch);
   const kept = await listSummaries(db, ids);
   const missing = ids.filter((id) => kept.get(id)?.version !== SUMMARY_VERSION);
   if (missing.length === 0) return kept;
@@ -76,7 +78,8 @@ async function summariesOf(ids: string[]): Promise<ReadonlyMap<string, Summary>>
 }
 
 /** Everything the procedure page shows. Throws not-found. */
-export async function viewProcedure(id: string): Promise<ProcedureView> {
+export async function viewProcedure(branch: Branch, id: string): Promise<ProcedureView> {
+  const db = dbOf(branch);
   const [row, current, draft, revisions] = await Promise.all([
     getProcedureRow(db, id),
     findCurrentRevision(db, id),
@@ -87,20 +90,44 @@ export async function viewProcedure(id: string): Promise<ProcedureView> {
   if (!document) throw notFound('procedure-empty', `“${id}” has no draft and no revision.`);
   const [check, found, life] = await Promise.all([
     checkKept(document, current ? `revision ${current.revision}` : `draft ${draft!.version}`),
-    findingsOn(id, current?.document ?? null),
-    lifeOf(id, draft?.document ?? document),
+    findingsOn(branch, id, current?.document ?? null),
+    lifeOf(branch, id, draft?.document ?? document),
   ]);
   return { row, document, current, draft, revisions, ...found, ...life, check };
 }
 
+/** The people that a procedure's page names, of whatever branch. */
+export function creditedIn({ revisions, draft, comments, retired, takenIn }: ProcedureView): string[] {
+  const named = [
+    ...revisions.flatMap(({ madeBy, approvedBy }) => [madeBy, approvedBy]),
+    ...comments.flatMap(({ by, settledBy }) => [by, settledBy]),
+    draft?.editedBy,
+    draft?.reviewAskedBy,
+    retired?.by,
+    takenIn?.takenBy,
+  ];
+  return [...new Set(named.filter((id) => typeof id === 'string'))];
+}
+
+/** A procedure of one's own branch, to be changed. Throws not-found, forbidden for one that another branch shares. */
+export async function demandOwn(on: Db, by: Actor, id: string): Promise<void> {
+  const { branch, title } = await getProcedureRow(on, id);
+  if (branch !== by.branch)
+    throw forbidden(
+      'not-ours',
+      `“${title}” belongs to another branch. Derive a procedure of your own from it, or leave a comment.`,
+    );
+}
+
 /** What became of a procedure, and where it came from. */
-async function lifeOf(id: string, newest: ProcedureDocument) {
+async function lifeOf(branch: Branch, id: string, newest: ProcedureDocument) {
+  const db = dbOf(branch);
   const [retired, verifiedOn, takenIn, comments, origin, variants] = await Promise.all([
     findRetired(db, id),
     listVerifiedOn(db, id, MOST_VERIFIED),
     findProvenance(db, id),
     listComments(db, id, MOST_COMMENTS),
-    originOf(id, newest),
+    originOf(branch, id, newest),
     listVariants(db, id),
   ]);
   return { retired, verifiedOn, takenIn, comments, origin, variants };
@@ -108,7 +135,13 @@ async function lifeOf(id: string, newest: ProcedureDocument) {
 const [MOST_VERIFIED, MOST_COMMENTS] = [20, 200];
 
 /** What changed between two revisions of a procedure, or since one in its draft, each in a sentence. Throws not-found. */
-export async function compareRevisions(id: string, from: number, to: number | 'draft'): Promise<WordedChange[]> {
+export async function compareRevisions(
+  branch: Branch,
+  id: string,
+  from: number,
+  to: number | 'draft',
+): Promise<WordedChange[]> {
+  const db = dbOf(branch);
   await getProcedureRow(db, id);
   const [old, next] = await Promise.all([
     findRevision(db, id, from),
@@ -123,7 +156,8 @@ export async function compareRevisions(id: string, from: number, to: number | 'd
 }
 
 /** What another procedure does otherwise than this one: what stands of each, in sentences. Throws not-found. */
-export async function compareProcedures(id: string, other: string): Promise<WordedChange[]> {
+export async function compareProcedures(branch: Branch, id: string, other: string): Promise<WordedChange[]> {
+  const db = dbOf(branch);
   const found = new Map((await listStandingDocuments(db, [id, other])).map((document) => [document.id, document]));
   const [a, b] = [id, other].map((one) => {
     const document = found.get(one);
@@ -136,7 +170,11 @@ export async function compareProcedures(id: string, other: string): Promise<Word
 }
 
 /** The approved documents that a plan is made of; "kite-rear-door@right" asks for the other side of one. Throws not-found where one has no revision in force. */
-export async function approvedDocuments(ids: string[]): Promise<{ document: ProcedureDocument; revision: number }[]> {
+export async function approvedDocuments(
+  branch: Branch,
+  ids: string[],
+): Promise<{ document: ProcedureDocument; revision: number }[]> {
+  const db = dbOf(branch);
   const found = await listCurrentDocuments(db, [...new Set(ids.map(recordedId))]);
   return [...new Set(ids)].map((asked) => {
     const id = recordedId(asked);
@@ -158,7 +196,7 @@ export async function keepAsDraft(
   document: ProcedureDocument,
   from: { run: string; procedure: string } | null = null,
 ): Promise<string> {
-  await transaction(async (tx) => {
+  await transaction(by, async (tx) => {
     await insertProcedure(tx, document, by.id, from);
     await insertDraft(tx, document, by.id);
   });
@@ -168,11 +206,12 @@ export async function keepAsDraft(
 /** Starts a recording for a job's vehicle from a procedure of a relative: a draft with its own id, for that vehicle only. */
 export async function deriveForJob(by: Actor, from: string, job: number): Promise<string> {
   demand(by, 'record');
+  const db = dbOf(by);
   const [[{ document, revision }], { vehicle }] = await Promise.all([
-    approvedDocuments([from]),
+    approvedDocuments(by.branch, [from]),
     getJob(db, by.branch, job),
   ]);
-  const id = await keepAsDraft(by, forVehicle(document, vehicle, await newId(vehicle.model, document.zone)));
+  const id = await keepAsDraft(by, forVehicle(document, vehicle, await newId(by.branch, vehicle.model, document.zone)));
   await updateOrigin(db, id, recordedId(from), revision);
   return id;
 }
@@ -192,13 +231,14 @@ export function forVehicle(document: ProcedureDocument, vehicle: Vehicle, id: st
 /** Starts a recording: an empty draft for a vehicle and zone. Returns its id; a taken one gets a number. */
 export async function startProcedure(by: Actor, form: NewProcedureForm): Promise<string> {
   demand(by, 'record');
+  const db = dbOf(by);
   const same = form.again ? null : await findSameZone(db, form);
   if (same)
     throw conflict(
       'same-zone',
       `“${same.title}” is recorded for this vehicle, zone and side already: open it in the library, or record another one.`,
     );
-  const id = await newId(form.model, form.zone);
+  const id = await newId(by.branch, form.model, form.zone);
   const document: ProcedureDocument = {
     format: 'pezzo-procedure/1',
     id,
@@ -236,6 +276,8 @@ export async function readDraft(
   id: string,
 ): Promise<Pick<Draft, 'version' | 'document'> & { madeBy: string | null; inReview: boolean }> {
   demand(by, 'record');
+  const db = dbOf(by);
+  await demandOwn(db, by, id);
   const draft = await findDraft(db, id);
   if (draft)
     return {
@@ -263,8 +305,8 @@ export async function saveDraft(
   demand(by, 'record');
   const { document, check } = await readAndCheck(text);
   if (document.id !== id) throw invalid('wrong-id', 'The draft belongs to another procedure.');
-  const version = await transaction(async (tx) => {
-    await getProcedureRow(tx, id);
+  const version = await transaction(by, async (tx) => {
+    await demandOwn(tx, by, id);
     if (fromVersion === 0 && !(await isDraftSavedAs(tx, id, save.unanswered))) await beginDraft(tx, document, by);
     const saved = await updateDraft(tx, document, Math.max(1, fromVersion), by.id, save);
     // Search shows what is in force; a procedure that never was approved is found by its draft.
@@ -286,11 +328,13 @@ async function beginDraft(tx: Db, document: ProcedureDocument, by: Actor): Promi
 /** Puts a draft in force as the next revision. Refused while the checker finds errors, or when the draft moved on. */
 export async function approveDraft(by: Actor, id: string, version: number, note: string): Promise<number> {
   demand(by, 'approve');
+  const db = dbOf(by);
+  await demandOwn(db, by, id);
   const asked = await findDraft(db, id);
   if (!asked) throw notFound('no-draft', 'There is no draft to publish.');
   const { remarks } = await checkKept(asked.document, `draft ${asked.version} ${asked.editedAt.toISOString()}`);
   await demandTesters(by, asked);
-  return transaction(async (tx) => {
+  return transaction(by, async (tx) => {
     const draft = await findDraft(tx, id);
     if (draft?.version !== version || asked.version !== version)
       throw conflict('draft-moved-on', 'The draft was changed since you looked at it. Look again before publishing.');
@@ -309,8 +353,8 @@ export async function approveDraft(by: Actor, id: string, version: number, note:
  */
 export async function discardDraft(by: Actor, id: string, version: number): Promise<void> {
   demand(by, 'record');
-  await transaction(async (tx) => {
-    await getProcedureRow(tx, id);
+  await transaction(by, async (tx) => {
+    await demandOwn(tx, by, id);
     const draft = await findDraft(tx, id);
     if (!draft) throw notFound('no-draft', 'There is no draft to discard.');
     if (draft.begunBy !== by.id && !may(by, 'discard-any'))
@@ -329,7 +373,7 @@ export async function discardDraft(by: Actor, id: string, version: number): Prom
 export async function bringIn(by: Actor, text: string): Promise<{ id: string; check: CheckResult }> {
   demand(by, 'record');
   const { document, check } = await readAndCheck(text);
-  await transaction(async (tx) => {
+  await transaction(by, async (tx) => {
     const known = await isProcedureId(tx, document.id);
     if (known && (await findDraft(tx, document.id))) {
       throw conflict('draft-exists', `“${document.id}” is being edited just now: publish or discard that draft first.`);

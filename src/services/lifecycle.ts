@@ -3,7 +3,7 @@ import { conflict, invalid } from '../core/errors';
 import { itemsOf } from '../core/procedure';
 import {
   askForReview as askForReviewRow,
-  db,
+  dbOf,
   findCurrentRevision,
   findDraft,
   findRetired,
@@ -15,6 +15,7 @@ import {
   unretireProcedure,
   type Actor,
 } from '../data';
+import { demandOwn } from './library';
 import { demand } from './permission';
 
 /** Asks a lead to look at a draft as it stands, or takes that back. Throws a conflict where it moved on. */
@@ -24,15 +25,16 @@ export async function askForReview(
   { version, ask }: { version: number; ask: boolean },
 ): Promise<void> {
   demand(by, 'record');
-  await getProcedureRow(db, id);
+  const db = dbOf(by);
+  await demandOwn(db, by, id);
   await askForReviewRow(db, id, version, ask ? by.id : null);
 }
 
 /** Takes a published procedure out of use, naming what replaces it where something does. Runs that follow it go on. Throws `invalid` for a replacement that is none. */
 export async function retire(by: Actor, id: string, { why, replacedBy }: RetireForm): Promise<void> {
   demand(by, 'approve');
-  await transaction(async (tx) => {
-    await getProcedureRow(tx, id);
+  await transaction(by, async (tx) => {
+    await demandOwn(tx, by, id);
     if (replacedBy) {
       if (replacedBy === id) throw invalid('not-its-own', 'A procedure cannot replace itself.');
       if (!(await findCurrentRevision(tx, replacedBy)))
@@ -47,13 +49,15 @@ export async function retire(by: Actor, id: string, { why, replacedBy }: RetireF
 /** Puts a retired procedure in use again. */
 export async function unretire(by: Actor, id: string): Promise<void> {
   demand(by, 'approve');
-  await getProcedureRow(db, id);
+  const db = dbOf(by);
+  await demandOwn(db, by, id);
   await unretireProcedure(db, id);
 }
 
 /** Says something of a procedure or one of its items. Throws not-found, `invalid` for an item that is not in it. */
 export async function comment(by: Actor, id: string, { id: comment, item, words }: CommentForm): Promise<void> {
   demand(by, 'follow');
+  const db = dbOf(by);
   await getProcedureRow(db, id);
   if (item) {
     const documents = [(await findDraft(db, id))?.document, (await findCurrentRevision(db, id))?.document];
@@ -66,5 +70,7 @@ export async function comment(by: Actor, id: string, { id: comment, item, words 
 /** Settles what somebody said. */
 export async function settleComment(by: Actor, id: string, comment_: string): Promise<void> {
   demand(by, 'record');
+  const db = dbOf(by);
+  await demandOwn(db, by, id);
   await settleCommentRow(db, id, comment_, by.id);
 }

@@ -2,7 +2,7 @@ import { judgeEvent, type LogAnswer, type LogEvent } from '../contracts/schemas'
 import { PezzoError } from '../core/errors';
 import {
   appendEvents,
-  db,
+  dbOf,
   getLog,
   insertFlags,
   listEvents,
@@ -15,6 +15,7 @@ import {
   type Db,
   type LogRow,
   type NewFlag,
+  type Branch,
 } from '../data';
 import { demand } from './permission';
 import { askClosely, CLOSING, doubtsOf, type AskedEvent } from './doubts';
@@ -34,8 +35,9 @@ interface Sorted {
  */
 export async function receiveEvents(by: Actor, logId: string, raw: unknown[], after: number): Promise<LogAnswer> {
   demand(by, 'follow');
-  const log = await knownLog(logId);
-  const sorted = await sort(log, raw);
+  const db = dbOf(by);
+  const log = await knownLog(by.branch, logId);
+  const sorted = await sort(by.branch, log, raw);
   return (
     (await receivePlain(by, log, sorted, after)) ?? {
       ...(await receiveClosely(by, log, sorted)),
@@ -64,6 +66,7 @@ async function receivePlain(
   { readable, aside }: Sorted,
   after: number,
 ): Promise<LogAnswer | null> {
+  const db = dbOf(by);
   const isUsual =
     log.kind === 'run' &&
     aside.length === 0 &&
@@ -80,26 +83,30 @@ async function receivePlain(
 
 /** Holds the log, asks of each event what stands against it, keeps what may be kept and flags what a lead should see. Then closes, where that was asked. */
 async function receiveClosely(by: Actor, log: LogRow, { readable, aside }: Sorted): Promise<Received> {
-  const { kept, setAside, closing } = await transaction(async (tx) => {
-    const { isClosed } = await lockLog(tx, log.id);
-    const asked = await askClosely(tx, log, readable, by);
-    const others = asked.allowed.filter(({ event }) => isClosed || event.type !== CLOSING[log.kind]);
-    const [ids, broken] = await appendEach(tx, log.id, others, by.id);
-    const all = [...aside, ...asked.aside, ...broken];
-    const fresh = others.filter(({ event, isKnown }) => ids.includes(event.id) && !isKnown);
-    await insertFlags(tx, log.id, [...all, ...(await doubtsOf(tx, log, fresh, by, isClosed))], by.id);
-    if (log.kind === 'visit')
-      await visitArrived(
-        tx,
-        log,
-        fresh.map(({ event }) => event),
-      );
-    return {
-      kept: ids,
-      setAside: all,
-      closing: asked.allowed.filter((one) => !others.includes(one)).map(({ event }) => event),
-    };
-  }, 'read committed');
+  const { kept, setAside, closing } = await transaction(
+    by,
+    async (tx) => {
+      const { isClosed } = await lockLog(tx, log.id);
+      const asked = await askClosely(tx, log, readable, by);
+      const others = asked.allowed.filter(({ event }) => isClosed || event.type !== CLOSING[log.kind]);
+      const [ids, broken] = await appendEach(tx, log.id, others, by.id);
+      const all = [...aside, ...asked.aside, ...broken];
+      const fresh = others.filter(({ event, isKnown }) => ids.includes(event.id) && !isKnown);
+      await insertFlags(tx, log.id, [...all, ...(await doubtsOf(tx, log, fresh, by, isClosed))], by.id);
+      if (log.kind === 'visit')
+        await visitArrived(
+          tx,
+          log,
+          fresh.map(({ event }) => event),
+        );
+      return {
+        kept: ids,
+        setAside: all,
+        closing: asked.allowed.filter((one) => !others.includes(one)).map(({ event }) => event),
+      };
+    },
+    'read committed',
+  );
   if (closing.length) kept.push(...(await (log.kind === 'run' ? finishRun : closeVisit)(by, log, closing)));
   return {
     kept: [...kept, ...setAside.flatMap(({ eventId }) => (eventId ? [eventId] : []))],
@@ -152,16 +159,17 @@ async function attempt<T>(tx: Db, work: () => Promise<T>): Promise<{ value?: T; 
 const logsSeen = new Map<string, LogRow>();
 const MOST_SEEN = 2000;
 
-async function knownLog(id: string): Promise<LogRow> {
-  const seen = logsSeen.get(id) ?? (await getLog(db, id));
+async function knownLog(branch: Branch, id: string): Promise<LogRow> {
+  const key = `${branch} ${id}`;
+  const seen = logsSeen.get(key) ?? (await getLog(dbOf(branch), id));
   if (logsSeen.size >= MOST_SEEN) logsSeen.clear();
-  logsSeen.set(id, seen);
+  logsSeen.set(key, seen);
   return seen;
 }
 
 /** Tells events that may be taken into the log from those that are set aside. */
-async function sort(log: LogRow, raw: unknown[]): Promise<Sorted> {
-  const foreign = log.kind === 'run' ? await foreignPlace(log.id) : () => null;
+async function sort(branch: Branch, log: LogRow, raw: unknown[]): Promise<Sorted> {
+  const foreign = log.kind === 'run' ? await foreignPlace(branch, log.id) : () => null;
   const sorted: Sorted = { readable: [], aside: [] };
   for (const value of raw) {
     const verdict = judgeEvent(log.kind, value);
@@ -183,9 +191,14 @@ async function sort(log: LogRow, raw: unknown[]): Promise<Sorted> {
 }
 
 /** Events that arrived in a log since a position. Throws not-found. */
-export async function eventsSince(logId: string, after: number): Promise<{ events: LogEvent[]; position: number }> {
+export async function eventsSince(
+  branch: Branch,
+  logId: string,
+  after: number,
+): Promise<{ events: LogEvent[]; position: number }> {
+  const db = dbOf(branch);
   const news = await listEvents<LogEvent>(db, logId, after);
-  if (news.events.length === 0) await knownLog(logId);
+  if (news.events.length === 0) await knownLog(branch, logId);
   return news;
 }
 
@@ -193,7 +206,7 @@ export async function eventsSince(logId: string, after: number): Promise<{ event
 export const watchPeople = (listener: () => void): (() => void) => onArrivals(PEOPLE, listener);
 
 /** Calls `listener` whenever something arrives in a log, or in any (`*`), whichever process received it. Call the result to stop. */
-export async function watchLog(logId: string, listener: () => void): Promise<() => void> {
-  if (logId !== '*') await knownLog(logId);
+export async function watchLog(branch: Branch, logId: string, listener: () => void): Promise<() => void> {
+  if (logId !== '*') await knownLog(branch, logId);
   return onArrivals(logId, listener);
 }

@@ -2,7 +2,17 @@ import { createHash } from 'node:crypto';
 import { imageSize } from 'image-size';
 import { bytesInWords, MAX_PHOTO_BYTES } from '../contracts/body-limits';
 import { conflict, invalid, notFound } from '../core/errors';
-import { db, findPhotoMark, getJob, getPhoto, insertPhoto, isProcedureId, type Actor, type PhotoOwner } from '../data';
+import {
+  dbOf,
+  findPhotoMark,
+  getJob,
+  getPhoto,
+  insertPhoto,
+  isProcedureId,
+  type Actor,
+  type PhotoOwner,
+  type Branch,
+} from '../data';
 import { doHeavy, TooHard } from './heavy';
 import { demand } from './permission';
 
@@ -35,6 +45,7 @@ export interface SentPhoto {
  */
 export async function keepPhoto(by: Actor, { id, owner, bytes, sha256 }: SentPhoto): Promise<void> {
   demand(by, owner.procedure === null ? 'follow' : 'record');
+  const db = dbOf(by);
   if (bytes.length > MAX_PHOTO_BYTES) throw photoTooLarge();
   const digest = createHash('sha256').update(bytes).digest();
   if (digest.toString('hex') !== sha256.toLowerCase())
@@ -110,4 +121,5 @@ const convert = (bytes: Buffer, isHeic: boolean): Promise<Conversion> =>
   });
 
 /** A photo's bytes, whole or small. Throws not-found. */
-export const readPhoto = (id: string, size: 'picture' | 'small'): Promise<Buffer> => getPhoto(db, id, size);
+export const readPhoto = (branch: Branch, id: string, size: 'picture' | 'small'): Promise<Buffer> =>
+  getPhoto(dbOf(branch), id, size);

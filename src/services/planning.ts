@@ -17,7 +17,7 @@ import type { StoreItem } from '../core/shop';
 import { elsewhereFor, missKey, type StuckCause } from '../core/run';
 import { oppositeSide, rankFor, verifyFor, type Vehicle } from '../core/vehicle';
 import {
-  db,
+  dbOf,
   findSpeaker,
   getJob,
   listMisses,
@@ -46,13 +46,14 @@ export async function planView(
   by: Actor,
   { procedures, job, fits = [] }: Pick<PlanQuery, 'procedures' | 'job'> & { fits?: string[] },
 ): Promise<PlanView> {
+  const db = dbOf(by);
   const [approved, { settings }, kit, stock, items, history, vehicle] = await Promise.all([
-    approvedDocuments(procedures),
+    approvedDocuments(by.branch, procedures),
     readShop(by.branch),
     readKit(by),
     listStock(db, by.branch),
     listStoreItems(db, by.branch),
-    shopHistory(),
+    shopHistory(by.branch),
     job === null ? null : getJob(db, by.branch, job).then((row) => ({ ...safeVehicle(row), schools: row.schools })),
   ]);
   const [retired] = await listRetired(db, procedures.map(recordedId));
@@ -62,11 +63,12 @@ export async function planView(
       `“${retired.title}” is retired: ${retired.next ? `plan “${retired.next}” instead` : 'nothing replaces it'}.`,
     );
   const documents = await withNewParts(
+    by.branch,
     approved.map(({ document }) => document),
     fits,
   );
   return {
-    heard: await heardOf(documents),
+    heard: await heardOf(by.branch, documents),
     documents,
     revisions: [...new Map(approved.map(({ document, revision }) => [recordedId(document.id), revision]))],
     options: Object.fromEntries(listOptions(documents)),
@@ -100,7 +102,12 @@ function standInsOf(items: StoreItem[], stock: { kind: string; count: number }[]
 }
 
 /** The documents with the steps for what goes in. Throws `invalid` where a speaker or its place is not there. */
-async function withNewParts(documents: ProcedureDocument[], fits: string[]): Promise<ProcedureDocument[]> {
+async function withNewParts(
+  branch: Branch,
+  documents: ProcedureDocument[],
+  fits: string[],
+): Promise<ProcedureDocument[]> {
+  const db = dbOf(branch);
   let fitted = documents;
   for (const { procedure, of, speaker: name, ...how } of fits.flatMap((text) => parseFit(text) ?? [])) {
     const document = fitted.find(({ id }) => id === procedure);
@@ -214,6 +221,7 @@ export async function planForRun(
 
 /** The procedures of a vehicle's make, nearest first: exact ones, then relatives with what differs and what is not known. */
 export async function proceduresFor(branch: Branch, vehicle: Vehicle): Promise<RelativeView[]> {
+  const db = dbOf(branch);
   const rows = await listProceduresOfMakes(db, branch, [vehicle.make]);
   const byId = new Map(rows.map((row) => [row.id, row]));
   return rankFor(vehicle, rows).map(({ id, verified, differs, unknown }) => {
@@ -230,12 +238,13 @@ export async function experienceFor(
   branch: Branch,
   documents: ProcedureDocument[],
 ): Promise<Pick<RunPlan, 'elsewhere' | 'misses'>> {
+  const db = dbOf(branch);
   const makes = [...new Set(documents.map(({ applies }) => applies[0].make))];
   const [catalogue, rows] = await Promise.all([shopCatalogue(), listProceduresOfMakes(db, branch, makes)]);
   const related = new Map(documents.map((document) => [document.id, relatedTo(document, rows)]));
   const ids = [...new Set([...related.values()].flat())];
   const [others, found] = await Promise.all([
-    approvedDocuments(ids),
+    approvedDocuments(branch, ids),
     listMisses(db, [...new Set([...documents.map(({ id }) => recordedId(id)), ...ids])]),
   ]);
   const elsewhere = documents.flatMap((document) => {

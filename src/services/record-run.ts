@@ -1,7 +1,7 @@
 import { conflict, invalid } from '../core/errors';
 import { withoutFitSteps } from '../core/bench';
 import { recordedFrom } from '../core/run';
-import { findRecordedFromRun, db, getJob, getRun, listEvents, type Actor } from '../data';
+import { findRecordedFromRun, dbOf, getJob, getRun, listEvents, type Actor } from '../data';
 import type { RunEvent } from '../core/run';
 import { forVehicle, keepAsDraft } from './library';
 import { newId } from './new-id';
@@ -14,6 +14,7 @@ import { lookAt } from './runs';
  */
 export async function draftFromRun(by: Actor, runId: string, procedure: string): Promise<{ id: string }> {
   demand(by, 'record');
+  const db = dbOf(by);
   const known = await findRecordedFromRun(db, runId, procedure);
   if (known) return { id: known };
   const run = await getRun(db, runId);
@@ -29,7 +30,7 @@ export async function draftFromRun(by: Actor, runId: string, procedure: string):
   const document = forVehicle(
     withoutFitSteps(recorded.document),
     vehicle,
-    await newId(vehicle.model, recorded.document.zone),
+    await newId(by.branch, vehicle.model, recorded.document.zone),
   );
   return { id: await keepAsDraft(by, document, { run: runId, procedure }) };
 }

@@ -2,7 +2,15 @@ import { createHash } from 'node:crypto';
 import { bytesInWords, MAX_RECORDING_BYTES } from '../contracts/body-limits';
 import { conflict, invalid, notFound } from '../core/errors';
 import { LONGEST_SECONDS, type RecordingKind } from '../core/procedure';
-import { db, findRecordingMark, getRecording, insertRecording, isProcedureId, type Actor } from '../data';
+import {
+  dbOf,
+  findRecordingMark,
+  getRecording,
+  insertRecording,
+  isProcedureId,
+  type Actor,
+  type Branch,
+} from '../data';
 import { doHeavy, TooHard } from './heavy';
 import { demand } from './permission';
 
@@ -34,6 +42,7 @@ export interface SentRecording {
  */
 export async function keepRecording(by: Actor, { id, procedure, kind, bytes, sha256 }: SentRecording): Promise<void> {
   demand(by, 'record');
+  const db = dbOf(by);
   if (bytes.length > MAX_RECORDING_BYTES)
     throw invalid('recording-too-large', `A recording has ${bytesInWords(MAX_RECORDING_BYTES)} at most.`);
   const digest = createHash('sha256').update(bytes).digest();
@@ -78,4 +87,4 @@ const inspect = (bytes: Buffer): Promise<Inspection> =>
   });
 
 /** A recording's bytes and media type. Throws not-found. */
-export const readRecording = (id: string) => getRecording(db, id);
+export const readRecording = (branch: Branch, id: string) => getRecording(dbOf(branch), id);

@@ -10,7 +10,7 @@ import type { RunPlan } from '../core/plan';
 import { faultsOnArrival, foldVisit, type VisitEvent } from '../core/visit';
 import {
   appendEvents,
-  db,
+  dbOf,
   getJob,
   getRun,
   deleteReservations,
@@ -41,14 +41,15 @@ import { checkPin, type Sender } from './sign-in';
 
 /** A run with its job, all its events, and what the bay needs to know of people and the check-in. Throws not-found. */
 export async function openRunScreen(branch: Branch, id: string): Promise<RunStart> {
+  const db = dbOf(branch);
   const run = await getRun(db, id);
   const job = await getJob(db, branch, run.jobNumber);
   const [log, visit, people, newer, heard, toRehearse] = await Promise.all([
     listEvents<RunEvent>(db, id, 0),
     listEvents<VisitEvent>(db, job.visit, 0),
-    listPeople(db, null),
-    newerFor(id, run.plan),
-    heardOf(run.plan.documents),
+    listPeople(db),
+    newerFor(branch, id, run.plan),
+    heardOf(branch, run.plan.documents),
     stillToRehearse(
       branch,
       run.plan.documents.map(({ id: document }) => document),
@@ -79,14 +80,15 @@ export async function openRunScreen(branch: Branch, id: string): Promise<RunStar
 }
 
 /** What changed of a run's procedures since it was opened: it stays on what it follows, but its people should know. */
-async function newerFor(id: string, plan: RunPlan): Promise<RunStart['newer']> {
+async function newerFor(branch: Branch, id: string, plan: RunPlan): Promise<RunStart['newer']> {
+  const db = dbOf(branch);
   const rows = await listNewer(db, id);
   return Promise.all(
     rows.map(async ({ procedure, follows, inForce }) => ({
       procedure,
       title: plan.documents.find((document) => recordedId(document.id) === procedure)?.title ?? procedure,
       inForce,
-      sentences: (await compareRevisions(procedure, follows, inForce)).map(({ sentence }) => sentence),
+      sentences: (await compareRevisions(branch, procedure, follows, inForce)).map(({ sentence }) => sentence),
     })),
   );
 }
@@ -95,16 +97,17 @@ async function newerFor(id: string, plan: RunPlan): Promise<RunStart['newer']> {
 const documentsSeen = new Map<string, ReadonlySet<string>>();
 const MOST_SEEN = 2000;
 
-async function documentsOf(runId: string): Promise<ReadonlySet<string>> {
-  const seen = documentsSeen.get(runId) ?? new Set(await listRunDocuments(db, runId));
+async function documentsOf(branch: Branch, runId: string): Promise<ReadonlySet<string>> {
+  const key = `${branch} ${runId}`;
+  const seen = documentsSeen.get(key) ?? new Set(await listRunDocuments(dbOf(branch), runId));
   if (documentsSeen.size >= MOST_SEEN) documentsSeen.clear();
-  documentsSeen.set(runId, seen);
+  documentsSeen.set(key, seen);
   return seen;
 }
 
 /** Tells what of an event names something that this run's plan does not have. */
-export async function foreignPlace(runId: string): Promise<(event: LogEvent) => string | null> {
-  const known = await documentsOf(runId);
+export async function foreignPlace(branch: Branch, runId: string): Promise<(event: LogEvent) => string | null> {
+  const known = await documentsOf(branch, runId);
   return (event) => {
     const { action, item, procedure, holds } = event as LogEvent & {
       action?: string;
@@ -127,25 +130,29 @@ export async function foreignPlace(runId: string): Promise<(event: LogEvent) => 
 
 /** Finishes a run where everything is accounted for, and takes what was fitted new from stores. */
 export async function finishRun(by: Actor, log: LogRow, events: LogEvent[]): Promise<string[]> {
-  return transaction(async (tx) => {
-    const { isClosed } = await lockLog(tx, log.id);
-    if (isClosed) return appendEvents(tx, log.id, events, by.id);
-    const run = await getRun(tx, log.id);
-    const { events: known } = await listEvents<RunEvent>(tx, log.id, 0);
-    const { view, basis } = lookAt(run.plan, known);
-    if (view.blocks.length) {
-      throw conflict(
-        'not-accounted',
-        'Not everything is back or accounted for.',
-        view.blocks.map((block) => ({ place: block.item, message: block.text })),
-      );
-    }
-    const kept = await appendEvents(tx, log.id, events, by.id);
-    await closeLog(tx, log.id, events[0].id);
-    await markFinished(tx, log.id);
-    await takeSpares(tx, by, log, basis, view);
-    return kept;
-  }, 'read committed');
+  return transaction(
+    by,
+    async (tx) => {
+      const { isClosed } = await lockLog(tx, log.id);
+      if (isClosed) return appendEvents(tx, log.id, events, by.id);
+      const run = await getRun(tx, log.id);
+      const { events: known } = await listEvents<RunEvent>(tx, log.id, 0);
+      const { view, basis } = lookAt(run.plan, known);
+      if (view.blocks.length) {
+        throw conflict(
+          'not-accounted',
+          'Not everything is back or accounted for.',
+          view.blocks.map((block) => ({ place: block.item, message: block.text })),
+        );
+      }
+      const kept = await appendEvents(tx, log.id, events, by.id);
+      await closeLog(tx, log.id, events[0].id);
+      await markFinished(tx, log.id);
+      await takeSpares(tx, by, log, basis, view);
+      return kept;
+    },
+    'read committed',
+  );
 }
 
 /** A run's view as this vehicle turned out to be. */
@@ -187,9 +194,9 @@ async function takeSpares(tx: Db, by: Actor, log: LogRow, basis: RunBasis, view:
   await deleteReservations(tx, log.id);
 }
 
-/** The lead who gives the PIN at somebody's tablet. Throws forbidden where it is wrong or the person is no lead. */
-export async function leadWithPin({ lead, pin }: { lead: string; pin: string }, sender: Sender) {
-  const person = await checkPin(lead, pin, sender);
+/** The lead of somebody's own branch who gives the PIN at their tablet. Throws forbidden where it is wrong or the person is no lead. */
+export async function leadWithPin(by: Actor, { lead, pin }: { lead: string; pin: string }, sender: Sender) {
+  const person = await checkPin(lead, pin, sender, by.branch);
   if (!isLead(person))
     throw forbidden('not-allowed', `Only a lead or owner can do this, and ${person.name} is neither.`);
   return person;
@@ -201,28 +208,32 @@ export async function leadWithPin({ lead, pin }: { lead: string; pin: string }, 
  */
 export async function overrideGate(by: Actor, runId: string, form: OverrideForm, sender: Sender): Promise<void> {
   demand(by, 'follow');
-  const lead = await leadWithPin(form, sender);
-  await transaction(async (tx) => {
-    const { isClosed } = await lockLog(tx, runId);
-    if (isClosed) throw conflict('finished', 'This run is finished.');
-    const lamport = (await lastLamport(tx, runId)) + 1;
-    await appendEvents(
-      tx,
-      runId,
-      [
-        {
-          id: randomUUID(),
-          lamport,
-          device: 'server',
-          seq: lamport,
-          person: lead.id,
-          at: new Date().toISOString(),
-          ...(form.event ? { type: 'accepted', event: form.event } : { type: 'overridden', gate: form.gate }),
-          reason: form.reason,
-        } as unknown as LogEvent,
-      ],
-      by.id,
-    );
-  }, 'read committed');
+  const lead = await leadWithPin(by, form, sender);
+  await transaction(
+    by,
+    async (tx) => {
+      const { isClosed } = await lockLog(tx, runId);
+      if (isClosed) throw conflict('finished', 'This run is finished.');
+      const lamport = (await lastLamport(tx, runId)) + 1;
+      await appendEvents(
+        tx,
+        runId,
+        [
+          {
+            id: randomUUID(),
+            lamport,
+            device: 'server',
+            seq: lamport,
+            person: lead.id,
+            at: new Date().toISOString(),
+            ...(form.event ? { type: 'accepted', event: form.event } : { type: 'overridden', gate: form.gate }),
+            reason: form.reason,
+          } as unknown as LogEvent,
+        ],
+        by.id,
+      );
+    },
+    'read committed',
+  );
   writeSecurityLine('gate-overridden', { run: runId, lead: lead.id, at: by.id });
 }

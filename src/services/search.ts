@@ -1,6 +1,6 @@
 import type { FoundView } from '../contracts/views';
 import { parseSearch, titleWithSide } from '../core/vehicle';
-import { db, listStock, searchJobs, searchProcedures, type Actor, type Branch } from '../data';
+import { dbOf, listStock, searchJobs, searchProcedures, type Actor, type Branch } from '../data';
 import { demand } from './permission';
 import { shopCatalogue, stockName } from './shop';
 import { searchWires } from './wires';
@@ -11,12 +11,13 @@ const MOST = 6;
 /** Everything in the shop that one line of words finds: customers and vehicles by their jobs, procedures, wires by colour, what is in stores. */
 export async function searchEverything(by: Actor, text: string): Promise<FoundView[]> {
   demand(by, 'follow');
+  const db = dbOf(by);
   const words = text.trim().split(/\s+/).filter(Boolean).slice(0, 8);
   if (words.length === 0) return [];
   const [jobs, procedures, wires, stock] = await Promise.all([
     searchJobs(db, by.branch, words, MOST),
     searchProcedures(db, by.branch, parseSearch(text), MOST),
-    searchWires(text),
+    searchWires(by.branch, text),
     stockLike(by.branch, words),
   ]);
   return [
@@ -43,6 +44,7 @@ export async function searchEverything(by: Actor, text: string): Promise<FoundVi
 }
 
 async function stockLike(branch: Branch, words: string[]): Promise<FoundView[]> {
+  const db = dbOf(branch);
   const [rows, catalogue] = await Promise.all([listStock(db, branch), shopCatalogue()]);
   return rows
     .map((row) => ({ ...row, name: stockName(catalogue, row.kind) }))

@@ -2,10 +2,12 @@ import { DEFAULT_COST_FORM, DEFAULT_QUOTES, type SettingsForm } from '../contrac
 import { BASE_CATALOGUE, extendCatalogue, type Catalogue, type OwnKind } from '../core/hardware';
 import { DEFAULT_SCHOOLS } from '../core/procedure';
 import {
-  db,
+  dbOf,
+  doorDb,
   getKit,
   getShop,
   listBranches,
+  listOwnKinds,
   updateKit,
   updateShopSettings,
   type Actor,
@@ -35,11 +37,12 @@ const DEFAULTS: SettingsForm = {
 
 /** A branch's name and settings, with the defaults of a new shop for what was never set. */
 export async function readShop(branch: Branch): Promise<{ name: string; settings: SettingsForm }> {
+  const db = dbOf(branch);
   return withDefaults(await getShop(db, branch));
 }
 
 /** The name of the first shop, as the sign-in screen has it; empty before it is set up. */
-export const firstShopName = async (): Promise<string> => (await listBranches(db))[0]?.name ?? '';
+export const firstShopName = async (): Promise<string> => (await listBranches(doorDb))[0]?.name ?? '';
 
 function withDefaults(shop: ShopRow): { name: string; settings: SettingsForm } {
   const kept = Object.entries(shop.settings).filter(([key]) => key in DEFAULTS);
@@ -59,6 +62,7 @@ function withDefaults(shop: ShopRow): { name: string; settings: SettingsForm } {
 /** Changes the shop's settings; what is not one of them (the mark of the demo) stays. */
 export async function changeSettings(by: Actor, settings: SettingsForm): Promise<void> {
   demand(by, 'set-up');
+  const db = dbOf(by);
   const shop = await getShop(db, by.branch);
   await updateShopSettings(db, by.branch, { ...shop.settings, ...settings });
   writeSecurityLine('settings-changed', { by: by.id });
@@ -66,7 +70,7 @@ export async function changeSettings(by: Actor, settings: SettingsForm): Promise
 
 /** Kinds of its own that any branch has: the library is one, so they are known in all of them. The first to use a code keeps it. */
 export async function chainKinds(): Promise<OwnKind[]> {
-  const kinds = (await listBranches(db)).flatMap((branch) => withDefaults(branch).settings.ownKinds);
+  const kinds = ((await listOwnKinds(doorDb)) as OwnKind[][]).flat();
   return [...new Map(kinds.reverse().map((kind) => [kind.code, kind])).values()].reverse();
 }
 
@@ -77,7 +81,7 @@ export const shopCatalogue = async (): Promise<Catalogue> => extendCatalogue(BAS
 export const stockName = (catalogue: Catalogue, kind: string): string => catalogue.fasteners.get(kind)?.plural ?? kind;
 
 /** The tool codes in a person's own kit. */
-export const readKit = (by: Actor): Promise<string[]> => getKit(db, by.id);
+export const readKit = (by: Actor): Promise<string[]> => getKit(dbOf(by), by.id);
 
 /** Replaces a person's own kit. */
-export const changeKit = (by: Actor, tools: string[]): Promise<void> => updateKit(db, by.id, tools);
+export const changeKit = (by: Actor, tools: string[]): Promise<void> => updateKit(dbOf(by), by.id, tools);

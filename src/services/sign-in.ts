@@ -3,9 +3,9 @@ import type { SetupForm, SignInForm } from '../contracts/schemas';
 import { conflict, forbidden, tooOften } from '../core/errors';
 import {
   claimTry,
-  db,
+  dbOf,
+  doorDb,
   deleteSession,
-  findPersonForSignIn,
   findSessionPerson,
   forgetTries,
   insertPerson,
@@ -13,18 +13,20 @@ import {
   HOME,
   insertShop,
   listBranches,
-  listPeople,
+  listPeopleAtDoor,
+  listPeopleForSignIn,
   noteDeviceSeen,
   sweepSessions,
   transaction,
   type Actor,
-  type Db,
+  type Branch,
   type DeviceRow,
   type Person,
   type PersonSecrets,
   type Throttle,
 } from '../data';
-import { personId } from './person-id';
+import { foldText } from '../core/text';
+import { freeIdFor } from './people';
 import { hashSecret, matchesSecret, newToken, tokenHash } from './secrets';
 import { writeSecurityLine } from './security-log';
 
@@ -55,14 +57,21 @@ export interface OpenedSession {
 }
 
 /** True before the shop is set up. */
-export const needsSetup = async () => (await listBranches(db)).length === 0;
+export const needsSetup = async () => (await listBranches(doorDb)).length === 0;
 
 /** Whether PINs work here, and names are shown. */
 export const isEnrolled = ({ isLocal, device }: Sender): boolean => isLocal || device !== null;
 
-/** The people the sign-in screen offers on a tablet that was let in: active ones. Nobody elsewhere. */
-export const listSignInPeople = async (sender: Sender): Promise<Person[]> =>
-  isEnrolled(sender) ? (await listPeople(db, sender.device?.branch ?? null)).filter((person) => person.active) : [];
+/** The branches to choose from before names are shown: where a tablet was let in, or there is but one, there is nothing to choose. */
+export async function branchesToChoose(sender: Sender): Promise<{ id: Branch; name: string }[]> {
+  if (sender.device || !isEnrolled(sender)) return [];
+  const branches = await listBranches(doorDb);
+  return branches.length > 1 ? branches : [];
+}
+
+/** The people the sign-in screen offers: the active ones of the tablet's branch; on this very machine those of the branch that was chosen (null for the only one). Nobody elsewhere. */
+export const listSignInPeople = async (sender: Sender, chosen: Branch | null = null): Promise<Person[]> =>
+  isEnrolled(sender) ? listPeopleAtDoor(doorDb, sender.device?.branch ?? chosen) : [];
 
 /**
  * Sets up the shop and its owner on first start, and signs the owner in. Asks for the code that was printed where Pezzo was started. A conflict where
@@ -77,15 +86,15 @@ export async function setUpShop(form: SetupForm, sender: Sender): Promise<Opened
     throw forbidden('wrong-code', 'That is not the code printed in the window where Pezzo was started.');
   }
   const [pinHash, passwordHash] = await Promise.all([hashSecret(form.pin), hashSecret(form.password)]);
-  const id = personId(form.name);
-  await transaction(async (tx) => {
+  const id = await freeIdFor(form.name);
+  await transaction(HOME, async (tx) => {
     if ((await listBranches(tx)).length) throw conflict('already-set-up', 'This shop is set up already: sign in.');
     await insertShop(tx, form.shop);
     await insertPerson(tx, { id, name: form.name, role: 'owner', pinHash, passwordHash, branch: HOME });
   });
-  await forgetTries(db, [throttle.source]);
+  await forgetTries(doorDb, [throttle.source]);
   writeSecurityLine('set-up', { owner: id, from: sender.address });
-  return openSession(db, { id, byPassword: true, sender });
+  return openSession({ id, branch: HOME, byPassword: true, sender });
 }
 
 /** Without a code in its environment the app is not set up by anybody. */
@@ -104,54 +113,78 @@ export async function signIn(form: SignInForm, sender: Sender): Promise<OpenedSe
     form.pin === undefined
       ? await checkPassword(form.person, form.password ?? '', sender)
       : await checkPin(form.person, form.pin, sender);
-  if (sender.token) await deleteSession(db, tokenHash(sender.token));
-  return openSession(db, { id: person.id, byPassword: form.pin === undefined, sender });
+  if (sender.device && sender.device.branch !== person.branch)
+    throw forbidden(
+      'other-branch',
+      'This tablet belongs to another branch. Sign in on a tablet of yours, or at a desk that was not enrolled.',
+    );
+  if (sender.token) await deleteSession(doorDb, tokenHash(sender.token));
+  return openSession({ ...person, byPassword: form.pin === undefined, sender });
 }
 
-/** Makes sure that somebody is who they say by PIN, without signing them in. Throws `forbidden` on a tablet that was not let in. */
-export async function checkPin(name: string, pin: string, sender: Sender): Promise<PersonSecrets> {
+/** Makes sure that somebody of a branch (on this very machine, null: of any) is who they say by PIN, without signing them in. Throws `forbidden` on a tablet that was not let in. */
+export async function checkPin(
+  name: string,
+  pin: string,
+  sender: Sender,
+  branch: Branch | null = sender.device?.branch ?? null,
+): Promise<PersonSecrets> {
   if (!isEnrolled(sender))
     throw forbidden('not-enrolled', 'PINs work only on a tablet that was enrolled. Use your password.');
   const source = `pin:${sender.device?.id ?? 'local'}:${nameKey(name)}`;
-  return check(name, pin, 'pinHash', [{ source, free: 0, longestSeconds: LONGEST_WAIT }]);
+  return check(branch, name, pin, 'pinHash', [{ source, free: 0, longestSeconds: LONGEST_WAIT }]);
 }
 
 /** Makes sure that somebody is who they say by password, without signing them in. */
 export async function checkPassword(name: string, password: string, { address }: Sender): Promise<PersonSecrets> {
-  return check(name, password, 'passwordHash', [
+  return check(null, name, password, 'passwordHash', [
     { source: `password:${address}:${nameKey(name)}`, free: 0, longestSeconds: LONGEST_WAIT },
     { source: `password:${address}`, free: FREE_BY_SENDER, longestSeconds: LONGEST_WAIT },
   ]);
 }
 
-const nameKey = (name: string) => personId(name);
+/** Tries are counted for a name however it is written, in any script. */
+const nameKey = (name: string) => foldText(name).trim().slice(0, 100);
+
+/** The most people of one name, over all branches, that a secret is compared for. */
+const MOST_NAMESAKES = 4;
 
 async function check(
+  branch: Branch | null,
   name: string,
   secret: string,
   which: 'pinHash' | 'passwordHash',
   throttles: Throttle[],
 ): Promise<PersonSecrets> {
   await waitForTurn(throttles);
-  const person = await findPersonForSignIn(db, name);
-  const known = person?.active ? person[which] : null;
-  if (!(await matchesSecret(secret, known))) {
+  const named = (await listPeopleForSignIn(doorDb, branch, name)).slice(0, MOST_NAMESAKES);
+  // Somebody unknown takes as long as somebody known.
+  const matches = await Promise.all(
+    (named.length ? named : [null]).map((one) => matchesSecret(secret, one?.[which] ?? null)),
+  );
+  const found = named.filter((_, at) => matches[at]);
+  if (found.length === 0) {
     writeSecurityLine('sign-in-refused', { name, at: throttles[0].source });
     throw forbidden('wrong-secret', 'That does not match. Try again.');
   }
   await forgetTries(
-    db,
+    doorDb,
     throttles.map(({ source }) => source),
   );
-  return person!;
+  if (found.length > 1)
+    throw conflict(
+      'which-branch',
+      `Two branches have somebody called ${name} with the same secret. Sign in on a tablet of your branch, and change it.`,
+    );
+  return found[0];
 }
 
 async function waitForTurn(throttles: Throttle[]): Promise<void> {
   for (const throttle of throttles) {
-    let seconds = await claimTry(db, throttle);
+    let seconds = await claimTry(doorDb, throttle);
     if (seconds > 0 && seconds <= SHORT_WAIT) {
       await new Promise((resolve) => setTimeout(resolve, seconds * 1000));
-      seconds = await claimTry(db, throttle);
+      seconds = await claimTry(doorDb, throttle);
     }
     if (seconds > 0) writeSecurityLine('sign-in-delayed', { at: throttle.source, seconds: Math.ceil(seconds) });
     if (seconds > 0)
@@ -162,10 +195,18 @@ async function waitForTurn(throttles: Throttle[]): Promise<void> {
 const waitWords = (seconds: number) =>
   seconds < 90 ? `${Math.ceil(seconds)} s` : `${Math.ceil(seconds / 60)} minutes`;
 
-async function openSession(
-  on: Db,
-  { id, byPassword, sender }: { id: string; byPassword: boolean; sender: Sender },
-): Promise<OpenedSession> {
+async function openSession({
+  id,
+  branch,
+  byPassword,
+  sender,
+}: {
+  id: string;
+  branch: Branch;
+  byPassword: boolean;
+  sender: Sender;
+}): Promise<OpenedSession> {
+  const on = dbOf(branch);
   const token = newToken();
   const expiresAt = new Date(Date.now() + SESSION_HOURS * 3_600_000);
   await insertSession(on, {
@@ -181,10 +222,11 @@ async function openSession(
 
 /** Who a session token belongs to; null where it ended. */
 export const findSignedIn = (token: string | undefined): Promise<(Actor & { expiresAt: Date }) | null> =>
-  token ? findSessionPerson(db, tokenHash(token)) : Promise.resolve(null);
+  token ? findSessionPerson(doorDb, tokenHash(token)) : Promise.resolve(null);
 
 /** Ends a session. */
-export const signOut = (token: string | undefined) => (token ? deleteSession(db, tokenHash(token)) : Promise.resolve());
+export const signOut = (token: string | undefined) =>
+  token ? deleteSession(doorDb, tokenHash(token)) : Promise.resolve();
 
 /** Sweeps out sessions that have ended. */
-export const sweepOut = (): Promise<number> => sweepSessions(db);
+export const sweepOut = (): Promise<number> => sweepSessions(doorDb);

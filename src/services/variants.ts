@@ -5,7 +5,7 @@ import { mergeProcedures, mirror, type ProcedureDocument } from '../core/procedu
 import { zoneName } from '../core/vehicle';
 import { conflictWords, wordedDiff } from '../core/wording';
 import {
-  db,
+  dbOf,
   findCurrentRevision,
   findDraft,
   findOrigin,
@@ -18,8 +18,10 @@ import {
   updateOrigin,
   type Actor,
   type Db,
+  type Branch,
 } from '../data';
 import { newId } from './new-id';
+import { demandOwn } from './library';
 import { demand } from './permission';
 
 /** What makes a variant itself: never taken from its origin. */
@@ -32,15 +34,16 @@ const withOwn = (document: ProcedureDocument, of: ProcedureDocument): ProcedureD
 /** Derives a procedure for another year, body, zone or side: a draft of its own that remembers what it came from. Returns its id. Throws not-found where that is not published. */
 export async function deriveVariant(by: Actor, from: string, form: VariantForm): Promise<string> {
   demand(by, 'record');
+  const db = dbOf(by);
   const origin = await findCurrentRevision(db, from);
   if (!origin) throw notFound('no-revision', `“${from}” is not a published procedure.`);
   const [range] = origin.document.applies;
   const document = variantOf(
     origin.document,
     form,
-    await newId(form.model ?? range.model, form.zone ?? origin.document.zone),
+    await newId(by.branch, form.model ?? range.model, form.zone ?? origin.document.zone),
   );
-  await transaction(async (tx) => {
+  await transaction(by, async (tx) => {
     await insertProcedure(tx, document, by.id);
     await insertDraft(tx, document, by.id);
     await updateOrigin(tx, document.id, from, origin.revision);
@@ -75,7 +78,8 @@ function variantOf(origin: ProcedureDocument, form: VariantForm, id: string): Pr
 }
 
 /** What a variant was derived from, what differs from it by now, and what has changed there since; null for one that was recorded by itself. */
-export async function originOf(id: string, document: ProcedureDocument): Promise<OriginView | null> {
+export async function originOf(branch: Branch, id: string, document: ProcedureDocument): Promise<OriginView | null> {
+  const db = dbOf(branch);
   const origin = await findOrigin(db, id);
   if (!origin) return null;
   const [base, theirs] = await both(db, origin, document);
@@ -109,7 +113,8 @@ async function both(
 /** Takes over what has changed in a variant's origin, into its draft; where the variant went its own way it stays so, and that is named. Throws a conflict where there is nothing to take. */
 export async function takeFromOrigin(by: Actor, id: string): Promise<{ version: number; conflicts: string[] }> {
   demand(by, 'record');
-  return transaction(async (tx) => {
+  return transaction(by, async (tx) => {
+    await demandOwn(tx, by, id);
     const origin = await findOrigin(tx, id);
     if (!origin || origin.taken === origin.current)
       throw conflict('nothing-new', 'Nothing has changed in what it was derived from.');

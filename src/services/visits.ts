@@ -14,7 +14,7 @@ import {
 } from '../core/visit';
 import {
   appendEvents,
-  db,
+  dbOf,
   getJob,
   lastLamport,
   listEvents,
@@ -50,11 +50,12 @@ export const linesOf = (runs: Pick<RunRow, 'plan'>[], state: VisitState): CheckL
 
 /** Check-in and hand-over of a job: its log, the lines to try, and what stands against giving the vehicle back. Throws not-found. */
 export async function openVisit(branch: Branch, jobNumber: number): Promise<VisitView> {
+  const db = dbOf(branch);
   const job = await getJob(db, branch, jobNumber);
   const [log, runs, names] = await Promise.all([
     listEvents<VisitEvent>(db, job.visit, 0),
     listRunsOfJobs(db, [jobNumber]),
-    everybodysNames(),
+    everybodysNames(branch),
   ]);
   return {
     job,
@@ -75,51 +76,60 @@ export async function visitArrived(tx: Db, log: LogRow, events: LogEvent[]): Pro
 /** Notes that a vehicle is not checked in, on the word of a lead who gives the PIN at the technician's tablet; the report says so. Throws a conflict where it was signed or given back. */
 export async function skipCheckIn(by: Actor, jobNumber: number, form: SkipCheckInForm, sender: Sender): Promise<void> {
   demand(by, 'follow');
-  const lead = await leadWithPin(form, sender);
+  const db = dbOf(by);
+  const lead = await leadWithPin(by, form, sender);
   const { visit } = await getJob(db, by.branch, jobNumber);
-  await transaction(async (tx) => {
-    if ((await lockLog(tx, visit)).isClosed) throw conflict('given-back', 'This vehicle was given back.');
-    const { events } = await listEvents<VisitEvent>(tx, visit, 0);
-    if (foldVisit(events).signatures.arrival)
-      throw conflict('checked-in', 'This vehicle was checked in and signed for: there is nothing to skip.');
-    const lamport = (await lastLamport(tx, visit)) + 1;
-    const event = {
-      id: randomUUID(),
-      lamport,
-      device: 'server',
-      seq: lamport,
-      person: lead.id,
-      at: new Date().toISOString(),
-      type: 'checkInSkipped',
-      reason: form.reason,
-    };
-    await appendEvents(tx, visit, [event], by.id);
-  }, 'read committed');
+  await transaction(
+    by,
+    async (tx) => {
+      if ((await lockLog(tx, visit)).isClosed) throw conflict('given-back', 'This vehicle was given back.');
+      const { events } = await listEvents<VisitEvent>(tx, visit, 0);
+      if (foldVisit(events).signatures.arrival)
+        throw conflict('checked-in', 'This vehicle was checked in and signed for: there is nothing to skip.');
+      const lamport = (await lastLamport(tx, visit)) + 1;
+      const event = {
+        id: randomUUID(),
+        lamport,
+        device: 'server',
+        seq: lamport,
+        person: lead.id,
+        at: new Date().toISOString(),
+        type: 'checkInSkipped',
+        reason: form.reason,
+      };
+      await appendEvents(tx, visit, [event], by.id);
+    },
+    'read committed',
+  );
 }
 
 /** Closes a visit: every run finished, every line repeated, nothing worse without a reason. */
 export async function closeVisit(by: Actor, log: LogRow, events: LogEvent[]): Promise<string[]> {
-  return transaction(async (tx) => {
-    const { isClosed } = await lockLog(tx, log.id);
-    if (isClosed) return appendEvents(tx, log.id, events, by.id);
-    const { events: known } = await listEvents<VisitEvent>(tx, log.id, 0);
-    const runs = await listRunsOfJobs(tx, [log.jobNumber]);
-    const logs = await listEventsOf<RunEvent>(
-      tx,
-      runs.map((run) => run.id),
-    );
-    const state = foldVisit(known);
-    const started = runs.filter((run) => run.finishedAt === null && logs.get(run.id)!.length > 0).length;
-    const blocks = handBackBlocks(linesOf(runs, state), state, started);
-    if (blocks.length)
-      throw conflict(
-        'not-handed-back',
-        'The vehicle cannot be given back yet.',
-        blocks.map(({ place, text }) => ({ place, message: text })),
+  return transaction(
+    by,
+    async (tx) => {
+      const { isClosed } = await lockLog(tx, log.id);
+      if (isClosed) return appendEvents(tx, log.id, events, by.id);
+      const { events: known } = await listEvents<VisitEvent>(tx, log.id, 0);
+      const runs = await listRunsOfJobs(tx, [log.jobNumber]);
+      const logs = await listEventsOf<RunEvent>(
+        tx,
+        runs.map((run) => run.id),
       );
-    const kept = await appendEvents(tx, log.id, events, by.id);
-    await closeLog(tx, log.id, events[0].id);
-    await closeIdleRuns(tx, log.jobNumber);
-    return kept;
-  }, 'read committed');
+      const state = foldVisit(known);
+      const started = runs.filter((run) => run.finishedAt === null && logs.get(run.id)!.length > 0).length;
+      const blocks = handBackBlocks(linesOf(runs, state), state, started);
+      if (blocks.length)
+        throw conflict(
+          'not-handed-back',
+          'The vehicle cannot be given back yet.',
+          blocks.map(({ place, text }) => ({ place, message: text })),
+        );
+      const kept = await appendEvents(tx, log.id, events, by.id);
+      await closeLog(tx, log.id, events[0].id);
+      await closeIdleRuns(tx, log.jobNumber);
+      return kept;
+    },
+    'read committed',
+  );
 }

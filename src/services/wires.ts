@@ -3,7 +3,7 @@ import type { WireView } from '../contracts/views';
 import { invalid } from '../core/errors';
 import { type WireLine, wireFault, wireSearch, wiresOf, wireText, withWires } from '../core/exchange';
 import {
-  db,
+  dbOf,
   findCurrentRevision,
   findDraft,
   listStandingDocuments,
@@ -12,6 +12,7 @@ import {
   searchWires as searchWireRows,
   transaction,
   type Actor,
+  type Branch,
 } from '../data';
 import { csvOf } from './exchange';
 import { saveDraft } from './library';
@@ -24,32 +25,38 @@ const BATCH = 200;
 const MOST_FOUND = 400;
 
 /** Lists the wires of procedures that changed since the last search; a search waits for it. */
-async function listAnew(): Promise<void> {
+async function listAnew(branch: Branch): Promise<void> {
+  const db = dbOf(branch);
   for (;;) {
     const ids = await listUnlistedWires(db, WIRES_VERSION, BATCH);
     if (ids.length === 0) return;
     const documents = new Map((await listStandingDocuments(db, ids)).map((document) => [document.id, document]));
-    await transaction(async (tx) => {
-      for (const id of ids) {
-        const document = documents.get(id);
-        const wires = document
-          ? wiresOf(document).map((wire) => ({ ...wire, searchText: wireText(document, wire) }))
-          : [];
-        await replaceWires(tx, id, wires, WIRES_VERSION);
-      }
-    }, 'read committed');
+    await transaction(
+      branch,
+      async (tx) => {
+        for (const id of ids) {
+          const document = documents.get(id);
+          const wires = document
+            ? wiresOf(document).map((wire) => ({ ...wire, searchText: wireText(document, wire) }))
+            : [];
+          await replaceWires(tx, id, wires, WIRES_VERSION);
+        }
+      },
+      'read committed',
+    );
   }
 }
 
 /** Wires of the whole library for one line of search: "GY/PK rear left +". */
-export async function searchWires(text: string): Promise<WireView[]> {
-  await listAnew();
+export async function searchWires(branch: Branch, text: string): Promise<WireView[]> {
+  const db = dbOf(branch);
+  await listAnew(branch);
   return searchWireRows(db, wireSearch(text), MOST_FOUND);
 }
 
 /** The wires of one procedure, or all that a search finds, as CSV. */
-export async function exportWires(text: string): Promise<Buffer> {
-  const rows = await searchWires(text);
+export async function exportWires(branch: Branch, text: string): Promise<Buffer> {
+  const rows = await searchWires(branch, text);
   const columns = ['procedure', 'item', 'connector', 'cavity', 'colour', 'function', 'polarity', 'how', 'sure'];
   return Buffer.from(
     csvOf({
@@ -66,6 +73,7 @@ export async function importWires(
   csv: string,
 ): Promise<{ kept: number; drafts: string[]; bad: ReadWires['bad'] }> {
   demand(by, 'record');
+  const db = dbOf(by);
   const { lines, bad } = readWiresCsv(csv);
   const byProcedure = new Map<string, typeof lines>();
   for (const line of lines) byProcedure.set(line.procedure, [...(byProcedure.get(line.procedure) ?? []), line]);

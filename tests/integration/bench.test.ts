@@ -1,4 +1,3 @@
-import { HOME } from '@/data';
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { asOwner } from '../support/database';
@@ -13,7 +12,9 @@ import {
   mountsKnown,
   proposalsOf,
 } from '@/services';
-import { db, type Actor } from '@/data';
+import { HOME, dbOf, type Actor } from '@/data';
+
+const db = dbOf(HOME);
 
 let drop: () => Promise<void>;
 let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
@@ -33,12 +34,12 @@ const result = () => ({
 
 describe('the bench', () => {
   it('knows what was measured on published doors', async () => {
-    const before = await mountsKnown();
+    const before = await mountsKnown(HOME);
     expect(before.map(({ procedure }) => procedure)).toEqual(['kite-rear-door']);
     await bringIn(people.lead, JSON.stringify(demoProcedure('carry-front-door-right')));
-    expect(await mountsKnown()).toEqual(before);
+    expect(await mountsKnown(HOME)).toEqual(before);
     await approveDraft(people.lead, 'carry-front-door-right', 1, 'first');
-    expect(await mountsKnown()).toMatchObject([
+    expect(await mountsKnown(HOME)).toMatchObject([
       {},
       { procedure: 'carry-front-door-right', side: 'right', of: 'door speaker', mount: { toGlass: 62, bore: 142 } },
     ]);
@@ -50,7 +51,7 @@ describe('the bench', () => {
     await keepBenchResult(people.trainee, job, one);
     await keepBenchResult(people.trainee, job, one);
     await keepBenchResult(people.technician, job, { ...result(), standing: 'exact', why: 'measured twice' });
-    expect((await benchResultsOf(job)).map(({ standing, why, by }) => [standing, why, by])).toEqual([
+    expect((await benchResultsOf(HOME, job)).map(({ standing, why, by }) => [standing, why, by])).toEqual([
       ['exact', 'measured twice', 'technician'],
       ['sure', null, 'trainee'],
     ]);
@@ -61,11 +62,11 @@ describe('the bench', () => {
   it('tells a procedure what was measured, its mirrored twin’s too', async () => {
     const about = 'kite-rear-door@right/woofer';
     await keepBenchResult(people.technician, job, { ...result(), about });
-    const { proposals } = await proposalsOf('kite-rear-door');
+    const { proposals } = await proposalsOf(HOME, 'kite-rear-door');
     expect(proposals).toMatchObject([
       { item: 'woofer', text: 'Depth and spacer: Take 6 mm.', findings: [{ person: 'technician', job }] },
     ]);
-    expect((await proposalsOf('carry-front-door-right')).proposals).toEqual([]);
+    expect((await proposalsOf(HOME, 'carry-front-door-right')).proposals).toEqual([]);
   });
 
   it('keeps nothing on a job that is not there', async () => {

@@ -34,7 +34,9 @@ import {
   viewStoreKits,
   viewStores,
 } from '@/services';
-import { db, getPerson, HOME, type Actor } from '@/data';
+import { dbOf, getPerson, HOME, type Actor } from '@/data';
+
+const db = dbOf(HOME);
 
 let drop: () => Promise<void>;
 let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;

@@ -145,7 +145,7 @@ describe('a customer’s data', () => {
     expect(await redactDue(people.owner, new Date(Date.now() + 7 * 31 * 86_400_000))).toEqual([job]);
     const left = await everything();
     for (const words of ['Łąkowska', 'AB-123-CD', '1M8GDM9AXKP042788']) expect(left).not.toContain(words);
-    await expect(readPhoto(photo, 'picture')).rejects.toMatchObject({ code: 'photo-redacted' });
+    await expect(readPhoto(HOME, photo, 'picture')).rejects.toMatchObject({ code: 'photo-redacted' });
     const after = await readReport(HOME, job);
     expect([after.lines, after.closed, after.vehicle.make, after.signatures.arrival!.at]).toEqual([
       before.lines,

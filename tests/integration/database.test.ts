@@ -4,7 +4,9 @@ import { migrate, tooMuchOf } from '../../scripts/support/migrate';
 import { asOwner, freshDatabase } from '../support/database';
 import { makeShop } from '../support/shop';
 import { changeKit, checkHealth, everybody } from '@/services';
-import { HOME, db, getPool, transaction, translate, type Actor } from '@/data';
+import { HOME, dbOf, getPool, transaction, translate, type Actor } from '@/data';
+
+const db = dbOf(HOME);
 
 let drop: () => Promise<void>;
 let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
@@ -71,10 +73,14 @@ describe('what is only ever added', () => {
 
 describe('a database that cannot do it just now', () => {
   const fails = async (text: string, settings: string) =>
-    transaction(async (tx) => {
-      await tx.query(settings);
-      await tx.query(text);
-    }, 'read committed');
+    transaction(
+      HOME,
+      async (tx) => {
+        await tx.query(settings);
+        await tx.query(text);
+      },
+      'read committed',
+    );
 
   it('is told as such, to be tried again: a statement that runs too long, a lock that is held, only reading', async () => {
     await expect(fails('select pg_sleep(5)', `set local statement_timeout = '50ms'`)).rejects.toMatchObject({
@@ -99,7 +105,7 @@ describe('a database that cannot do it just now', () => {
 
   it('that ends a connection in the middle, or has none left, loses nothing and says so', async () => {
     await expect(
-      transaction(async (tx) => {
+      transaction(HOME, async (tx) => {
         const { rows } = await tx.query<{ pid: number }>('select pg_backend_pid() as pid');
         await asOwner('select pg_terminate_backend($1)', [rows[0].pid]);
         await tx.query('select 1');
@@ -130,9 +136,7 @@ describe('migrations', () => {
   it('wait for one another: however many start at once, each runs once', async () => {
     const [owner] = [process.env.PEZZO_TEST_OWNER_URL!];
     const before = await asOwner('select name from migrations order by id');
-    await Promise.all(
-      Array.from({ length: 4 }, () => migrate(owner, { name: 'pezzo_app', password: 'only-for-tests' })),
-    );
+    await Promise.all(Array.from({ length: 4 }, () => migrate(owner, 'pezzo_app')));
     expect(await asOwner('select name from migrations order by id')).toEqual(before);
   });
 });

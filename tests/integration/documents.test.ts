@@ -22,7 +22,9 @@ import {
   viewProcedure,
 } from '@/services';
 import { doHeavy, TooHard } from '@/services/heavy';
-import { db, type Actor } from '@/data';
+import { HOME, dbOf, type Actor } from '@/data';
+
+const db = dbOf(HOME);
 
 let drop: () => Promise<void>;
 let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
@@ -136,7 +138,7 @@ describe('a document', () => {
       'insert into procedure_drafts (procedure_id, document, begun_by, edited_by) values ($1, $2, $3, $3)',
       ['old', old, 'lead'],
     );
-    expect((await viewProcedure('old')).check.remarks[0]).toMatchObject({
+    expect((await viewProcedure(HOME, 'old')).check.remarks[0]).toMatchObject({
       level: 'error',
       message: expect.stringContaining('options'),
     });
@@ -190,7 +192,7 @@ describe('a draft', () => {
     await expect(discardDraft(people.lead, kite.id, version - 1)).rejects.toMatchObject({ code: 'draft-moved-on' });
     await discardDraft(people.technician, kite.id, version);
     await expect(discardDraft(people.technician, kite.id, version)).rejects.toMatchObject({ code: 'no-draft' });
-    expect((await viewProcedure(kite.id)).document.title).toBe(kite.title);
+    expect((await viewProcedure(HOME, kite.id)).document.title).toBe(kite.title);
   });
 });
 

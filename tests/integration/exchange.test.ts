@@ -24,9 +24,11 @@ import {
   saveDraft,
   viewProcedure,
 } from '@/services';
-import { HOME, db, getPool, type Actor } from '@/data';
+import { HOME, dbOf, getPool, type Actor } from '@/data';
 import { createHash } from 'node:crypto';
 import type { Manifest } from '@/core/exchange';
+
+const db = dbOf(HOME);
 
 type People = Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
 let drop: () => Promise<void>;
@@ -85,7 +87,7 @@ describe('an archive', () => {
       ['kite-rear-door', 'same'],
       ['tarn-front-door', 'same'],
     ]);
-    expect((await viewProcedure('kite-rear-door')).row.revision).toBe(2);
+    expect((await viewProcedure(HOME, 'kite-rear-door')).row.revision).toBe(2);
   });
 
   it('names what is not published, and is for those who may record', async () => {
@@ -145,7 +147,7 @@ describe('an archive', () => {
       files.set(path, Buffer.from(JSON.stringify(tarn)));
       manifest.kinds = [own];
     });
-    const before = (await viewProcedure('kite-rear-door')).document;
+    const before = (await viewProcedure(HOME, 'kite-rear-door')).document;
     const other = await another();
     try {
       expect(await states(other.people.lead, bytes, true)).toEqual([
@@ -154,7 +156,7 @@ describe('an archive', () => {
       ]);
       expect((await db.query('select 1 from procedures')).rows).toEqual([]);
       await states(other.people.lead, bytes);
-      const view = await viewProcedure('kite-rear-door');
+      const view = await viewProcedure(HOME, 'kite-rear-door');
       expect(view.document).toEqual(before);
       expect(view.takenIn).toMatchObject({ shop: 'Test shop', revision: 2, at: 1 });
       expect((await readShop(HOME)).settings.ownKinds).toEqual([own]);
@@ -190,7 +192,7 @@ describe('an archive', () => {
     await other.enter();
     try {
       expect(await states(other.people.lead, third)).toEqual([['kite-rear-door', 'conflicting']]);
-      const view = await viewProcedure('kite-rear-door');
+      const view = await viewProcedure(HOME, 'kite-rear-door');
       const draft = await readDraft(other.people.lead, 'kite-rear-door');
       expect([view.document.parts[0].note, draft.document.parts[0].note]).toEqual(['theirs', 'mine again']);
       // The draft is in the way of another one: said, nothing lost.
@@ -230,7 +232,7 @@ describe('an archive', () => {
       ]);
       expect((await db.query('select 1 from procedures')).rows).toEqual([]);
       expect(cli('import', file).stdout).toMatch(/^kite-rear-door {2}new/);
-      expect((await viewProcedure('kite-rear-door')).row.revision).toBe(1);
+      expect((await viewProcedure(HOME, 'kite-rear-door')).row.revision).toBe(1);
       const out = join(file, '..', 'b.zip');
       expect(cli('export', '--procedure', 'kite-rear-door', '--out', out).status).toBe(0);
       expect(JSON.parse(cli('import', out, '--dry-run', '--json').stdout)).toMatchObject({

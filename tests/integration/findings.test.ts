@@ -60,7 +60,7 @@ describe('findings', () => {
         point: [100, 200],
       },
     ]);
-    const { proposals } = await proposalsOf('kite-rear-door');
+    const { proposals } = await proposalsOf(HOME, 'kite-rear-door');
     expect(proposals.map(({ findings, standing }) => [findings.length, standing])).toEqual([
       [2, 'open'],
       [1, 'open'],
@@ -76,7 +76,7 @@ describe('findings', () => {
       0,
       JSON.stringify({ ...before.document, title: 'Kite in hand' }),
     );
-    const [{ findings }] = (await proposalsOf('kite-rear-door')).proposals;
+    const [{ findings }] = (await proposalsOf(HOME, 'kite-rear-door')).proposals;
     const ids = findings.map(({ id }) => id);
     await expect(
       decideFindings(people.technician, 'kite-rear-door', { findings: ids, decision: 'accepted' }),
@@ -84,7 +84,7 @@ describe('findings', () => {
     expect(await decideFindings(people.lead, 'kite-rear-door', { findings: ids, decision: 'accepted' })).toEqual({
       revision: 2,
     });
-    const view = await viewProcedure('kite-rear-door');
+    const view = await viewProcedure(HOME, 'kite-rear-door');
     expect(view.revisions[0]).toMatchObject({ revision: 2, madeBy: 'technician', approvedBy: 'lead' });
     expect(view.revisions[0].note).toMatch(/are now T20.* Found by .* on job/);
     const { documents } = await planView(people.technician, { procedures: ['kite-rear-door'], job: null });
@@ -106,25 +106,25 @@ describe('findings', () => {
   });
 
   it('decided by two at once are decided by one', async () => {
-    const [{ findings }] = (await proposalsOf('kite-rear-door')).proposals;
+    const [{ findings }] = (await proposalsOf(HOME, 'kite-rear-door')).proposals;
     const form = { findings: findings.map(({ id }) => id), decision: 'accepted' as const };
     const both = await Promise.allSettled(
       [people.lead, people.owner].map((by) => decideFindings(by, 'kite-rear-door', form)),
     );
     expect(both.map(({ status }) => status).sort()).toEqual(['fulfilled', 'rejected']);
-    expect((await viewProcedure('kite-rear-door')).revisions[0].revision).toBe(3);
+    expect((await viewProcedure(HOME, 'kite-rear-door')).revisions[0].revision).toBe(3);
   });
 
   it('that are rejected keep the reason, and are not asked about again', async () => {
     await record(await newRun(), [{ type: 'finding', item: 'kite-rear-door/card', text: 'paint it red' }]);
-    const [{ findings }] = (await proposalsOf('kite-rear-door')).proposals;
+    const [{ findings }] = (await proposalsOf(HOME, 'kite-rear-door')).proposals;
     const ids = findings.map(({ id }) => id);
     await decideFindings(people.lead, 'kite-rear-door', {
       findings: ids,
       decision: 'rejected',
       reason: 'not ours to paint',
     });
-    const after = await proposalsOf('kite-rear-door');
+    const after = await proposalsOf(HOME, 'kite-rear-door');
     expect(after.proposals).toEqual([]);
     expect(after.decisions[0]).toMatchObject({ decision: 'rejected', reason: 'not ours to paint', by: 'lead' });
   });

@@ -17,7 +17,9 @@ import {
   receiveEvents,
   viewJob,
 } from '@/services';
-import { HOME, db, type Actor } from '@/data';
+import { HOME, dbOf, type Actor } from '@/data';
+
+const db = dbOf(HOME);
 
 let drop: () => Promise<void>;
 let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
@@ -53,7 +55,7 @@ const radio = (walk: 'arrival' | 'departure', result: 'works' | 'fails'): VisitF
   walk,
   result,
 });
-const stateOf = async (visit: string) => foldVisit((await eventsSince(visit, 0)).events as VisitEvent[]);
+const stateOf = async (visit: string) => foldVisit((await eventsSince(HOME, visit, 0)).events as VisitEvent[]);
 const signature = (records: string[], walk: 'arrival' | 'departure' = 'arrival'): VisitFact => ({
   type: 'signed',
   walk,
@@ -241,7 +243,7 @@ describe('the order of a log', () => {
     const near = event({ type: 'note', text: 'near' }, 'technician', { lamport: 1_000_000 });
     const answer = await send(run, far, near);
     expect([answer.setAside.map(({ id }) => id), await reasonsOf(far)]).toEqual([[far.id], ['too-far-ahead']]);
-    expect((await eventsSince(run, 0)).events.map(({ id }) => id)).toEqual([near.id]);
+    expect((await eventsSince(HOME, run, 0)).events.map(({ id }) => id)).toEqual([near.id]);
     expect(
       (await send(run, event({ type: 'note', text: 'next' }, 'technician', { lamport: 2_000_000 }))).setAside,
     ).toEqual([]);
@@ -261,7 +263,7 @@ describe('the order of a log', () => {
     ];
     const answer = await send(run, good[0], ...odd, good[1]);
     expect(answer.setAside.map(({ id }) => id)).toEqual(odd.map(({ id }) => id));
-    expect((await eventsSince(run, 0)).events.map(({ id }) => id)).toEqual(good.map(({ id }) => id));
+    expect((await eventsSince(HOME, run, 0)).events.map(({ id }) => id)).toEqual(good.map(({ id }) => id));
   });
 
   it('closes once: the database lets nobody open a log again, not even its owner', async () => {

@@ -94,7 +94,7 @@ describe('what finished runs teach', () => {
   });
 
   it('becomes proposals; taken in, it says what came of it', async () => {
-    const { proposals } = await proposalsOf('kite-rear-door');
+    const { proposals } = await proposalsOf(HOME, 'kite-rear-door');
     const missed = proposals.find(({ item }) => item === 'p1')!;
     expect(missed).toMatchObject({ ofRuns: 3, standing: 'open' });
     expect(missed.findings).toHaveLength(2);
@@ -103,7 +103,7 @@ describe('what finished runs teach', () => {
       decideFindings(people.lead, 'kite-rear-door', { findings: ids, decision: 'accepted', seen: 9 }),
     ).rejects.toMatchObject({ code: 'moved-on' });
     await decideFindings(people.lead, 'kite-rear-door', { findings: ids, decision: 'accepted', seen: 1, only: [1] });
-    const { document, decisions } = await viewProcedure('kite-rear-door');
+    const { document, decisions } = await viewProcedure(HOME, 'kite-rear-door');
     // Only the second change was taken.
     expect(document.fasteners.find(({ id }) => id === 'p1')).toMatchObject({ difficultyWhy: 'easily missed' });
     expect(document.fasteners.find(({ id }) => id === 'p1')!.difficulty).toBeUndefined();
@@ -115,14 +115,14 @@ describe('what finished runs teach', () => {
   });
 
   it('may become an option of the vehicle: both stand, each under its value', async () => {
-    const { proposals } = await proposalsOf('kite-rear-door');
+    const { proposals } = await proposalsOf(HOME, 'kite-rear-door');
     const broke = proposals.find(({ item }) => item === 'c1')!;
     await decideFindings(people.lead, 'kite-rear-door', {
       findings: broke.findings.map(({ id }) => id),
       decision: 'option',
       option: { option: 'clips', usual: 'late', value: 'early' },
     });
-    const { document, decisions } = await viewProcedure('kite-rear-door');
+    const { document, decisions } = await viewProcedure(HOME, 'kite-rear-door');
     expect(document.options!.clips).toEqual(['late', 'early']);
     const clips = document.fasteners.filter(({ id }) => id.startsWith('c1'));
     expect(clips.map(({ when, reuse }) => [when?.clips, reuse])).toEqual([

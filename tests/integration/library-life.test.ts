@@ -26,8 +26,10 @@ import {
   viewProcedure,
   procedureFile,
 } from '@/services';
-import { HOME, db, type Actor } from '@/data';
+import { HOME, dbOf, type Actor } from '@/data';
 import type { ProcedureDocument } from '@/core/procedure';
+
+const db = dbOf(HOME);
 
 let drop: () => Promise<void>;
 let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
@@ -54,7 +56,7 @@ describe('a draft', () => {
     const id = 'tarn-front-door';
     await askForReview(people.technician, id, { version: 1, ask: true });
     expect((await searchLibrary(HOME, 'tarn'))[0]).toMatchObject({ inReview: true, revision: null });
-    expect((await viewProcedure(id)).draft).toMatchObject({ reviewAskedBy: 'technician' });
+    expect((await viewProcedure(HOME, id)).draft).toMatchObject({ reviewAskedBy: 'technician' });
     await expect(askForReview(people.technician, id, { version: 9, ask: true })).rejects.toMatchObject({
       kind: 'conflict',
     });
@@ -79,7 +81,7 @@ describe('comments', () => {
     await expect(settleComment(people.trainee, KITE, id)).rejects.toMatchObject({ kind: 'forbidden' });
     await settleComment(people.technician, KITE, id);
     await settleComment(people.lead, KITE, id);
-    const { comments } = await viewProcedure(KITE);
+    const { comments } = await viewProcedure(HOME, KITE);
     expect(comments.map(({ item, settledBy }) => [item, settledBy])).toEqual([
       [null, null],
       ['s1', 'technician'],
@@ -94,16 +96,16 @@ describe('a variant', () => {
   it('remembers what it came from, and what differs', async () => {
     await expect(deriveVariant(people.trainee, KITE, { body: 'estate' })).rejects.toMatchObject({ kind: 'forbidden' });
     estate = await deriveVariant(people.technician, KITE, { model: 'Kite Van', from: 2016, to: 2018 });
-    const { origin, document } = await viewProcedure(estate);
+    const { origin, document } = await viewProcedure(HOME, estate);
     expect(document).toMatchObject({ applies: [{ model: 'Kite Van', from: 2016, to: 2018 }], side: 'left' });
     expect(origin).toMatchObject({ id: KITE, taken: 1, current: 1, differs: [], offered: [] });
-    expect((await viewProcedure(KITE)).variants).toEqual([{ id: estate, title: document.title }]);
+    expect((await viewProcedure(HOME, KITE)).variants).toEqual([{ id: estate, title: document.title }]);
   });
 
   it('is offered what changes there later, and takes it with one tap; where it went its own way it stays', async () => {
     await publish(KITE, (document) => ({ ...longer(25)(document), cautions: document.cautions }));
     await publish(estate, longer(40));
-    const before = await viewProcedure(estate);
+    const before = await viewProcedure(HOME, estate);
     expect(before.origin).toMatchObject({ taken: 1, current: 2 });
     expect(before.origin!.offered.map(({ sentence }) => sentence)).toEqual([
       'The T25 screws of the door speaker are now 25 mm long, were 20 mm.',
@@ -111,25 +113,25 @@ describe('a variant', () => {
     const { conflicts } = await takeFromOrigin(people.technician, estate);
     expect(conflicts).toEqual([expect.stringContaining('stays as it is here')]);
     expect((await readDraft(people.lead, estate)).document.fasteners.find(({ id }) => id === 's4')!.length).toBe(40);
-    expect((await viewProcedure(estate)).origin).toMatchObject({ taken: 2, current: 2, offered: [] });
+    expect((await viewProcedure(HOME, estate)).origin).toMatchObject({ taken: 2, current: 2, offered: [] });
     await expect(takeFromOrigin(people.technician, estate)).rejects.toMatchObject({ code: 'nothing-new' });
     await publish(KITE, (document) => ({ ...document, afterPower: ['clock'] }));
     expect((await takeFromOrigin(people.technician, estate)).conflicts).toEqual([]);
     expect((await readDraft(people.lead, estate)).document.afterPower).toEqual(['clock']);
     await publish(estate, (document) => document);
-    expect((await viewProcedure(estate)).origin).toMatchObject({ taken: 3, current: 3 });
+    expect((await viewProcedure(HOME, estate)).origin).toMatchObject({ taken: 3, current: 3 });
   });
 
   it('for the other side is the mirror image, and takes what changes there mirrored', async () => {
     const right = await deriveVariant(people.technician, KITE, { side: 'right' });
-    const { document, origin } = await viewProcedure(right);
+    const { document, origin } = await viewProcedure(HOME, right);
     expect([document.side, origin!.differs]).toEqual(['right', []]);
   });
 
   it('whose origin is retired is told, and can still take from it', async () => {
     await publish(KITE, (document) => ({ ...document, afterPower: ['clock', 'radio code'] }));
     await retire(people.lead, KITE, { why: 'recorded again' });
-    expect((await viewProcedure(estate)).origin).toMatchObject({ isRetired: true, current: 4 });
+    expect((await viewProcedure(HOME, estate)).origin).toMatchObject({ isRetired: true, current: 4 });
     expect((await takeFromOrigin(people.technician, estate)).conflicts).toEqual([]);
     await unretire(people.lead, KITE);
   });
@@ -145,7 +147,10 @@ describe('a retired procedure', () => {
     });
     await retire(people.lead, KITE, { why: 'recorded again', replacedBy: 'tarn-front-door' });
     await expect(plan()).rejects.toMatchObject({ code: 'retired', message: expect.stringContaining('Tarn') as string });
-    expect((await viewProcedure(KITE)).retired).toMatchObject({ by: 'lead', replacedBy: { id: 'tarn-front-door' } });
+    expect((await viewProcedure(HOME, KITE)).retired).toMatchObject({
+      by: 'lead',
+      replacedBy: { id: 'tarn-front-door' },
+    });
     await expect(retire(people.lead, KITE, {})).rejects.toMatchObject({ kind: 'conflict' });
     await expect(retire(people.lead, 'tarn-front-door', { replacedBy: KITE })).rejects.toMatchObject({
       kind: 'conflict',
@@ -156,28 +161,28 @@ describe('a retired procedure', () => {
 });
 
 it('two procedures are compared in sentences, two sides as the same one', async () => {
-  const changes = await compareProcedures(KITE, 'tarn-front-door');
+  const changes = await compareProcedures(HOME, KITE, 'tarn-front-door');
   expect(changes.length).toBeGreaterThan(10);
   for (const { sentence } of changes) expect(sentence).toMatch(/\.$/);
-  expect(await compareProcedures(KITE, KITE)).toEqual([]);
-  await expect(compareProcedures(KITE, 'nothing')).rejects.toMatchObject({ kind: 'not-found' });
+  expect(await compareProcedures(HOME, KITE, KITE)).toEqual([]);
+  await expect(compareProcedures(HOME, KITE, 'nothing')).rejects.toMatchObject({ kind: 'not-found' });
 });
 
 describe('wires', () => {
   it('are found over the library as soon as they are published', async () => {
     expect(
-      (await searchWires('BU/WH rear left +')).map(({ procedure, polarity }) => [procedure, polarity]),
+      (await searchWires(HOME, 'BU/WH rear left +')).map(({ procedure, polarity }) => [procedure, polarity]),
     ).toContainEqual([KITE, 'plus']);
-    expect(await searchWires('GY/PK')).toEqual([]);
+    expect(await searchWires(HOME, 'GY/PK')).toEqual([]);
     await publish(KITE, (document) => ({
       ...document,
       pairs: [{ ...document.pairs![0], plus: { colour: 'grey/pink', cavity: '1' } }],
     }));
-    expect((await searchWires('gy/pk kite'))[0]).toMatchObject({ procedure: KITE, colour: 'GY/PK' });
+    expect((await searchWires(HOME, 'gy/pk kite'))[0]).toMatchObject({ procedure: KITE, colour: 'GY/PK' });
   });
 
   it('go out as a table and come in to drafts, bad lines named', async () => {
-    const csv = (await exportWires('kite rear left')).toString('utf8');
+    const csv = (await exportWires(HOME, 'kite rear left')).toString('utf8');
     expect(csv.split('\r\n')[0]).toBe('procedure,item,connector,cavity,colour,function,polarity,how,sure');
     const lines = [
       'procedure,item,cavity,colour,function,polarity,how',
@@ -219,7 +224,7 @@ describe('on paper', () => {
   });
 
   it.each(['json', 'fasteners', 'wires', 'map', 'howto'])('%s is a file of it', async (as) => {
-    expect((await procedureFile(KITE, as)).text.length).toBeGreaterThan(100);
-    await expect(procedureFile(KITE, 'glue')).rejects.toMatchObject({ code: 'no-such-file' });
+    expect((await procedureFile(HOME, KITE, as)).text.length).toBeGreaterThan(100);
+    await expect(procedureFile(HOME, KITE, 'glue')).rejects.toMatchObject({ code: 'no-such-file' });
   });
 });

@@ -196,9 +196,9 @@ describe('drafts', () => {
       broken.version,
       JSON.stringify({ ...document, title: 'Velden Kite, front door, second' }),
     );
-    expect((await viewProcedure(document.id)).document.title).toBe('Velden Kite, front door');
+    expect((await viewProcedure(HOME, document.id)).document.title).toBe('Velden Kite, front door');
     expect(await approveDraft(people.lead, document.id, good.version, 'better title')).toBe(2);
-    const view = await viewProcedure(document.id);
+    const view = await viewProcedure(HOME, document.id);
     expect([view.document.title, view.draft, view.revisions.length]).toEqual([
       'Velden Kite, front door, second',
       null,
@@ -207,7 +207,7 @@ describe('drafts', () => {
   });
 
   it('tells what changed between two revisions, and since one in the draft, a sentence each', async () => {
-    const { document: kite, current } = await viewProcedure('kite-front-door');
+    const { document: kite, current } = await viewProcedure(HOME, 'kite-front-door');
     const { revision } = current!;
     const [screw] = kite.fasteners.filter(({ kind }) => kind === 'screw');
     const longer = {
@@ -215,13 +215,13 @@ describe('drafts', () => {
       fasteners: kite.fasteners.map((one) => (one === screw ? { ...one, length: 55 } : one)),
     };
     const { version } = await saveDraft(people.technician, kite.id, 0, JSON.stringify(longer));
-    expect(await compareRevisions(kite.id, revision, 'draft')).toMatchObject([
+    expect(await compareRevisions(HOME, kite.id, revision, 'draft')).toMatchObject([
       { kind: 'changed', item: screw.id, field: 'length', to: 55 },
     ]);
     await approveDraft(people.lead, kite.id, version, 'longer');
-    const [{ sentence }] = await compareRevisions(kite.id, revision, revision + 1);
+    const [{ sentence }] = await compareRevisions(HOME, kite.id, revision, revision + 1);
     expect(sentence).toContain('now 55 mm long');
-    await expect(compareRevisions(kite.id, revision, 'draft')).rejects.toMatchObject({ kind: 'not-found' });
+    await expect(compareRevisions(HOME, kite.id, revision, 'draft')).rejects.toMatchObject({ kind: 'not-found' });
   });
 
   it('does not plan a draft, lets a trainee record nothing, and forgets a discarded one', async () => {
@@ -230,7 +230,7 @@ describe('drafts', () => {
     });
     await expect(startProcedure(people.trainee, NEW)).rejects.toMatchObject({ kind: 'forbidden' });
     await discardDraft(people.lead, 'carry-front-door', (await readDraft(people.lead, 'carry-front-door')).version);
-    await expect(viewProcedure('carry-front-door')).rejects.toMatchObject({ kind: 'not-found' });
+    await expect(viewProcedure(HOME, 'carry-front-door')).rejects.toMatchObject({ kind: 'not-found' });
   });
 
   it('takes in a file whole or not at all', async () => {
@@ -244,8 +244,8 @@ describe('drafts', () => {
     await expect(
       bringIn(people.lead, JSON.stringify({ ...demoProcedure('kite-rear-door'), id: 'half', extra: 1 })),
     ).rejects.toMatchObject({ kind: 'invalid' });
-    await expect(viewProcedure('half')).rejects.toMatchObject({ kind: 'not-found' });
+    await expect(viewProcedure(HOME, 'half')).rejects.toMatchObject({ kind: 'not-found' });
     const { id } = await bringIn(people.lead, JSON.stringify({ ...demoProcedure('kite-rear-door'), id: 'whole' }));
-    expect((await viewProcedure(id)).document).toEqual({ ...demoProcedure('kite-rear-door'), id: 'whole' });
+    expect((await viewProcedure(HOME, id)).document).toEqual({ ...demoProcedure('kite-rear-door'), id: 'whole' });
   });
 });

@@ -24,8 +24,10 @@ import {
   viewStores,
   watchLog,
 } from '@/services';
-import { HOME, db, getPool, listMisses, type Actor } from '@/data';
+import { HOME, dbOf, getPool, listMisses, type Actor } from '@/data';
 import { demoProcedure } from '../support/demo';
+
+const db = dbOf(HOME);
 
 let drop: () => Promise<void>;
 let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
@@ -66,7 +68,7 @@ describe('what arrives in a log', () => {
     const answer = await receiveEvents(people.technician, run, [good[0], bad, good[1]], 0);
     expect(new Set(answer.kept)).toEqual(new Set([good[0].id, good[1].id, bad.id]));
     expect(answer.setAside).toEqual([{ id: bad.id, reason: expect.stringContaining('count') }]);
-    expect((await eventsSince(run, 0)).events.map(({ id }) => id)).toEqual(good.map(({ id }) => id));
+    expect((await eventsSince(HOME, run, 0)).events.map(({ id }) => id)).toEqual(good.map(({ id }) => id));
     const [flag] = await flagsOf(bad);
     expect([flag.reason, JSON.parse(flag.body!)]).toEqual(['unreadable', bad]);
     await receiveEvents(people.technician, run, [bad], 0);
@@ -106,7 +108,7 @@ describe('what arrives in a log', () => {
     const run = await newRun();
     const newer = event({ type: 'welded', seam: { length: 12 } });
     expect((await receiveEvents(people.technician, run, [newer], 0)).kept).toEqual([newer.id]);
-    expect((await eventsSince(run, 0)).events).toEqual([newer]);
+    expect((await eventsSince(HOME, run, 0)).events).toEqual([newer]);
     expect((await flagsOf(newer)).map(({ reason }) => reason)).toEqual(['unknown-type']);
   });
 
@@ -115,13 +117,13 @@ describe('what arrives in a log', () => {
     await changePerson(people.owner, 'trainee', { active: false });
     const late = note('seven of nine out', 'trainee');
     expect((await receiveEvents(people.technician, run, [late], 0)).kept).toEqual([late.id]);
-    expect((await eventsSince(run, 0)).events).toHaveLength(1);
-    const before = (await openFlags([job])).filter(({ detail }) => detail.includes('The trainee'));
+    expect((await eventsSince(HOME, run, 0)).events).toHaveLength(1);
+    const before = (await openFlags(HOME, [job])).filter(({ detail }) => detail.includes('The trainee'));
     expect(before).toHaveLength(1);
     expect((await viewJob(HOME, job)).flags).toBeGreaterThan(0);
     await expect(lookedAt(people.technician, before[0].id)).rejects.toMatchObject({ kind: 'forbidden' });
     await lookedAt(people.lead, before[0].id);
-    expect((await openFlags([job])).filter(({ detail }) => detail.includes('The trainee'))).toHaveLength(0);
+    expect((await openFlags(HOME, [job])).filter(({ detail }) => detail.includes('The trainee'))).toHaveLength(0);
     await changePerson(people.owner, 'trainee', { active: true });
   });
 
@@ -137,7 +139,7 @@ describe('what arrives in a log', () => {
     await expect(receiveEvents(people.technician, randomUUID(), [note('x')], 0)).rejects.toMatchObject({
       code: 'log-unknown',
     });
-    await expect(eventsSince(randomUUID(), 0)).rejects.toMatchObject({ code: 'log-unknown' });
+    await expect(eventsSince(HOME, randomUUID(), 0)).rejects.toMatchObject({ code: 'log-unknown' });
   });
 
   it('is told to those who watch it, and not to those who watch another', async () => {
@@ -145,10 +147,10 @@ describe('what arrives in a log', () => {
     let heard = 0;
     let wrong = 0;
     const stops = [
-      await watchLog(run, () => {
+      await watchLog(HOME, run, () => {
         heard += 1;
       }),
-      await watchLog(other, () => {
+      await watchLog(HOME, other, () => {
         wrong += 1;
       }),
     ];
@@ -181,9 +183,9 @@ describe('a gate over a failed test', () => {
     await expect(
       overrideGate(people.technician, run, { ...form, lead: 'technician', pin: '8341' }, HERE),
     ).rejects.toMatchObject({ code: 'not-allowed' });
-    expect((await eventsSince(run, 0)).events).toEqual([]);
+    expect((await eventsSince(HOME, run, 0)).events).toEqual([]);
     await overrideGate(people.technician, run, { ...form, lead: 'lead', pin: '8341' }, HERE);
-    expect((await eventsSince(run, 0)).events).toMatchObject([
+    expect((await eventsSince(HOME, run, 0)).events).toMatchObject([
       { type: 'overridden', person: 'lead', gate, reason: form.reason },
     ]);
   });
@@ -195,7 +197,7 @@ describe('a gate over a failed test', () => {
       expect((await receiveEvents(by, run, [alone], 0)).setAside).toMatchObject([{ id: alone.id }]);
       expect((await flagsOf(alone)).map(({ reason }) => reason)).toEqual(['override']);
     }
-    expect((await eventsSince(run, 0)).events).toEqual([]);
+    expect((await eventsSince(HOME, run, 0)).events).toEqual([]);
   });
 });
 
@@ -273,7 +275,9 @@ describe('what the bay found', () => {
     });
     await receiveEvents(people.technician, run, [finding, stuck], 0);
     const asked = async () =>
-      (await viewProcedure('kite-rear-door')).proposals.filter(({ text }) => text === 'A second pin at the shut face');
+      (await viewProcedure(HOME, 'kite-rear-door')).proposals.filter(
+        ({ text }) => text === 'A second pin at the shut face',
+      );
     expect(await asked()).toMatchObject([{ item: 'card', findings: [{ job, person: 'technician' }] }]);
     const next = await openRunScreen(HOME, await newRun());
     expect(next.run.plan.misses).toEqual({ 'kite-rear-door/card|kite-rear-door/p1': 1 });

@@ -8,7 +8,9 @@ import { freshDatabase } from '../support/database';
 import { watchEventLoop } from '../support/event-loop';
 import { makeShop } from '../support/shop';
 import { discardDraft, keepPhoto, openJob, readPhoto, startProcedure } from '@/services';
-import { db, type Actor } from '@/data';
+import { HOME, dbOf, type Actor } from '@/data';
+
+const db = dbOf(HOME);
 
 let drop: () => Promise<void>;
 let technician: Actor;
@@ -81,7 +83,7 @@ describe('a photo', () => {
       .withMetadata({ orientation: 6 })
       .toBuffer();
     expect((await sharp(bytes).metadata()).exif).toBeDefined();
-    const kept = await readPhoto(await keep(bytes), 'picture');
+    const kept = await readPhoto(HOME, await keep(bytes), 'picture');
     const facts = await sharp(kept).metadata();
     // Orientation 6 (Exif 2.32, 4.6.4): the first row is the visual right, so red, stored on the left, comes on top.
     expect([facts.format, facts.width, facts.height, facts.exif, facts.orientation]).toEqual([
@@ -99,7 +101,9 @@ describe('a photo', () => {
   it('comes small as well, and never larger than need be', async () => {
     const id = await keep(await halves(4000, 2000).png().toBuffer());
     const sizes = await Promise.all(
-      (['picture', 'small'] as const).map(async (size) => (await sharp(await readPhoto(id, size)).metadata()).width),
+      (['picture', 'small'] as const).map(
+        async (size) => (await sharp(await readPhoto(HOME, id, size)).metadata()).width,
+      ),
     );
     expect(sizes).toEqual([2560, 420]);
   });
@@ -110,7 +114,7 @@ describe('a photo', () => {
       await halves().webp().toBuffer(),
       readFileSync(fileURLToPath(new URL('../fixtures/small.heic', import.meta.url))),
     ]) {
-      expect((await sharp(await readPhoto(await keep(bytes), 'picture')).metadata()).format).toBe('jpeg');
+      expect((await sharp(await readPhoto(HOME, await keep(bytes), 'picture')).metadata()).format).toBe('jpeg');
     }
   });
 
@@ -127,9 +131,9 @@ describe('a photo', () => {
     await expect(keep(bytes.subarray(0, bytes.length / 2), { id, sha256 })).rejects.toMatchObject({
       code: 'photo-cut',
     });
-    await expect(readPhoto(id, 'picture')).rejects.toMatchObject({ code: 'photo-unknown' });
+    await expect(readPhoto(HOME, id, 'picture')).rejects.toMatchObject({ code: 'photo-unknown' });
     await keep(bytes, { id, sha256 });
-    expect((await readPhoto(id, 'picture')).length).toBeGreaterThan(0);
+    expect((await readPhoto(HOME, id, 'picture')).length).toBeGreaterThan(0);
   });
 
   it('that is none is refused in words: text named .jpg, half a JPEG, an empty file', async () => {
@@ -204,7 +208,7 @@ describe('a photo', () => {
     });
     const owner = { jobNumber: null, procedure };
     const id = await keep(bytes, { owner });
-    expect((await readPhoto(id, 'small')).length).toBeGreaterThan(0);
+    expect((await readPhoto(HOME, id, 'small')).length).toBeGreaterThan(0);
     await expect(keep(bytes, { id, owner: { jobNumber: null, procedure: 'kite-rear-door' } })).rejects.toMatchObject({
       code: 'photo-differs',
     });
@@ -215,7 +219,7 @@ describe('a photo', () => {
       keepPhoto({ ...technician, role: 'trainee' }, { id: randomUUID(), owner, bytes, sha256: digest(bytes) }),
     ).rejects.toMatchObject({ kind: 'forbidden' });
     await discardDraft(lead, procedure, 1);
-    expect((await readPhoto(id, 'small')).length).toBeGreaterThan(0);
+    expect((await readPhoto(HOME, id, 'small')).length).toBeGreaterThan(0);
   });
 
   it('does not take another one’s place, nor a job that there is none of', async () => {

@@ -26,7 +26,9 @@ import {
   vehicleQuestions,
   viewProcedure,
 } from '@/services';
-import { HOME, db, type Actor } from '@/data';
+import { HOME, dbOf, type Actor } from '@/data';
+
+const db = dbOf(HOME);
 
 let drop: () => Promise<void>;
 let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
@@ -196,7 +198,7 @@ describe('a run', () => {
     await receiveEvents(people.technician, id, events, 0);
     const { policy } = await planView(people.technician, { procedures: ['kite-rear-door'], job: null });
     // Nine of the card and two of the corner trim.
-    const { lessons } = await shopExperience();
+    const { lessons } = await shopExperience(HOME);
     expect(lessons).toMatchObject([{ person: 'technician', leftOut: null }]);
     expect(lessons[0].breaks.find(({ kind }) => kind === 'push-clip')).toMatchObject({ out: 11, broken: 4 });
     const mean = ({ a, b }: { a: number; b: number }) => a / (a + b);
@@ -222,7 +224,7 @@ describe('relatives', () => {
   it('start a recording for the vehicle at hand, with an id of its own', async () => {
     const job = await openJob(people.technician, { ...KITE, year: 2012 });
     const id = await deriveForJob(people.technician, 'kite-rear-door', job);
-    const view = await viewProcedure(id);
+    const view = await viewProcedure(HOME, id);
     expect(id).not.toBe('kite-rear-door');
     expect(view.current).toBeNull();
     expect(view.document.applies).toEqual([

@@ -19,8 +19,10 @@ import {
   viewQuotes,
 } from '@/services';
 import { type QuoteAnswerForm, quoteAnswerSchema, quoteSchema, readForm } from '@/contracts/schemas';
-import { HOME, db, type Actor } from '@/data';
+import { HOME, dbOf, type Actor } from '@/data';
 import type { QuoteLine } from '@/core/shop';
+
+const db = dbOf(HOME);
 
 let drop: () => Promise<void>;
 let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;

@@ -5,7 +5,9 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { asOwner, freshDatabase } from '../support/database';
 import { makeShop } from '../support/shop';
 import { keepRecording, readRecording, startProcedure } from '@/services';
-import { db, type Actor } from '@/data';
+import { HOME, dbOf, type Actor } from '@/data';
+
+const db = dbOf(HOME);
 
 /** One and a half seconds of a browser's fake microphone, as its recorder wrote them: WebM with Opus. */
 const SPOKEN = readFileSync(fileURLToPath(new URL('../fixtures/spoken.webm', import.meta.url)));
@@ -45,7 +47,7 @@ describe('a spoken note', () => {
     const one = sent();
     await keepRecording(people.technician, one);
     await keepRecording(people.technician, one);
-    const { bytes, mediaType } = await readRecording(one.id);
+    const { bytes, mediaType } = await readRecording(HOME, one.id);
     expect([mediaType, bytes.equals(SPOKEN)]).toEqual(['audio/webm', true]);
     expect((await db.query('select 1 from recordings where id = $1', [one.id])).rowCount).toBe(1);
   });
@@ -79,6 +81,6 @@ describe('a spoken note', () => {
   });
 
   it('is not there before its tablet sent it', async () => {
-    await expect(readRecording(randomUUID())).rejects.toMatchObject({ code: 'recording-unknown' });
+    await expect(readRecording(HOME, randomUUID())).rejects.toMatchObject({ code: 'recording-unknown' });
   });
 });

@@ -26,7 +26,9 @@ import {
   viewRehearse,
   viewTesters,
 } from '@/services';
-import { db, getPerson, HOME, type Actor } from '@/data';
+import { dbOf, getPerson, HOME, type Actor } from '@/data';
+
+const db = dbOf(HOME);
 
 let drop: () => Promise<void>;
 let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;

@@ -5,7 +5,9 @@ import { kiteShop, REAR_SPEAKER } from '../support/kite-shop';
 import { deviceOf, workThrough } from '../support/work-run';
 import type { RunEvent, RunFact } from '@/core/run';
 import { eventsSince, jobBoard, openFlags, openRun, openRunScreen, receiveEvents } from '@/services';
-import { HOME, db, type Actor } from '@/data';
+import { HOME, dbOf, type Actor } from '@/data';
+
+const db = dbOf(HOME);
 
 let drop: () => Promise<void>;
 let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
@@ -36,11 +38,11 @@ describe('the event log', () => {
     const batch = [event({ type: 'started' }), event({ type: 'note', text: 'shield was torn' })];
     for (let n = 0; n < 10; n += 1)
       expect((await receiveEvents(people.technician, run, batch, 0)).kept).toHaveLength(2);
-    const all = await eventsSince(run, 0);
+    const all = await eventsSince(HOME, run, 0);
     expect(all.events).toEqual(batch);
     const more = event({ type: 'paused' });
     await receiveEvents(people.trainee, run, [more], 0);
-    expect((await eventsSince(run, all.position)).events).toEqual([more]);
+    expect((await eventsSince(HOME, run, all.position)).events).toEqual([more]);
   });
 
   it('cannot be changed or emptied by anybody: not by the app, which may not, nor by the owner of the tables', async () => {
@@ -65,7 +67,7 @@ describe('the event log', () => {
     await receiveEvents(people.technician, one, [mine], 0);
     const answer = await receiveEvents(people.technician, other, [mine], 0);
     expect(answer.setAside).toEqual([{ id: mine.id, reason: 'It belongs to another job.' }]);
-    expect((await eventsSince(other, 0)).events).toEqual([]);
+    expect((await eventsSince(HOME, other, 0)).events).toEqual([]);
   });
 
   it('keeps every event of many writers at once', async () => {
@@ -74,7 +76,7 @@ describe('the event log', () => {
       Array.from({ length: 5 }, () => event({ type: 'note', text: `from ${n}` }, `device-${n}`)),
     );
     await Promise.all(batches.map((batch) => receiveEvents(people.technician, run, batch, 0)));
-    expect(new Set((await eventsSince(run, 0)).events.map((one) => one.id))).toEqual(
+    expect(new Set((await eventsSince(HOME, run, 0)).events.map((one) => one.id))).toEqual(
       new Set(batches.flat().map((one) => one.id)),
     );
   });
@@ -104,7 +106,7 @@ describe('finishing', () => {
     expect(await stage()).toBe('finished');
     const late = event({ type: 'lost', item: 'kite-rear-door/c1', count: 1 });
     expect((await receiveEvents(people.technician, run, [late], 0)).kept).toEqual([late.id]);
-    expect((await openFlags([job])).filter(({ reason }) => reason === 'late')).toHaveLength(1);
+    expect((await openFlags(HOME, [job])).filter(({ reason }) => reason === 'late')).toHaveLength(1);
   });
 
   it('opens no run for a goal that cannot be planned, nor for a trainee', async () => {

@@ -20,7 +20,9 @@ import {
   sweepOut,
   type Sender,
 } from '@/services';
-import { db, type Actor } from '@/data';
+import { HOME, dbOf, type Actor } from '@/data';
+
+const db = dbOf(HOME);
 
 let drop: () => Promise<void>;
 let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;

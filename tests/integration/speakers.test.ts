@@ -30,10 +30,10 @@ const DEMO = readFileSync('demo/speakers.csv', 'utf8');
 describe('the shop’s speakers', () => {
   it('come in as CSV and go out as the same', async () => {
     expect(await importSpeakers(people.technician, DEMO)).toMatchObject({ kept: 40, badCount: 0 });
-    const out = (await exportSpeakers()).toString('utf8');
-    const before = await shopSpeakers();
+    const out = (await exportSpeakers(HOME)).toString('utf8');
+    const before = await shopSpeakers(HOME);
     expect(await importSpeakers(people.technician, out)).toMatchObject({ kept: 40, badCount: 0 });
-    expect(await shopSpeakers()).toEqual(before);
+    expect(await shopSpeakers(HOME)).toEqual(before);
     await expect(importSpeakers(people.trainee, DEMO)).rejects.toMatchObject({ kind: 'forbidden' });
   });
 
@@ -51,9 +51,9 @@ describe('the shop’s speakers', () => {
   }, 60_000);
 
   it('are kept one by one with sizes as they are typed, and dropped by name', async () => {
-    const [one] = await shopSpeakers();
+    const [one] = await shopSpeakers(HOME);
     await keepSpeaker(people.technician, { ...one, name: 'By hand', depth: 12 });
-    expect((await shopSpeakers()).find(({ name }) => name === 'By hand')).toMatchObject({ depth: 12 });
+    expect((await shopSpeakers(HOME)).find(({ name }) => name === 'By hand')).toMatchObject({ depth: 12 });
     await dropSpeaker(people.technician, 'By hand');
     await expect(dropSpeaker(people.technician, 'By hand')).rejects.toMatchObject({ kind: 'not-found' });
   });
@@ -116,13 +116,13 @@ describe('templates and skins', () => {
   });
 
   it('know the flat skin of a published door', async () => {
-    const skin = await skinOf('kite-rear-door');
+    const skin = await skinOf(HOME, 'kite-rear-door');
     expect(skin).toMatchObject({
       procedure: 'kite-rear-door',
       side: 'left',
       width: demoProcedure('kite-rear-door').map.width,
     });
     expect(skin.speaker).not.toBeNull();
-    await expect(skinOf('nothing')).rejects.toMatchObject({ kind: 'not-found' });
+    await expect(skinOf(HOME, 'nothing')).rejects.toMatchObject({ kind: 'not-found' });
   });
 });

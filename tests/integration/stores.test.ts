@@ -25,7 +25,9 @@ import {
   viewSupplyOrders,
 } from '@/services';
 import { readForm, storeItemSchema } from '@/contracts/schemas';
-import { HOME, db, type Actor } from '@/data';
+import { HOME, dbOf, type Actor } from '@/data';
+
+const db = dbOf(HOME);
 
 let drop: () => Promise<void>;
 let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;

@@ -4,41 +4,59 @@ import { migrate } from '../../scripts/support/migrate';
 import { makeWorkers } from '../../scripts/support/workers';
 import { getPool } from '@/data';
 
-/** The plain role that the application works as in tests, as it does for a shop. */
-const APP_ROLE = 'pezzo_app';
-const PASSWORD = 'only-for-tests';
+/** An address of the tests' cluster with another database. */
+function addressOf(base: string | undefined, database: string): string {
+  if (!base) throw new Error('No database for the tests is named: run these with bin/pezzo test integration.');
+  const url = new URL(base);
+  url.pathname = `/${database}`;
+  return url.href;
+}
+
+/** The addresses of a database for the owner of its tables and for the application's plain role, as a shop has them. */
+export const addressesOf = (database: string) => ({
+  owner: addressOf(process.env.PEZZO_TEST_OWNER_BASE, database),
+  app: addressOf(process.env.PEZZO_TEST_APP_BASE, database),
+});
+
+/** Makes an empty database that the owner's role owns. Returns its name, and what drops it. */
+export async function emptyDatabase(): Promise<{ name: string; drop: () => Promise<void> }> {
+  const client = new pg.Client({ connectionString: addressOf(process.env.PEZZO_TEST_ADMIN_URL, 'postgres') });
+  await client.connect();
+  const name = `test_${randomUUID().replace(/-/g, '')}`;
+  await client.query(`create database ${name} owner pezzo_owner`);
+  return {
+    name,
+    drop: async () => {
+      await client.query(`drop database ${name} with (force)`);
+      await client.end();
+    },
+  };
+}
 
 /** Makes a fresh, migrated database for one test file and points the application at it, as its plain role. Call the result when done. */
 export async function freshDatabase(): Promise<() => Promise<void>> {
-  const admin = process.env.PEZZO_TEST_ADMIN_URL;
-  if (!admin) throw new Error('PEZZO_TEST_ADMIN_URL is not set: run these with bin/pezzo test integration.');
-  const name = `test_${randomUUID().replace(/-/g, '')}`;
-  const client = new pg.Client({ connectionString: admin });
-  await client.connect();
-  await client.query(`create database ${name}`);
-  const url = new URL(admin);
-  url.pathname = `/${name}`;
-  await migrate(url.href, { name: APP_ROLE, password: PASSWORD });
-  const appUrl = new URL(url);
-  appUrl.username = APP_ROLE;
-  appUrl.password = PASSWORD;
-  process.env.DATABASE_URL = appUrl.href;
-  process.env.PEZZO_TEST_OWNER_URL = url.href;
+  const { name, drop } = await emptyDatabase();
+  const { owner, app } = addressesOf(name);
+  await migrate(owner, 'pezzo_app');
+  process.env.DATABASE_URL = app;
+  process.env.PEZZO_TEST_OWNER_URL = owner;
   await makeWorkers();
   return async () => {
     await getPool().end();
     delete (globalThis as { pezzoPool?: pg.Pool }).pezzoPool;
-    await client.query(`drop database ${name}`);
-    await client.end();
+    await drop();
   };
 }
 
-/** Runs a statement as the owner of the tables, which the application is not. */
+/** Runs a statement as the owner of the tables, which the application is not, over all branches. */
 export async function asOwner<Row extends pg.QueryResultRow = pg.QueryResultRow>(
   text: string,
   values: unknown[] = [],
 ): Promise<Row[]> {
-  const client = new pg.Client({ connectionString: process.env.PEZZO_TEST_OWNER_URL });
+  const client = new pg.Client({
+    connectionString: process.env.PEZZO_TEST_OWNER_URL,
+    options: '-c pezzo.task=tests',
+  });
   await client.connect();
   try {
     return (await client.query<Row>(text, values)).rows;

@@ -1,5 +1,7 @@
-import { db, HOME, getPerson, insertPerson, insertShop, type Actor } from '@/data';
+import { dbOf, HOME, getPerson, insertPerson, insertShop, type Actor } from '@/data';
 import { hashSecret } from '@/services';
+
+const db = dbOf(HOME);
 
 /** A shop with one person of each role, as if signed in by password; PIN 8341 for everybody. */
 export async function makeShop(): Promise<Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>> {

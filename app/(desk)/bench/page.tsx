@@ -10,7 +10,11 @@ const one = (value: string | string[] | undefined) => [value ?? ''].flat()[0];
 export default async function BenchPage({ searchParams }: { searchParams: Promise<Query> }) {
   const { tool, job } = await searchParams;
   const { branch } = await requirePerson();
-  const [mounts, jobs, { settings }] = await Promise.all([mountsKnown(), jobsAtTheBench(branch), readShop(branch)]);
+  const [mounts, jobs, { settings }] = await Promise.all([
+    mountsKnown(branch),
+    jobsAtTheBench(branch),
+    readShop(branch),
+  ]);
   const number = Number(one(job));
   return (
     <Bench

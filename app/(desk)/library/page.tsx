@@ -9,7 +9,7 @@ export default async function LibraryPage({ searchParams }: { searchParams: Prom
   const person = await requirePerson();
   const [rows, names, branches] = await Promise.all([
     searchLibrary(person.branch, q),
-    everybodysNames(),
+    everybodysNames(person.branch),
     viewBranches(person),
   ]);
   return <Library q={q} rows={rows} names={names} branches={branches} mayRecord={may(person, 'record')} />;

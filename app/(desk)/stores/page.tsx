@@ -14,7 +14,7 @@ export default async function StoresPage({
   const tab = ['orders', 'tools', 'kits'].find((one) => one === query.tab) ?? 'shelf';
   const [stores, names, orders, tools, kits] = await Promise.all([
     viewStores(person.branch, text),
-    everybodysNames(),
+    everybodysNames(person.branch),
     tab === 'orders' ? viewSupplyOrders(person) : [],
     tab === 'tools' ? viewShopTools(person) : [],
     tab === 'kits' ? viewStoreKits(person, null) : [],

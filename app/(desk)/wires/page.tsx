@@ -6,6 +6,7 @@ export const metadata = { title: 'Wires' };
 
 export default async function WiresPage({ searchParams }: { searchParams: Promise<{ q?: string | string[] }> }) {
   const q = [(await searchParams).q ?? ''].flat()[0].slice(0, 200);
-  const [person, rows] = await Promise.all([requirePerson(), searchWires(q)]);
+  const person = await requirePerson();
+  const rows = await searchWires(person.branch, q);
   return <Wires q={q} rows={rows} mayRecord={may(person, 'record')} />;
 }

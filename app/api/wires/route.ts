@@ -2,4 +2,4 @@ import { searchWires } from '@/services';
 import { answerPerson } from '../respond';
 
 export const GET = (request: Request) =>
-  answerPerson(() => searchWires((new URL(request.url).searchParams.get('q') ?? '').slice(0, 200)));
+  answerPerson(({ branch }) => searchWires(branch, (new URL(request.url).searchParams.get('q') ?? '').slice(0, 200)));

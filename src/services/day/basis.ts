@@ -3,7 +3,7 @@ import { toolFor } from '../../core/hardware';
 import { conflictsOf, conflictWords, type PlacedJob } from '../../core/shop';
 import { WAIT_WORDS } from '../../core/visit';
 import {
-  db,
+  dbOf,
   listDayPlaces,
   listKits,
   listPeople,
@@ -51,10 +51,11 @@ export interface DayJobRow {
 
 /** What a day is made of, as things stand now; `known` is the board where it was looked at already. */
 export async function basisOfDay(branch: Branch, now: Date, known?: JobStanding[]): Promise<DayBasis> {
+  const db = dbOf(branch);
   const [board, { settings }, people, tools, kits] = await Promise.all([
     known ?? jobBoard(branch),
     readShop(branch),
-    listPeople(db, branch),
+    listPeople(db),
     listShopTools(db, branch),
     listKits(db),
   ]);

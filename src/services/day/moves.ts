@@ -1,7 +1,7 @@
 import type { JobTimesForm, PlaceForm } from '../../contracts/schemas';
 import { conflict, invalid } from '../../core/errors';
 import {
-  db,
+  dbOf,
   getJob,
   lockLog,
   placeJob,
@@ -22,7 +22,7 @@ import { momentFrom } from '../working-time';
 export async function moveJob(by: Actor, jobNumber: number, place: PlaceForm): Promise<void> {
   demand(by, 'open-job');
   const { settings } = await readShop(by.branch);
-  await transaction(async (tx) => {
+  await transaction(by, async (tx) => {
     await placeOn(tx, by, jobNumber, place, settings);
     await tellDay(tx);
   });
@@ -47,7 +47,7 @@ async function placeOn(
 /** Takes a job off the day. Throws a conflict where somebody moved it meanwhile. */
 export async function takeOffDay(by: Actor, jobNumber: number, version: number): Promise<void> {
   demand(by, 'open-job');
-  await transaction(async (tx) => {
+  await transaction(by, async (tx) => {
     await getJob(tx, by.branch, jobNumber);
     await unplaceJob(tx, jobNumber, version);
     await tellDay(tx);
@@ -57,6 +57,7 @@ export async function takeOffDay(by: Actor, jobNumber: number, version: number):
 /** Notes what a job is promised for and when its part comes. Throws not-found. */
 export async function changeJobTimes(by: Actor, jobNumber: number, times: JobTimesForm): Promise<void> {
   demand(by, 'open-job');
+  const db = dbOf(by);
   const { timeZone } = (await readShop(by.branch)).settings;
   await getJob(db, by.branch, jobNumber);
   const moment = (text: string | null) => text && momentFrom(text, timeZone);
@@ -72,7 +73,7 @@ export async function changeJobTimes(by: Actor, jobNumber: number, times: JobTim
 export async function takeOrder(by: Actor, places: (PlaceForm & { job: number })[]): Promise<void> {
   demand(by, 'open-job');
   const { settings } = await readShop(by.branch);
-  await transaction(async (tx) => {
+  await transaction(by, async (tx) => {
     for (const place of [...places].sort((a, b) => a.job - b.job)) await placeOn(tx, by, place.job, place, settings);
     await tellDay(tx);
   }).catch((error: unknown) => {

@@ -15,7 +15,7 @@ const LIMIT_MS = 6000;
 export async function suggestDay(by: Actor, without: readonly string[], now = new Date()): Promise<DaySuggestionView> {
   demand(by, 'follow');
   const basis = await basisOfDay(by.branch, now);
-  const { problem, left } = problemOf(basis, without, (await shopExperience()).paces.people);
+  const { problem, left } = problemOf(basis, without, (await shopExperience(by.branch)).paces.people);
   const order = await doHeavy<DayOrder>('think', 'orderDay', problem, LIMIT_MS).catch((error: unknown) => {
     throw error instanceof TooHard ? unavailable('too-hard', 'Too many jobs to put in order at once.', error) : error;
   });

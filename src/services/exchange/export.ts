@@ -3,7 +3,7 @@ import { notFound } from '../../core/errors';
 import type { Plan } from '../../core/plan';
 import { photoIds, type ProcedureDocument } from '../../core/procedure';
 import {
-  db,
+  dbOf,
   findProvenance,
   getPhoto,
   listKeptPhotos,
@@ -11,6 +11,7 @@ import {
   listRevisionDocuments,
   listVerifiedOn,
   type Actor,
+  type Branch,
 } from '../../data';
 import { doHeavy, TooHard } from '../heavy';
 import { demand } from '../permission';
@@ -42,15 +43,19 @@ export async function exportArchive(
   onPacked: (done: number, of: number) => void = () => undefined,
 ): Promise<{ zip: Readable; count: number }> {
   demand(by, 'record');
+  const db = dbOf(by);
   const ids = await listPublishedIds(db, asked);
   const missing = asked?.find((id) => !ids.includes(id));
   if (missing) throw notFound('no-revision', `“${missing}” is not a published procedure.`);
   const [{ name }, kinds, catalogue] = await Promise.all([readShop(by.branch), chainKinds(), shopCatalogue()]);
-  const zip = packArchive(packed(ids, name), { shop: name, kinds, catalogue }, (done) => onPacked(done, ids.length));
+  const zip = packArchive(packed(by.branch, ids, name), { shop: name, kinds, catalogue }, (done) =>
+    onPacked(done, ids.length),
+  );
   return { zip, count: ids.length };
 }
 
-async function* packed(ids: string[], shop: string): AsyncGenerator<Packed> {
+async function* packed(branch: Branch, ids: string[], shop: string): AsyncGenerator<Packed> {
+  const db = dbOf(branch);
   for (const id of ids) {
     const revisions = await listRevisionDocuments(db, id);
     const current = revisions.pop();

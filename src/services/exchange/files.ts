@@ -1,7 +1,7 @@
 import { numbersOf } from '../../core/drawing';
 import { invalid, unavailable, notFound } from '../../core/errors';
 import { fastenerTable, howTo } from '../../core/exchange';
-import { db, listStandingDocuments } from '../../data';
+import { dbOf, listStandingDocuments, type Branch } from '../../data';
 import { shopCatalogue } from '../shop';
 import { planOfAll } from './export';
 import { csvOf, mapSvg, wireTable } from './pack';
@@ -11,9 +11,11 @@ const PLAN_LIMIT_MS = 2000;
 
 /** What stands of a procedure as one open file. Throws not-found, `invalid` for a kind of file there is not. */
 export async function procedureFile(
+  branch: Branch,
   id: string,
   as: string,
 ): Promise<{ type: string; extension: string; text: string }> {
+  const db = dbOf(branch);
   const [document] = await listStandingDocuments(db, [id]);
   if (!document) throw notFound('procedure-unknown', `There is no procedure “${id}”.`);
   const csv = { type: 'text/csv; charset=utf-8' };

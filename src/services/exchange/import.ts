@@ -13,7 +13,7 @@ import {
 import { BASE_CATALOGUE, type Catalogue, extendCatalogue, findFastenerKind, type OwnKind } from '../../core/hardware';
 import { photoIds, type ProcedureDocument } from '../../core/procedure';
 import {
-  db,
+  dbOf,
   findDraft,
   findPhotoMark,
   getShop,
@@ -65,6 +65,7 @@ export async function importArchive(
   { dryRun, signal, onDone = () => undefined }: ImportOptions,
 ): Promise<ImportAnswer> {
   demand(by, 'approve');
+  const db = dbOf(by);
   const archive = await Archive.open(source);
   try {
     if (!archive.has('manifest.json'))
@@ -84,7 +85,7 @@ export async function importArchive(
       if (!dryRun && known.added.length) await addKinds(tx, by.branch, known.added);
       return items;
     };
-    const items = dryRun ? await work(db) : await transaction(work, 'read committed');
+    const items = dryRun ? await work(db) : await transaction(by, work, 'read committed');
     return { shop: manifest.shop, items, kinds: known.added.map(({ name }) => name) };
   } finally {
     archive.close();

@@ -15,7 +15,7 @@ import {
 } from '../../core/procedure';
 import { capital, listed } from '../../core/text';
 import { applicabilityWords } from '../../core/vehicle';
-import { db, findCurrentRevision, findDraft, listVerifiedOn, type Actor, type Branch } from '../../data';
+import { dbOf, findCurrentRevision, findDraft, listVerifiedOn, type Actor, type Branch } from '../../data';
 import { doHeavy, TooHard } from '../heavy';
 import { demand } from '../permission';
 import { readShop, shopCatalogue } from '../shop';
@@ -36,7 +36,7 @@ export async function baySheet(by: Actor, id: string, paper: Paper, origin: stri
 /** Labels for the bins of its tray. Throws not-found. */
 export async function trayLabelSheet(by: Actor, id: string, paper: Paper): Promise<Buffer> {
   demand(by, 'follow');
-  const { document, revision } = await standing(id);
+  const { document, revision } = await standing(by.branch, id);
   const plan = await planOfAll(document, PLAN_LIMIT_MS);
   const of = `${document.title}, ${document.side}${revision === null ? '' : `, revision ${revision}`}`;
   const labels: TrayLabel[] = plan ? binsOf(plan).map(({ name, label }) => ({ bin: name, label, of })) : [];
@@ -50,7 +50,11 @@ async function drawn(name: string, input: object): Promise<Buffer> {
   return Buffer.from(pdf);
 }
 
-async function standing(asked: string): Promise<{ document: ProcedureDocument; revision: number | null }> {
+async function standing(
+  branch: Branch,
+  asked: string,
+): Promise<{ document: ProcedureDocument; revision: number | null }> {
+  const db = dbOf(branch);
   const id = recordedId(asked);
   const current = await findCurrentRevision(db, id);
   const document = current?.document ?? (await findDraft(db, id))?.document;
@@ -60,7 +64,8 @@ async function standing(asked: string): Promise<{ document: ProcedureDocument; r
 }
 
 async function sheetOf(branch: Branch, asked: string, origin: string): Promise<BaySheet> {
-  const { document, revision } = await standing(asked);
+  const db = dbOf(branch);
+  const { document, revision } = await standing(branch, asked);
   const id = recordedId(asked);
   const [{ name, settings }, catalogue, on, plan] = await Promise.all([
     readShop(branch),

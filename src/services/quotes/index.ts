@@ -4,7 +4,7 @@ import { conflict, invalid, notFound, unavailable } from '../../core/errors';
 import { activeSeconds, type RunEvent, timeLeft } from '../../core/run';
 import { againstActual, totalsOf } from '../../core/shop';
 import {
-  db,
+  dbOf,
   getJob,
   insertQuote,
   insertQuoteAnswer,
@@ -30,13 +30,14 @@ const cents = (price: number | null): number | null => (price === null ? null : 
 /** A job's quotes, what a new one is made of, and what was promised against what it took. Throws not-found. */
 export async function viewQuotes(by: Actor, jobNumber: number): Promise<QuotesView> {
   demand(by, 'follow');
+  const db = dbOf(by);
   const [, rows, { settings }, runs, queueSeconds, actual] = await Promise.all([
     getJob(db, by.branch, jobNumber),
     listQuotes(db, jobNumber),
     readShop(by.branch),
-    runsOf(jobNumber),
+    runsOf(by.branch, jobNumber),
     queueBefore(by.branch, jobNumber),
-    actualSeconds(jobNumber),
+    actualSeconds(by.branch, jobNumber),
   ]);
   const { quotes, labourPerHour, currency } = settings;
   const accepted = rows.filter(({ answer }) => answer?.answer === 'accepted');
@@ -76,7 +77,8 @@ const viewOf = ({ answer, readyBy: ready, madeBy, madeAt, ...rest }: QuoteRow): 
 });
 
 /** Runs of a job with the time each was planned to take. */
-async function runsOf(jobNumber: number): Promise<QuotesView['runs']> {
+async function runsOf(branch: Branch, jobNumber: number): Promise<QuotesView['runs']> {
+  const db = dbOf(branch);
   const heads = await listRunHeads(db, [jobNumber]);
   const plans = heads.length
     ? await listRunPlans(
@@ -95,7 +97,8 @@ async function runsOf(jobNumber: number): Promise<QuotesView['runs']> {
 
 /** What of other jobs' open runs lies before this one, shared among everybody who works: seconds. */
 async function queueBefore(branch: Branch, jobNumber: number): Promise<number> {
-  const [board, people] = await Promise.all([jobBoard(branch), listPeople(db, branch)]);
+  const db = dbOf(branch);
+  const [board, people] = await Promise.all([jobBoard(branch), listPeople(db)]);
   const hands = Math.max(
     1,
     people.filter(({ active, role }) => active && role !== 'owner' && role !== 'trainee').length,
@@ -106,7 +109,8 @@ async function queueBefore(branch: Branch, jobNumber: number): Promise<number> {
 }
 
 /** How long hands were at a job's runs, seconds. */
-async function actualSeconds(jobNumber: number): Promise<number> {
+async function actualSeconds(branch: Branch, jobNumber: number): Promise<number> {
+  const db = dbOf(branch);
   const heads = await listRunHeads(db, [jobNumber]);
   const events = await listEventsOf<RunEvent>(
     db,
@@ -118,6 +122,7 @@ async function actualSeconds(jobNumber: number): Promise<number> {
 /** Sends a quote: it is kept as it is, with the shop's terms of today and, if it promises one, the time the vehicle will be ready. Returns its number. */
 export async function sendQuote(by: Actor, jobNumber: number, form: QuoteForm): Promise<{ number: number }> {
   demand(by, 'open-job');
+  const db = dbOf(by);
   const [job, { settings }, queue] = [
     await getJob(db, by.branch, jobNumber),
     await readShop(by.branch),
@@ -127,7 +132,7 @@ export async function sendQuote(by: Actor, jobNumber: number, form: QuoteForm): 
   const { quotes, currency, timeZone } = settings;
   const work = form.lines.reduce((sum, line) => sum + (line.safeSeconds ?? 0), 0);
   const ready = form.promises && work > 0 ? readyBy(new Date(), queue + work, timeZone, quotes) : null;
-  const number = await transaction((tx) =>
+  const number = await transaction(by, (tx) =>
     insertQuote(tx, jobNumber, {
       id: form.id,
       lines: form.lines,
@@ -141,6 +146,7 @@ export async function sendQuote(by: Actor, jobNumber: number, form: QuoteForm): 
 }
 
 async function getQuote(by: Actor, jobNumber: number, number: number): Promise<QuoteRow> {
+  const db = dbOf(by);
   await getJob(db, by.branch, jobNumber);
   const quote = (await listQuotes(db, jobNumber)).find((one) => one.number === number);
   if (!quote) throw notFound('quote-unknown', `Job ${jobNumber} has no quote ${number}.`);
@@ -150,6 +156,7 @@ async function getQuote(by: Actor, jobNumber: number, number: number): Promise<Q
 /** Keeps what the customer says to a quote: once, with what is left out and what it comes to. Throws a conflict where it was answered, `invalid` where something is left out that is no option. */
 export async function answerQuote(by: Actor, jobNumber: number, number: number, form: QuoteAnswerForm): Promise<void> {
   demand(by, 'open-job');
+  const db = dbOf(by);
   const quote = await getQuote(by, jobNumber, number);
   const options = new Set(quote.lines.filter(({ isOption }) => isOption).map(({ id }) => id));
   if (form.leftOut.some((id) => !options.has(id)))
@@ -173,6 +180,7 @@ const LIMIT_MS = 10_000;
 /** A quote on paper. Throws not-found. */
 export async function printQuote(by: Actor, jobNumber: number, number: number): Promise<Buffer> {
   demand(by, 'follow');
+  const db = dbOf(by);
   const [job, quote, { name, settings }] = [
     await getJob(db, by.branch, jobNumber),
     await getQuote(by, jobNumber, number),

@@ -9,7 +9,7 @@ import { chooseFaults, type Fault, withFaults } from '../../core/rehearse';
 import { capital } from '../../core/text';
 import { titleWithSide } from '../../core/vehicle';
 import {
-  db,
+  dbOf,
   deleteLeftRehearsals,
   findDraft,
   getProcedureRow,
@@ -18,6 +18,7 @@ import {
   listOpenFindings,
   type Actor,
   type StoredSetup,
+  type Branch,
 } from '../../data';
 import { doHeavy, TooHard } from '../heavy';
 import { approvedDocuments } from '../library';
@@ -35,11 +36,12 @@ async function documentFor(
   id: string,
   draft: boolean,
 ): Promise<{ document: ProcedureDocument; revision: number | null; draftVersion: number | null }> {
+  const db = dbOf(by);
   const row = await getProcedureRow(db, recordedId(id));
   // What another branch does not share is not there for us.
   if (!row.isShared && row.branch !== by.branch) throw notFound('procedure-unknown', `There is no procedure “${id}”.`);
   if (!draft) {
-    const [{ document, revision }] = await approvedDocuments([id]);
+    const [{ document, revision }] = await approvedDocuments(by.branch, [id]);
     return { document, revision, draftVersion: null };
   }
   const found = await findDraft(db, id);
@@ -69,7 +71,8 @@ export function choicesOf(document: ProcedureDocument, draft: boolean): Rehearse
 }
 
 /** What runs of a procedure met, as faults a rehearsal can have. */
-async function foundFaults(procedure: string): Promise<Fault[]> {
+async function foundFaults(branch: Branch, procedure: string): Promise<Fault[]> {
+  const db = dbOf(branch);
   const rows = await listOpenFindings(db, procedure, MOST_FINDINGS);
   return rows.flatMap(({ fact }): Fault[] => {
     if (fact?.type === 'extra' && fact.drive)
@@ -86,7 +89,7 @@ async function setUp(by: Actor, document: ProcedureDocument, form: RehearseForm,
   const [{ settings }, ownKinds, found] = await Promise.all([
     readShop(by.branch),
     chainKinds(),
-    form.level === 'faults' ? foundFaults(recordedId(document.id)) : [],
+    form.level === 'faults' ? foundFaults(by.branch, recordedId(document.id)) : [],
   ]);
   const faults = form.level === 'faults' ? chooseFaults(document, seed, found) : [];
   const documents = [withFaults(document, faults)];
@@ -129,6 +132,7 @@ async function setUp(by: Actor, document: ProcedureDocument, form: RehearseForm,
 
 /** Begins a rehearsal: its setup is fixed, so that what it comes to can be worked out again from its moves. */
 export async function beginRehearsal(by: Actor, form: RehearseForm): Promise<{ id: string }> {
+  const db = dbOf(by);
   const { document, revision, draftVersion } = await documentFor(by, form.procedure, form.draft);
   if (document.parts.length === 0)
     throw conflict('nothing-recorded', 'Nothing is recorded of it yet: there is nothing to take apart.');
@@ -151,6 +155,7 @@ export async function beginRehearsal(by: Actor, form: RehearseForm): Promise<{ i
 
 /** A rehearsal for its screen: one’s own; a lead may look at what anybody of the branch has finished. Throws not-found. */
 export async function viewRehearsal(by: Actor, id: string): Promise<RehearsalView> {
+  const db = dbOf(by);
   const [row, ownKinds] = await Promise.all([getRehearsal(db, id), chainKinds()]);
   if (row.person !== by.id && !(row.score && isLead(by) && row.branch === by.branch))
     throw notFound('no-rehearsal', 'There is no such rehearsal.');

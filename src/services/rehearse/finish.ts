@@ -1,7 +1,7 @@
 import type { RehearsedForm } from '../../contracts/schemas';
 import { invalid, notFound } from '../../core/errors';
 import type { Score } from '../../core/rehearse';
-import { db, finishRehearsal as keepRehearsal, getRehearsal, type Actor } from '../../data';
+import { dbOf, finishRehearsal as keepRehearsal, getRehearsal, type Actor } from '../../data';
 import { doHeavy } from '../heavy';
 import { chainKinds } from '../shop';
 
@@ -16,6 +16,7 @@ export interface Judged {
 
 /** Ends a rehearsal: what it came to is worked out here from its moves, whatever the screen says. Sent twice it stays as it was. Throws not-found, `invalid` where it is not over. */
 export async function finishRehearsal(by: Actor, id: string, { moves, takenSeconds }: RehearsedForm): Promise<Score> {
+  const db = dbOf(by);
   const row = await getRehearsal(db, id);
   if (row.person !== by.id) throw notFound('no-rehearsal', 'There is no such rehearsal.');
   if (row.score) return row.score;

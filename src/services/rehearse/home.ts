@@ -1,7 +1,7 @@
 import type { DueView, PastRehearsalView, RehearseView } from '../../contracts/views';
 import { BASE_CATALOGUE } from '../../core/hardware';
 import { type Due, dueFrom } from '../../core/rehearse';
-import { db, listPastRehearsals, listRehearsers, searchProcedures, type Actor, type PastRehearsal } from '../../data';
+import { dbOf, listPastRehearsals, listRehearsers, searchProcedures, type Actor, type PastRehearsal } from '../../data';
 import { titleWithSide } from '../../core/vehicle';
 import { everybody } from '../people';
 import { may } from '../permission';
@@ -13,6 +13,7 @@ const DAY_MS = 86_400_000;
 
 /** What to rehearse, how it went, and for leads how everybody is doing. */
 export async function viewRehearse(by: Actor, now = new Date()): Promise<RehearseView> {
+  const db = dbOf(by);
   const isLead = may(by, 'approve');
   const [past, tasks, procedures, team] = await Promise.all([
     listPastRehearsals(db, by.id, MOST_PAST),
@@ -33,6 +34,7 @@ export async function viewRehearse(by: Actor, now = new Date()): Promise<Rehears
 }
 
 async function teamOf(by: Actor): Promise<RehearseView['team']> {
+  const db = dbOf(by);
   const [people, rows] = await Promise.all([everybody(by.branch), listRehearsers(db, by.branch)]);
   const of = new Map(rows.map((row) => [row.person, row]));
   return people

@@ -3,7 +3,7 @@ import type { TaskView } from '../../contracts/views';
 import { invalid } from '../../core/errors';
 import { recordedId } from '../../core/procedure';
 import {
-  db,
+  dbOf,
   deleteTask,
   getProcedureRow,
   listTasks,
@@ -18,6 +18,7 @@ import { demand } from '../permission';
 /** A lead wants somebody of the branch to rehearse a procedure before a first real job. Throws `invalid` for somebody who does not work here. */
 export async function setRehearsal(by: Actor, { person, procedure, level }: TaskForm): Promise<void> {
   demand(by, 'approve');
+  const db = dbOf(by);
   await getProcedureRow(db, procedure);
   if (!(await worksHere(db, by, person))) throw invalid('not-here', 'Nobody of that name works here.');
   await keepTask(db, { person, procedure, level, setBy: by.id });
@@ -26,17 +27,20 @@ export async function setRehearsal(by: Actor, { person, procedure, level }: Task
 /** Takes that back. */
 export async function dropRehearsal(by: Actor, { person, procedure }: Omit<TaskForm, 'level'>): Promise<void> {
   demand(by, 'approve');
+  const db = dbOf(by);
   await deleteTask(db, person, procedure);
 }
 
 /** Tasks with the names of people: of a branch, or of one of them. */
 export async function tasksOf(branch: Branch, person: string | null): Promise<TaskView[]> {
-  const [rows, names] = await Promise.all([listTasks(db, branch, person), everybodysNames()]);
+  const db = dbOf(branch);
+  const [rows, names] = await Promise.all([listTasks(db, branch, person), everybodysNames(branch)]);
   return rows.map((row) => viewOf(row, names));
 }
 
 /** What people of a branch are to rehearse before working by these procedures, and have not. */
 export async function stillToRehearse(branch: Branch, procedures: string[]): Promise<TaskRow[]> {
+  const db = dbOf(branch);
   const ids = new Set(procedures.map(recordedId));
   return (await listTasks(db, branch, null)).filter(({ procedure, doneAt }) => ids.has(procedure) && doneAt === null);
 }

@@ -3,15 +3,20 @@ import { conflict } from '../../core/errors';
 import { buildGraph } from '../../core/graph';
 import { readItemKey } from '../../core/procedure';
 import { spotWords, testerRemarks } from '../../core/rehearse';
-import { db, findDraft, listTesters, type Actor, type Draft } from '../../data';
+import { dbOf, findDraft, listTesters, type Actor, type Draft, type Branch } from '../../data';
 import { everybodysNames } from '../people';
 import { readShop } from '../shop';
 
 /** Who tried a draft as it stands, and where they went wrong. Null where there is no draft. */
 export async function viewTesters(by: Actor, id: string): Promise<TestersView | null> {
+  const db = dbOf(by);
   const draft = await findDraft(db, id);
   if (!draft) return null;
-  const [tests, { settings }, names] = await Promise.all([testersOf(draft), readShop(by.branch), everybodysNames()]);
+  const [tests, { settings }, names] = await Promise.all([
+    testersOf(by.branch, draft),
+    readShop(by.branch),
+    everybodysNames(by.branch),
+  ]);
   const remarks = testerRemarks(tests.map(({ person, score }) => ({ person, weak: score.weak })));
   const graph = buildGraph([draft.document], { options: {} });
   const people = [...new Set(tests.map(({ person }) => person))];
@@ -29,8 +34,8 @@ export async function viewTesters(by: Actor, id: string): Promise<TestersView | 
 }
 
 /** Finished rehearsals of a draft by others than those who wrote it. */
-const testersOf = (draft: Draft) =>
-  listTesters(db, draft.document.id, draft.version, [...new Set([draft.begunBy, draft.editedBy])]);
+const testersOf = (branch: Branch, draft: Draft) =>
+  listTesters(dbOf(branch), draft.document.id, draft.version, [...new Set([draft.begunBy, draft.editedBy])]);
 
 /** The item of a draft that a weak spot is about; null for a step of the way back. */
 function itemIn({ document }: Draft, key: string): string | null {
@@ -43,7 +48,7 @@ export async function demandTesters(by: Actor, draft: Draft): Promise<void> {
   const { settings } = await readShop(by.branch);
   const wanted = settings.testersBeforePublishing;
   if (wanted === 0) return;
-  const people = new Set((await testersOf(draft)).map(({ person }) => person));
+  const people = new Set((await testersOf(by.branch, draft)).map(({ person }) => person));
   if (people.size < wanted)
     throw conflict(
       'not-rehearsed',

@@ -5,7 +5,7 @@ import type { LaterLine, Report, RunReport } from '../../contracts/views';
 import { isBalanced, type RunEvent } from '../../core/run';
 import { comparedLines, foldVisit, laterWords, type VisitEvent } from '../../core/visit';
 import {
-  db,
+  dbOf,
   getJob,
   listBenchResults,
   listEvents,
@@ -22,11 +22,12 @@ import { linesOf } from '../visits';
 
 /** Gathers the report of a job from its logs. Throws not-found. */
 export async function collectReport(branch: Branch, jobNumber: number): Promise<Report> {
+  const db = dbOf(branch);
   const job = await getJob(db, branch, jobNumber);
   const [shop, runs, people, visitLog, bench] = await Promise.all([
     readShop(branch),
     listRunsOfJobs(db, [jobNumber]),
-    listPeople(db, null),
+    listPeople(db),
     listEvents<VisitEvent>(db, job.visit, 0),
     listBenchResults(db, jobNumber),
   ]);

@@ -1,6 +1,6 @@
 import { MOST_PRINTED_PHOTOS, type Report } from '../../contracts/views';
 import { unavailable } from '../../core/errors';
-import { db, listPhotos, type Branch } from '../../data';
+import { dbOf, listPhotos, type Branch } from '../../data';
 import { doHeavy, TooHard } from '../heavy';
 import { collectReport } from './collect';
 
@@ -12,6 +12,7 @@ export const readReport = (branch: Branch, jobNumber: number): Promise<Report> =
 
 /** The hand-over report of a job as PDF, drawn in a thread of its own. Throws not-found. */
 export async function printReport(branch: Branch, jobNumber: number): Promise<Buffer> {
+  const db = dbOf(branch);
   const report = await collectReport(branch, jobNumber);
   const ids = [
     ...report.marks.flatMap(({ photo }) => (photo ? [photo] : [])),

@@ -1,6 +1,6 @@
 import { replacementsOf, sparesOf, type ShopHistory } from '../../core/layout';
 import type { RunPlan } from '../../core/plan';
-import { db, insertReservations, listUnreserved, transaction, type Branch, type Db } from '../../data';
+import { dbOf, insertReservations, listUnreserved, transaction, type Branch, type Db } from '../../data';
 import { shopHistory } from '../history';
 import { lookAt } from '../runs';
 import { readShop } from '../shop';
@@ -24,14 +24,15 @@ function needsOf(plan: RunPlan, level: number, history: ShopHistory): Map<string
 
 /** Reserves what a run that is just opened will probably need. */
 export async function reserveFor(tx: Db, branch: Branch, runId: string, plan: RunPlan): Promise<void> {
-  const [history, { settings }] = [await shopHistory(), await readShop(branch)];
+  const [history, { settings }] = [await shopHistory(branch), await readShop(branch)];
   await insertReservations(tx, runId, needsOf(plan, settings.spareLevel, history));
 }
 
 /** Reserves for open runs that an older version opened. */
-export async function reserveForOlder(): Promise<void> {
+export async function reserveForOlder(branch: Branch): Promise<void> {
+  const db = dbOf(branch);
   if ((await listUnreserved(db, 1)).length === 0) return;
-  await transaction(async (tx) => {
-    for (const { id, plan, branch } of await listUnreserved(tx, MOST_RUNS)) await reserveFor(tx, branch, id, plan);
+  await transaction(branch, async (tx) => {
+    for (const { id, plan } of await listUnreserved(tx, MOST_RUNS)) await reserveFor(tx, branch, id, plan);
   });
 }

@@ -3,7 +3,7 @@ import type { DeliveryView, StoreRowView, StoresView } from '../../contracts/vie
 import { conflict, notFound } from '../../core/errors';
 import { reorderOf, type Stocked, type StoreItem, withSubstitutes } from '../../core/shop';
 import {
-  db,
+  dbOf,
   findStorePhoto,
   insertStockMove,
   insertStockMoves,
@@ -51,7 +51,8 @@ const MOST_ROWS = 300;
 
 /** What there is of each kind, what open runs will need of it, what to order, and what moved lately; of all, or of what holds every word. */
 export async function viewStores(branch: Branch, text = ''): Promise<StoresView> {
-  await reserveForOlder();
+  const db = dbOf(branch);
+  await reserveForOlder(branch);
   const [stock, items, taken, reserved, coming, questions, moves, catalogue, { settings }] = await Promise.all([
     listStock(db, branch),
     listStoreItems(db, branch),
@@ -124,29 +125,38 @@ const wordsOf = (name: string, { kind, size, ownNumber, number, bin, supplier, a
 /** Puts pieces in, or takes them out by hand. A conflict where there are not so many. */
 export async function moveStock(by: Actor, { kind, change, reason }: StockMoveForm): Promise<void> {
   demand(by, 'record');
-  await transaction(async (tx) => {
-    await lockStock(tx);
-    const here = await stockOf(tx, by.branch, kind);
-    if (here + change < 0) throw conflict('not-so-many', `Only ${here} in stores. Count what is there first.`);
-    await insertStockMove(tx, { kind, change, reason, runId: null, by: by.id }, by.branch);
-  }, 'read committed');
+  await transaction(
+    by,
+    async (tx) => {
+      await lockStock(tx);
+      const here = await stockOf(tx, by.branch, kind);
+      if (here + change < 0) throw conflict('not-so-many', `Only ${here} in stores. Count what is there first.`);
+      await insertStockMove(tx, { kind, change, reason, runId: null, by: by.id }, by.branch);
+    },
+    'read committed',
+  );
 }
 
 /** Puts the count right after somebody looked: what it was off by is a move like any other, and what was asked about it is settled. */
 export async function countStock(by: Actor, { kind, count }: { kind: string; count: number }): Promise<void> {
   demand(by, 'record');
-  await transaction(async (tx) => {
-    await lockStock(tx);
-    const here = await stockOf(tx, by.branch, kind);
-    await settleStockQuestions(tx, by.branch, kind, by.id);
-    if (here === count) return;
-    await insertStockMove(tx, { kind, change: count - here, reason: 'counted', runId: null, by: by.id }, by.branch);
-  }, 'read committed');
+  await transaction(
+    by,
+    async (tx) => {
+      await lockStock(tx);
+      const here = await stockOf(tx, by.branch, kind);
+      await settleStockQuestions(tx, by.branch, kind, by.id);
+      if (here === count) return;
+      await insertStockMove(tx, { kind, change: count - here, reason: 'counted', runId: null, by: by.id }, by.branch);
+    },
+    'read committed',
+  );
 }
 
 /** Keeps what is known of something in stores. */
 export async function keepStoreItem(by: Actor, item: StoreItem): Promise<void> {
   demand(by, 'record');
+  const db = dbOf(by);
   await upsertStoreItem(db, by.branch, item, by.id);
 }
 
@@ -155,33 +165,37 @@ export async function takeDelivery(by: Actor, csv: string): Promise<DeliveryView
   demand(by, 'record');
   const { lines, bad } = readDeliveryCsv(csv);
   const catalogue = await shopCatalogue();
-  return transaction(async (tx) => {
-    await lockStock(tx);
-    const [stock, items] = [await listStock(tx, by.branch), await listStoreItems(tx, by.branch)];
-    const known = new Set([
-      ...stock.map(({ kind }) => kind),
-      ...items.map(({ kind }) => kind),
-      ...catalogue.fasteners.keys(),
-    ]);
-    // Suppliers write their own numbers.
-    const byNumber = new Map(
-      items.flatMap(({ number, ownNumber, kind }) => [number, ownNumber].filter(Boolean).map((one) => [one, kind])),
-    );
-    const unknown: DeliveryView['unknown'] = [];
-    const counts = new Map<string, number>();
-    let booked = 0;
-    for (const { line, kind: written, count } of lines) {
-      const kind = known.has(written) ? written : byNumber.get(written);
-      if (!kind) unknown.push({ line, kind: written });
-      else {
-        counts.set(kind, (counts.get(kind) ?? 0) + count);
-        booked += 1;
+  return transaction(
+    by,
+    async (tx) => {
+      await lockStock(tx);
+      const [stock, items] = [await listStock(tx, by.branch), await listStoreItems(tx, by.branch)];
+      const known = new Set([
+        ...stock.map(({ kind }) => kind),
+        ...items.map(({ kind }) => kind),
+        ...catalogue.fasteners.keys(),
+      ]);
+      // Suppliers write their own numbers.
+      const byNumber = new Map(
+        items.flatMap(({ number, ownNumber, kind }) => [number, ownNumber].filter(Boolean).map((one) => [one, kind])),
+      );
+      const unknown: DeliveryView['unknown'] = [];
+      const counts = new Map<string, number>();
+      let booked = 0;
+      for (const { line, kind: written, count } of lines) {
+        const kind = known.has(written) ? written : byNumber.get(written);
+        if (!kind) unknown.push({ line, kind: written });
+        else {
+          counts.set(kind, (counts.get(kind) ?? 0) + count);
+          booked += 1;
+        }
       }
-    }
-    const moves = [...counts].map(([kind, change]) => ({ kind, change }));
-    if (moves.length) await insertStockMoves(tx, moves, { reason: 'delivery', by: by.id, branch: by.branch });
-    return { booked, unknown: unknown.slice(0, 50), bad: bad.slice(0, 50) };
-  }, 'read committed');
+      const moves = [...counts].map(([kind, change]) => ({ kind, change }));
+      if (moves.length) await insertStockMoves(tx, moves, { reason: 'delivery', by: by.id, branch: by.branch });
+      return { booked, unknown: unknown.slice(0, 50), bad: bad.slice(0, 50) };
+    },
+    'read committed',
+  );
 }
 
 /** What to order, by supplier, as CSV. */
@@ -204,6 +218,7 @@ export async function exportReorder(by: Actor): Promise<Buffer> {
 /** Keeps the picture of an item. Throws `invalid` where it is none that can be read. */
 export async function keepStorePhoto(by: Actor, kind: string, bytes: Buffer): Promise<void> {
   demand(by, 'record');
+  const db = dbOf(by);
   const { picture, small, sha256 } = await convertedPhoto(bytes);
   await upsertStorePhoto(db, { kind, picture, small, sha256, by: by.id }, by.branch);
 }
@@ -211,6 +226,7 @@ export async function keepStorePhoto(by: Actor, kind: string, bytes: Buffer): Pr
 /** The picture of an item, small or whole. Throws not-found. */
 export async function readStorePhoto(by: Actor, kind: string, isSmall: boolean): Promise<Buffer> {
   demand(by, 'follow');
+  const db = dbOf(by);
   const picture = await findStorePhoto(db, by.branch, kind, isSmall);
   if (!picture) throw notFound('photo-unknown', 'There is no picture of it.');
   return picture;

@@ -18,6 +18,8 @@ export type SignInPerson = Pick<PersonView, 'id' | 'name' | 'role' | 'hasPasswor
 
 interface SignInProps {
   shop: string;
+  /** Branches to choose from first; empty where there is nothing to choose. */
+  branches: { id: number; name: string }[];
   /** Empty on a tablet that was not let in: it shows nobody's name. */
   people: SignInPerson[];
   isEnrolled: boolean;
@@ -31,7 +33,7 @@ interface SignInProps {
 }
 
 /** On a tablet that was let in: pick your name, then PIN. Elsewhere: name and password. */
-export function SignIn({ shop, people, isEnrolled, tablet, next, asked, byPassword: first }: SignInProps) {
+export function SignIn({ shop, branches, people, isEnrolled, tablet, next, asked, byPassword: first }: SignInProps) {
   const [chosen, setChosen] = useState<SignInPerson | null>(people.find(({ id }) => id === asked) ?? null);
   const [byPassword, setByPassword] = useState(first);
   const { busy, trouble, setTrouble, run } = useSend();
@@ -70,6 +72,7 @@ export function SignIn({ shop, people, isEnrolled, tablet, next, asked, byPasswo
       </main>
     );
   }
+  if (branches.length) return <ChooseBranch branches={branches} next={next} />;
   return (
     <main className="sign-in">
       <section>
@@ -111,6 +114,23 @@ export function SignIn({ shop, people, isEnrolled, tablet, next, asked, byPasswo
     </main>
   );
 }
+
+/** On the machine that serves a chain, before any name is shown: whose people? A tablet that was let in is its branch's, and does not ask. */
+const ChooseBranch = ({ branches, next }: Pick<SignInProps, 'branches' | 'next'>) => (
+  <main className="sign-in">
+    <section>
+      <h1>Which branch?</h1>
+      <div className="names">
+        {branches.map(({ id, name }) => (
+          <a key={id} className="name-button" href={`/sign-in?${new URLSearchParams({ branch: String(id), next })}`}>
+            {name}
+          </a>
+        ))}
+      </div>
+      <TryDoor />
+    </section>
+  </main>
+);
 
 /** A rehearsal for anybody: nothing of the shop is in it. */
 const TryDoor = () => (

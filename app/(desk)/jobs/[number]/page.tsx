@@ -22,8 +22,8 @@ export default async function JobRoute({ params }: { params: Promise<{ number: s
   const [procedures, visit, flags, bench, quotes, kits, former] = await Promise.all([
     proceduresFor(person.branch, standing.job.vehicle),
     openVisit(person.branch, number),
-    openFlags([number]),
-    benchResultsOf(number),
+    openFlags(person.branch, [number]),
+    benchResultsOf(person.branch, number),
     viewQuotes(person, number),
     viewStoreKits(person, standing.job.vehicle),
     comesBackOf ? formerJob(person.branch, comesBackOf) : null,

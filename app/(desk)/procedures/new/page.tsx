@@ -5,6 +5,6 @@ import { requirePerson } from '../../../session';
 export const metadata = { title: 'New procedure' };
 
 export default async function NewProcedurePage() {
-  const [, known] = await Promise.all([requirePerson(), knownVehicles()]);
-  return <NewProcedure known={known} />;
+  const { branch } = await requirePerson();
+  return <NewProcedure known={await knownVehicles(branch)} />;
 }

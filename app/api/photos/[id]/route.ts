@@ -36,11 +36,11 @@ export const PUT = (request: Request, { params }: Context) =>
 const PICTURE = { 'content-type': 'image/jpeg', 'cache-control': 'no-store' };
 
 export const GET = (request: Request, { params }: Context) =>
-  answerFile(PICTURE, async () => {
+  answerFile(PICTURE, async ({ branch }) => {
     const { error, value } = Joi.string()
       .guid()
       .required()
       .validate((await params).id);
     if (error) throw invalid('photo-address', error.message);
-    return readPhoto(value, new URL(request.url).searchParams.get('size') === 'small' ? 'small' : 'picture');
+    return readPhoto(branch, value, new URL(request.url).searchParams.get('size') === 'small' ? 'small' : 'picture');
   });

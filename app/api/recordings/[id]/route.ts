@@ -27,13 +27,13 @@ export const PUT = (request: Request, { params }: Context) =>
 /** A recording as it came. Kept by the tablet's own store, which a sign-out empties; never by the browser's. */
 export async function GET(_request: Request, { params }: Context): Promise<Response> {
   const found: { file?: Awaited<ReturnType<typeof readRecording>> } = {};
-  const refused = await answerPerson(async () => {
+  const refused = await answerPerson(async ({ branch }) => {
     const { error, value } = Joi.string()
       .guid()
       .required()
       .validate((await params).id);
     if (error) throw invalid('recording-address', error.message);
-    found.file = await readRecording(value);
+    found.file = await readRecording(branch, value);
   });
   if (!found.file) return refused;
   const { bytes, mediaType } = found.file;

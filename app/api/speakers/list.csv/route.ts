@@ -4,7 +4,7 @@ import { answerFile, answerPerson, readBytes } from '../../respond';
 export const GET = () =>
   answerFile(
     { 'content-type': 'text/csv; charset=utf-8', 'content-disposition': 'attachment; filename="speakers.csv"' },
-    () => exportSpeakers(),
+    ({ branch }) => exportSpeakers(branch),
   );
 
 export const PUT = (request: Request) =>

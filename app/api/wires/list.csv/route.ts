@@ -4,7 +4,7 @@ import { answerFile, answerPerson, readBytes } from '../../respond';
 export const GET = (request: Request) =>
   answerFile(
     { 'content-type': 'text/csv; charset=utf-8', 'content-disposition': 'attachment; filename="wires.csv"' },
-    () => exportWires((new URL(request.url).searchParams.get('q') ?? '').slice(0, 200)),
+    ({ branch }) => exportWires(branch, (new URL(request.url).searchParams.get('q') ?? '').slice(0, 200)),
   );
 
 export const PUT = (request: Request) =>

@@ -46,6 +46,8 @@ export function ProcedurePage({
     setMarked(NONE);
   };
   const { row, current, draft, check } = view;
+  // What another branch shares is read, commented and derived from; it is changed where it belongs.
+  const isOurs = branches.some(({ id, isOurs: own }) => own && id === row.branch);
   const document = useMemo(() => (otherSide ? mirror(view.document) : view.document), [view.document, otherSide]);
   const layers = useMemo(() => layersOf(document), [document]);
   const numbers = useMemo(() => numbersOf(document), [document]);
@@ -61,7 +63,7 @@ export function ProcedurePage({
         under={`${zoneName(row.zone)}${row.side === 'centre' ? '' : `, ${row.side}`} · ${document.applies.map(applicabilityWords).join(', ')}`}
       >
         <FilesMenu id={row.id} />
-        {mayRecord && (
+        {mayRecord && isOurs && (
           <Link className="btn btn-outline-dark" href={`/procedures/${encodeURIComponent(row.id)}/edit`}>
             {draft ? 'Continue editing' : 'Edit'}
           </Link>
@@ -136,12 +138,18 @@ export function ProcedurePage({
             {tab === 'revisions' && (
               <>
                 <Revisions view={view} names={names} onSelect={select} onMark={setMarked} />
-                {mayApprove && <Retire view={view} />}
+                {mayApprove && isOurs && <Retire view={view} />}
               </>
             )}
             {tab === 'variants' && <Variants view={view} mayRecord={mayRecord} onSelect={select} onMark={setMarked} />}
             {tab === 'comments' && (
-              <Comments view={view} names={names} selected={selected} maySettle={mayRecord} onSelect={select} />
+              <Comments
+                view={view}
+                names={names}
+                selected={selected}
+                maySettle={mayRecord && isOurs}
+                onSelect={select}
+              />
             )}
           </div>
         </div>

@@ -29,7 +29,7 @@ export default async function QuoteRoute({
   const [standing, view, names, query] = await Promise.all([
     orNotFound(viewJob(person.branch, number)),
     orNotFound(viewQuotes(person, number)),
-    everybodysNames(),
+    everybodysNames(person.branch),
     searchParams,
   ]);
   return (

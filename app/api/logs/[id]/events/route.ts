@@ -4,9 +4,9 @@ import { answerPerson, readJson } from '../../../respond';
 import { readLogAddress, type LogContext } from '../address';
 
 export const GET = (request: Request, { params }: LogContext) =>
-  answerPerson(async () => {
+  answerPerson(async ({ branch }) => {
     const { id, after } = await readLogAddress(request, params);
-    return eventsSince(id, after);
+    return eventsSince(branch, id, after);
   });
 
 export const POST = (request: Request, { params }: LogContext) =>

@@ -24,8 +24,9 @@ export const HEAD = () => new Response(null, { status: 405 });
 export async function GET(request: Request, { params }: LogContext): Promise<Response> {
   const { id } = await params;
   let stop = () => {};
+  const who = { branch: 0 };
   const refused = await answer(async () => {
-    await demandPerson();
+    who.branch = (await demandPerson()).branch;
     const { error } = Joi.alternatives(Joi.string().guid(), Joi.valid('board')).validate(id);
     if (error) throw invalid('log-address', error.message);
     if (open >= MOST_STREAMS)
@@ -58,7 +59,9 @@ export async function GET(request: Request, { params }: LogContext): Promise<Res
         send(': here\n\n');
         void endUnlessSignedIn();
       }, BEAT_MS);
-      const unwatch = await watchLog(id === 'board' ? '*' : id, () => send('data: news\n\n')).catch(() => null);
+      const unwatch = await watchLog(who.branch, id === 'board' ? '*' : id, () => send('data: news\n\n')).catch(
+        () => null,
+      );
       const unwatchPeople = watchPeople(() => void endUnlessSignedIn());
       stop = () => {
         stop = () => {};
