@@ -1,7 +1,7 @@
 import pg from 'pg';
 import { prepareDatabase, startThrowAwayCluster } from '../scripts/support/postgres';
 import { ZONES } from '../src/core/vehicle';
-import { getPool, HOME } from '../src/data';
+import { dbOf, getPool, HOME } from '../src/data';
 import { searchLibrary } from '../src/services';
 
 import { seeded } from './support/seeded';
@@ -58,7 +58,7 @@ const QUERIES = [
   'e',
 ];
 
-/** Times the library's search over 50 000 made procedures beside the same statement sent by hand. Prints figures. */
+/** Times the library's search over 50 000 made procedures beside the same statement sent by hand, within the same walls. Prints figures. */
 export async function main(): Promise<void> {
   const cluster = await startThrowAwayCluster();
   try {
@@ -133,7 +133,7 @@ async function measure(query: string): Promise<(string | number)[]> {
         found = (await searchLibrary(HOME, query)).length;
       }),
     );
-    raw.push(await timed(() => getPool().query(statement.text, statement.values)));
+    raw.push(await timed(() => dbOf(HOME).query(statement.text, statement.values)));
   }
   return [
     query,
@@ -147,15 +147,15 @@ async function measure(query: string): Promise<(string | number)[]> {
 
 /** The first statement a piece of work sends: the search itself. */
 async function sentBy(work: () => Promise<unknown>): Promise<{ text: string; values: unknown[] }> {
-  const pool = getPool();
-  const original = pool.query.bind(pool);
+  const own = pg.Client.prototype.query;
   let seen: { text: string; values: unknown[] } | null = null;
-  pool.query = ((text: string, values: unknown[]) => {
-    seen ??= { text, values };
-    return original(text, values);
-  }) as typeof pool.query;
+  pg.Client.prototype.query = function (this: pg.Client, ...given: Parameters<typeof own>) {
+    const [text, values] = given as unknown as [string, unknown[]];
+    if (values) seen ??= { text, values };
+    return own.apply(this, given);
+  } as typeof own;
   await work();
-  pool.query = original;
+  pg.Client.prototype.query = own;
   return seen!;
 }
 

@@ -1,3 +1,4 @@
+import { conflict } from '../core/errors';
 import type { Said } from '../core/bench';
 import type { Branch, Db } from './pool';
 
@@ -17,9 +18,9 @@ export interface BenchResultRow {
   keptAt: Date;
 }
 
-/** Keeps a result on its job. One that is there already changes nothing. */
+/** Keeps a result on its job. The same one sent twice is kept once. A conflict where its id stands for another job's. */
 export async function insertBenchResult(db: Db, one: Omit<BenchResultRow, 'keptAt'>): Promise<void> {
-  await db.query(
+  const { rowCount } = await db.query(
     `insert into bench_results (id, job_number, tool, given, said, standing, why, about, kept_by) values ($1, $2, $3, $4, $5, $6, $7, $8, $9)
      on conflict (id) do nothing`,
     [
@@ -34,6 +35,12 @@ export async function insertBenchResult(db: Db, one: Omit<BenchResultRow, 'keptA
       one.keptBy,
     ],
   );
+  if (rowCount) return;
+  const known = await db.query('select 1 from bench_results where id = $1 and job_number = $2', [
+    one.id,
+    one.jobNumber,
+  ]);
+  if (!known.rowCount) throw conflict('result-elsewhere', 'This result was kept on another job.');
 }
 
 /** What was worked out for a job, the latest first. */

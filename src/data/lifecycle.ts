@@ -95,10 +95,16 @@ export async function insertComment(
   db: Db,
   one: { id: string; procedureId: string; item: string | null; words: string; by: string },
 ): Promise<void> {
-  await db.query(
+  const { rowCount } = await db.query(
     'insert into procedure_comments (id, procedure_id, item, words, said_by) values ($1, $2, $3, $4, $5) on conflict (id) do nothing',
     [one.id, one.procedureId, one.item, one.words, one.by],
   );
+  if (rowCount) return;
+  const known = await db.query('select 1 from procedure_comments where id = $1 and procedure_id = $2', [
+    one.id,
+    one.procedureId,
+  ]);
+  if (!known.rowCount) throw conflict('comment-elsewhere', 'This comment was made on another procedure.');
 }
 
 /** Settles a comment. Throws not-found; one that is settled stays as it is. */

@@ -13,9 +13,9 @@ export interface PhotoRow {
   height: number;
 }
 
-/** Keeps a photo. One that is there already changes nothing. */
-export async function insertPhoto(db: Db, photo: PhotoRow & PhotoOwner & { receivedFrom: string }): Promise<void> {
-  await db.query(
+/** Keeps a photo. Returns false where its id is taken: nothing is changed. */
+export async function insertPhoto(db: Db, photo: PhotoRow & PhotoOwner & { receivedFrom: string }): Promise<boolean> {
+  const { rowCount } = await db.query(
     `insert into photos (id, job_number, sha256, picture, small, width, height, received_from, procedure_id) values ($1, $2, $3, $4, $5, $6, $7, $8, $9)
      on conflict (id) do nothing`,
     [
@@ -30,6 +30,7 @@ export async function insertPhoto(db: Db, photo: PhotoRow & PhotoOwner & { recei
       photo.procedure,
     ],
   );
+  return rowCount === 1;
 }
 
 /** What tells one delivery of a photo from another; null where there is none yet. */

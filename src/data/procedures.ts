@@ -146,7 +146,7 @@ export async function searchProcedures(
     `select ${ROW} from procedures p
       where ${seenBy(5)} and ($1::text is null or p.zone = $1)
         and ($2::text is null or p.side in ($2, 'centre'))
-        and ($3::int is null or exists (select 1 from procedure_applies a where a.procedure_id = p.id and a.years @> $3::int))
+        and ($3::int is null or p.years @> $3::int)
         ${words.map((_, at) => `and p.search_text like $${at + 6}`).join(' ')}
       order by p.title, p.side, p.id limit $4`,
     [query.zone, query.side, query.year, limit, branch, ...words],

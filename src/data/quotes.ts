@@ -71,7 +71,7 @@ export async function listQuotes(db: Db, jobNumber: number): Promise<QuoteRow[]>
   }));
 }
 
-/** Keeps a quote as the next one of its job and returns its number. The same one sent twice is kept once. */
+/** Keeps a quote as the next one of its job and returns its number. The same one sent twice is kept once. A conflict where it was sent for another job. */
 export async function insertQuote(
   db: Db,
   jobNumber: number,
@@ -84,7 +84,11 @@ export async function insertQuote(
     [one.id, jobNumber, JSON.stringify(one.lines), one.terms, one.words, one.readyBy, one.madeBy],
   );
   if (rows[0]) return rows[0].number;
-  const known = await db.query<{ number: number }>('select number from quotes where id = $1', [one.id]);
+  const known = await db.query<{ number: number }>('select number from quotes where id = $1 and job_number = $2', [
+    one.id,
+    jobNumber,
+  ]);
+  if (!known.rows[0]) throw conflict('quote-elsewhere', 'This quote was sent for another job. Begin a new one here.');
   return known.rows[0].number;
 }
 

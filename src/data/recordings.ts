@@ -12,13 +12,14 @@ export interface RecordingRow {
   bytes: Buffer;
 }
 
-/** Keeps a recording. One that is there already changes nothing. */
-export async function insertRecording(db: Db, one: RecordingRow & { receivedFrom: string }): Promise<void> {
-  await db.query(
+/** Keeps a recording. Returns false where its id is taken: nothing is changed. */
+export async function insertRecording(db: Db, one: RecordingRow & { receivedFrom: string }): Promise<boolean> {
+  const { rowCount } = await db.query(
     `insert into recordings (id, procedure_id, sha256, kind, media_type, bytes, received_from) values ($1, $2, $3, $4, $5, $6, $7)
      on conflict (id) do nothing`,
     [one.id, one.procedure, one.sha256, one.kind, one.mediaType, one.bytes, one.receivedFrom],
   );
+  return rowCount === 1;
 }
 
 /** What tells one delivery of a recording from another; null where there is none yet. */

@@ -26,18 +26,19 @@ export async function listShopTools(db: Db, branch: Branch): Promise<ShopToolRow
   return rows;
 }
 
-/** Adds a tool, or changes what is known of it; who has it stays. */
+/** Adds a tool, or changes what is known of it; who has it stays. Throws not-found where the id is another branch's. */
 export async function upsertShopTool(
   db: Db,
   branch: Branch,
   tool: Pick<ShopToolRow, 'id' | 'tool' | 'label' | 'dueWhat' | 'dueOn' | 'note'>,
   by: string,
 ): Promise<void> {
-  await db.query(
+  const { rowCount } = await db.query(
     `insert into shop_tools (id, tool, label, due_what, due_on, note, changed_by, branch) values ($1, $2, $3, $4, $5, $6, $7, $8)
      on conflict (id) do update set tool = $2, label = $3, due_what = $4, due_on = $5, note = $6, changed_by = $7, changed_at = now() where shop_tools.branch = $8`,
     [tool.id, tool.tool, tool.label, tool.dueWhat, tool.dueOn, tool.note, by, branch],
   );
+  if (rowCount === 0) throw gone();
 }
 
 /** Notes who has a tool now, null for its place. Throws not-found. */

@@ -133,18 +133,19 @@ export async function listStoreKits(db: Db, branch: Branch): Promise<StoreKitRow
   return rows;
 }
 
-/** Keeps a kit, or changes it. */
+/** Keeps a kit, or changes it. Throws not-found where the id is another branch's. */
 export async function upsertStoreKit(
   db: Db,
   branch: Branch,
   kit: Omit<StoreKitRow, 'takenBy'>,
   by: string,
 ): Promise<void> {
-  await db.query(
+  const { rowCount } = await db.query(
     `insert into store_kits (id, name, make, model, lines, changed_by, branch) values ($1, $2, $3, $4, $5, $6, $7)
      on conflict (id) do update set name = $2, make = $3, model = $4, lines = $5, changed_by = $6, changed_at = now() where store_kits.branch = $7`,
     [kit.id, kit.name, kit.make, kit.model, JSON.stringify(kit.lines), by, branch],
   );
+  if (rowCount === 0) throw notFound('kit-unknown', 'There is no such kit any more.');
 }
 
 /** Takes a kit off the list. Throws not-found. */

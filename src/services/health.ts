@@ -1,4 +1,4 @@
-import { doorDb, dbOf, listBranches, newsMode, onArrivals, type NewsMode } from '../data';
+import { doorDb, listBranches, newsMode, onArrivals, type NewsMode } from '../data';
 
 /** How the app stands: it and its database answer, and how it hears of what other processes received. */
 export interface Health {

@@ -90,7 +90,19 @@ async function receiveClosely(by: Actor, log: LogRow, { readable, aside }: Sorte
       const asked = await askClosely(tx, log, readable, by);
       const others = asked.allowed.filter(({ event }) => isClosed || event.type !== CLOSING[log.kind]);
       const [ids, broken] = await appendEach(tx, log.id, others, by.id);
-      const all = [...aside, ...asked.aside, ...broken];
+      // An id that is neither kept nor known here stands in a log that this branch does not see.
+      const elsewhere = others
+        .filter(
+          ({ event, isKnown }) =>
+            !isKnown && !ids.includes(event.id) && !broken.some(({ eventId }) => eventId === event.id),
+        )
+        .map(({ event, body }): NewFlag => ({
+          eventId: event.id,
+          reason: 'foreign',
+          detail: 'It belongs to another job.',
+          body,
+        }));
+      const all = [...aside, ...asked.aside, ...broken, ...elsewhere];
       const fresh = others.filter(({ event, isKnown }) => ids.includes(event.id) && !isKnown);
       await insertFlags(tx, log.id, [...all, ...(await doubtsOf(tx, log, fresh, by, isClosed))], by.id);
       if (log.kind === 'visit')

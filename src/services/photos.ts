@@ -1,19 +1,10 @@
 import { createHash } from 'node:crypto';
 import { imageSize } from 'image-size';
 import { bytesInWords, MAX_PHOTO_BYTES } from '../contracts/body-limits';
-import { conflict, invalid, notFound } from '../core/errors';
-import {
-  dbOf,
-  findPhotoMark,
-  getJob,
-  getPhoto,
-  insertPhoto,
-  isProcedureId,
-  type Actor,
-  type PhotoOwner,
-  type Branch,
-} from '../data';
+import { conflict, invalid } from '../core/errors';
+import { dbOf, findPhotoMark, getJob, getPhoto, insertPhoto, type Actor, type PhotoOwner, type Branch } from '../data';
 import { doHeavy, TooHard } from './heavy';
+import { demandOwn } from './library';
 import { demand } from './permission';
 
 /** Pixels a photo may have: twice what a large camera makes. */
@@ -50,16 +41,19 @@ export async function keepPhoto(by: Actor, { id, owner, bytes, sha256 }: SentPho
   const digest = createHash('sha256').update(bytes).digest();
   if (digest.toString('hex') !== sha256.toLowerCase())
     throw invalid('photo-cut', 'Only a part of the photo arrived. It is still on the tablet and is sent again.');
-  const known = await findPhotoMark(db, id);
-  if (known) {
-    if (!known.sha256.equals(digest) || known.jobNumber !== owner.jobNumber || known.procedure !== owner.procedure)
-      throw conflict('photo-differs', 'Another photo has this number already.');
+  const isTheSame = async () => {
+    const known = await findPhotoMark(db, id);
+    return known && known.sha256.equals(digest) && known.jobNumber === owner.jobNumber && known.procedure === owner.procedure; // prettier-ignore
+  };
+  const differs = () => conflict('photo-differs', 'Another photo has this number already.');
+  if (await findPhotoMark(db, id)) {
+    if (!(await isTheSame())) throw differs();
     return;
   }
-  if (owner.jobNumber !== null) await getJob(db, null, owner.jobNumber);
-  else if (!(await isProcedureId(db, owner.procedure)))
-    throw notFound('procedure-unknown', 'There is no such procedure any more.');
-  await insertPhoto(db, { id, ...owner, ...(await convertedPhoto(bytes)), receivedFrom: by.id });
+  if (owner.jobNumber !== null) await getJob(db, by.branch, owner.jobNumber);
+  else await demandOwn(db, by, owner.procedure);
+  const isKept = await insertPhoto(db, { id, ...owner, ...(await convertedPhoto(bytes)), receivedFrom: by.id });
+  if (!isKept && !(await isTheSame())) throw differs();
 }
 
 /** A picture as it is kept: upright, without hidden data, as JPEG, with the hash of what came. Throws `invalid` where it is none that can be read. */

@@ -1,17 +1,10 @@
 import { createHash } from 'node:crypto';
 import { bytesInWords, MAX_RECORDING_BYTES } from '../contracts/body-limits';
-import { conflict, invalid, notFound } from '../core/errors';
+import { conflict, invalid } from '../core/errors';
 import { LONGEST_SECONDS, type RecordingKind } from '../core/procedure';
-import {
-  dbOf,
-  findRecordingMark,
-  getRecording,
-  insertRecording,
-  isProcedureId,
-  type Actor,
-  type Branch,
-} from '../data';
+import { dbOf, findRecordingMark, getRecording, insertRecording, type Actor, type Branch } from '../data';
 import { doHeavy, TooHard } from './heavy';
+import { demandOwn } from './library';
 import { demand } from './permission';
 
 /** How long looking into one may take, milliseconds. */
@@ -51,16 +44,19 @@ export async function keepRecording(by: Actor, { id, procedure, kind, bytes, sha
       'recording-cut',
       'Only a part of the recording arrived. It is still on the tablet and is sent again.',
     );
-  const known = await findRecordingMark(db, id);
-  if (known) {
-    if (!known.sha256.equals(digest) || known.procedure !== procedure || known.kind !== kind)
-      throw conflict('recording-differs', 'Another recording has this number already.');
+  const isTheSame = async () => {
+    const known = await findRecordingMark(db, id);
+    return known && known.sha256.equals(digest) && known.procedure === procedure && known.kind === kind;
+  };
+  const differs = () => conflict('recording-differs', 'Another recording has this number already.');
+  if (await findRecordingMark(db, id)) {
+    if (!(await isTheSame())) throw differs();
     return;
   }
-  if (!(await isProcedureId(db, procedure)))
-    throw notFound('procedure-unknown', 'There is no such procedure any more.');
+  await demandOwn(db, by, procedure);
   const mediaType = mediaTypeOf(kind, await inspect(bytes));
-  await insertRecording(db, { id, procedure, sha256: digest, kind, mediaType, bytes, receivedFrom: by.id });
+  const isKept = await insertRecording(db, { id, procedure, sha256: digest, kind, mediaType, bytes, receivedFrom: by.id }); // prettier-ignore
+  if (!isKept && !(await isTheSame())) throw differs();
 }
 
 const unreadable = (why: string) =>

@@ -36,8 +36,6 @@ import {
 } from '@/services';
 import { dbOf, getPerson, HOME, type Actor } from '@/data';
 
-const db = dbOf(HOME);
-
 let drop: () => Promise<void>;
 let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
 let job: number;
@@ -51,7 +49,7 @@ beforeAll(async () => {
     pin: '8341',
     password: 'a long password',
   });
-  other = { ...(await getPerson(db, 'ada-brine')), byPassword: true };
+  other = { ...(await getPerson(dbOf(branch), 'ada-brine')), byPassword: true };
   expect(other).toMatchObject({ branch, role: 'owner' });
 });
 afterAll(() => drop());
@@ -61,9 +59,6 @@ describe('a second branch', () => {
     expect((await everybody(other.branch)).map(({ id }) => id)).toEqual(['ada-brine']);
     expect((await everybody(HOME)).map(({ id }) => id)).not.toContain('ada-brine');
     const form = { name: 'y', owner: 'The Owner', pin: '8341', password: 'a long password' };
-    await expect(addBranch(people.owner, { ...form, owner: 'Ada Brine' })).rejects.toMatchObject({
-      code: 'name-taken',
-    });
     await expect(addBranch(people.lead, form)).rejects.toMatchObject({ kind: 'forbidden' });
     await expect(changePerson(other, 'technician', { active: false })).rejects.toMatchObject({ kind: 'not-found' });
     expect((await viewBranches(other)).map(({ name, isOurs }) => [name, isOurs])).toEqual([
@@ -129,7 +124,7 @@ describe('a second branch', () => {
     };
     await keepShopTool(people.lead, tool);
     await keepShopTool(other, { ...tool, id: '00000000-0000-4000-8000-00000000000b' });
-    await keepShopTool(other, { ...tool, label: 'Taken over' });
+    await expect(keepShopTool(other, { ...tool, label: 'Taken over' })).rejects.toMatchObject({ kind: 'not-found' });
     expect((await viewShopTools(people.lead)).map(({ label }) => label)).toEqual(['Drill 1']);
     const kit = { id: tool.id, name: 'Kit', make: '', model: '', lines: [{ kind: 'push-clip', count: 1 }] };
     await keepStoreKit(other, kit);

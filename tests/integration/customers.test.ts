@@ -2,7 +2,7 @@ import { createHash, randomUUID } from 'node:crypto';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { eraseCommand, listCommand } from '../../scripts/customers';
-import { asOwner } from '../support/database';
+import { asOwner, closePool } from '../support/database';
 import { kiteJob, kiteShop } from '../support/kite-shop';
 import { readPdf } from '../support/read-pdf';
 import type { VisitEvent, VisitFact } from '@/core/visit';
@@ -172,8 +172,11 @@ describe('a customer’s data', () => {
       return true;
     });
     const url = process.env.DATABASE_URL;
+    process.env.PEZZO_OWNER_URL = process.env.PEZZO_TEST_OWNER_URL;
+    await closePool();
     expect(await listCommand({ json: true })).toBe(0);
     write.mockRestore();
+    delete process.env.PEZZO_OWNER_URL;
     process.env.DATABASE_URL = url;
     expect(
       (JSON.parse(written.join('')) as { jobNumber: number; redactedAt: string | null }[]).find(

@@ -24,7 +24,8 @@ import {
   viewStores,
   watchLog,
 } from '@/services';
-import { HOME, dbOf, getPool, listMisses, type Actor } from '@/data';
+import pg from 'pg';
+import { HOME, dbOf, listMisses, type Actor } from '@/data';
 import { demoProcedure } from '../support/demo';
 
 const db = dbOf(HOME);
@@ -368,7 +369,7 @@ describe('the board', () => {
     const number = await openJob(people.technician, kiteJob('News'));
     const run = await openRun(people.technician, { job: number, ...REAR_SPEAKER });
     await jobBoard(HOME);
-    const query = vi.spyOn(getPool(), 'query');
+    const query = vi.spyOn(pg.Client.prototype, 'query');
     const logsRead = () =>
       query.mock.calls.flatMap(([text, values]) =>
         String(text).includes('e.position > a.after') ? ((values as unknown as string[][])[0] ?? []) : [],

@@ -28,8 +28,6 @@ import {
 } from '@/services';
 import { dbOf, getPerson, HOME, type Actor } from '@/data';
 
-const db = dbOf(HOME);
-
 let drop: () => Promise<void>;
 let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
 let job: number;
@@ -104,13 +102,18 @@ describe('a rehearsal', () => {
   });
 
   it('of what another branch keeps to itself is not there', async () => {
-    await addBranch(people.owner, { name: 'Far', owner: 'Ada Brine', pin: '8341', password: 'a long password' });
-    const other: Actor = { ...(await getPerson(db, 'ada-brine')), byPassword: true };
+    const branch = await addBranch(people.owner, {
+      name: 'Far',
+      owner: 'Ada Brine',
+      pin: '8341',
+      password: 'a long password',
+    });
+    const other: Actor = { ...(await getPerson(dbOf(branch), 'ada-brine')), byPassword: true };
     await shareProcedure(people.lead, KITE, false);
     await expect(beginRehearsal(other, form())).rejects.toMatchObject({ kind: 'not-found' });
     await shareProcedure(people.lead, KITE, true);
     await expect(setRehearsal(other, { person: 'trainee', procedure: KITE, level: 'alone' })).rejects.toMatchObject({
-      code: 'not-here',
+      code: 'person-unknown',
     });
   });
 

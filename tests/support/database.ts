@@ -42,10 +42,22 @@ export async function freshDatabase(): Promise<() => Promise<void>> {
   process.env.PEZZO_TEST_OWNER_URL = owner;
   await makeWorkers();
   return async () => {
-    await getPool().end();
-    delete (globalThis as { pezzoPool?: pg.Pool }).pezzoPool;
+    await closePool();
     await drop();
   };
+}
+
+/** Ends the application's connections: the next statement makes new ones, to wherever DATABASE_URL leads by then. */
+export async function closePool(): Promise<void> {
+  await getPool().end();
+  delete (globalThis as { pezzoPool?: pg.Pool }).pezzoPool;
+}
+
+/** Runs a statement as the keeper of the whole database server. */
+export async function asAdmin(text: string, values: unknown[] = []): Promise<void> {
+  const client = new pg.Client({ connectionString: process.env.PEZZO_TEST_ADMIN_URL });
+  await client.connect();
+  await client.query(text, values).finally(() => client.end());
 }
 
 /** Runs a statement as the owner of the tables, which the application is not, over all branches. */
@@ -55,7 +67,7 @@ export async function asOwner<Row extends pg.QueryResultRow = pg.QueryResultRow>
 ): Promise<Row[]> {
   const client = new pg.Client({
     connectionString: process.env.PEZZO_TEST_OWNER_URL,
-    options: '-c pezzo.task=tests',
+    options: '-c pezzo.task=tests -c pezzo.branch=1',
   });
   await client.connect();
   try {

@@ -144,6 +144,19 @@ create policy shared on recordings for select using (exists (select 1 from proce
 create policy shared on procedure_comments for select using (exists (select 1 from procedures p where p.id = procedure_id));
 create policy settled_by_its_branch on procedure_comments for update using (exists (select 1 from procedures p where p.id = procedure_id and p.branch = current_branch()));
 
+-- The years a procedure is for, beside it: a search asks one row instead of many behind their own wall.
+alter table procedures add column years int4multirange not null default '{}';
+select set_config('pezzo.task', 'migration', true);
+update procedures p set years = coalesce((select range_agg(a.years) from procedure_applies a where a.procedure_id = p.id), '{}');
+create function keep_years() returns trigger language plpgsql as $$
+declare changed text := coalesce(new.procedure_id, old.procedure_id);
+begin
+  update procedures set years = coalesce((select range_agg(a.years) from procedure_applies a where a.procedure_id = changed), '{}') where id = changed;
+  return null;
+end
+$$;
+create trigger procedure_applies_years after insert or delete on procedure_applies for each row execute function keep_years();
+
 -- What follows sees over the walls, for its own purpose and no longer than it takes.
 create function as_task(task text) returns text language plpgsql as $$
 declare was text := coalesce(current_setting('pezzo.task', true), '');
