@@ -73,6 +73,16 @@ begin
 end
 $$;
 
+alter table runs add foreign key (job_number, branch) references jobs (number, branch);
+alter table stock_moves add foreign key (run_id, branch) references runs (id, branch), add foreign key (job_number, branch) references jobs (number, branch);
+alter table stock_questions add foreign key (run_id, branch) references runs (id, branch);
+alter table store_kit_takes add foreign key (job_number, branch) references jobs (number, branch);
+alter table procedures add foreign key (from_run, branch) references runs (id, branch);
+-- A session belongs to its branch's tablet: one that was opened elsewhere ends here.
+alter table devices add unique (id, branch);
+delete from sessions s using devices d where d.id = s.device_id and d.branch <> s.branch;
+alter table sessions add foreign key (device_id, branch) references devices (id, branch);
+
 alter table photos add column branch integer references shop (id);
 alter table recordings add column branch integer references shop (id);
 update photos f set branch = coalesce(
