@@ -276,6 +276,16 @@ async function ensureRoles(cluster: Cluster): Promise<void> {
   });
 }
 
+/** A copy of a database that nobody is connected to. Returns the address for the app's role. */
+export async function copyDatabase(cluster: Cluster, from: string, name: string): Promise<string> {
+  await asAdmin(cluster, 'postgres', (client) =>
+    client.query(
+      `create database ${pg.escapeIdentifier(name)} template ${pg.escapeIdentifier(from)} owner ${OWNER_ROLE}`,
+    ),
+  );
+  return cluster.appUrl(name);
+}
+
 /** Creates a database where it does not exist, and hands one that a superuser owned over to the owner's role. Returns its address for its owner. */
 export async function ensureDatabase(cluster: Cluster, name: string): Promise<string> {
   await ensureRoles(cluster);

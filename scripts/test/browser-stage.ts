@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { runShown } from '../support/command';
 import { ensureBuild } from '../support/build';
 import { freePort } from '../support/ports';
-import { prepareDatabase, type Cluster } from '../support/postgres';
+import { copyDatabase, prepareDatabase, type Cluster } from '../support/postgres';
 import { ROOT, say } from '../support/project';
 import { serve } from '../support/serve';
 import { makeWorkers } from '../support/workers';
@@ -23,8 +23,11 @@ export async function runBrowser(cluster: Cluster): Promise<Tally> {
   const emptyUrl = await prepareDatabase(cluster, 'browser_empty');
   await makeWorkers();
   await loadDemo(databaseUrl);
+  // The same shop once more, for what a second branch of it tries: the journeys know of one.
+  const chainUrl = await copyDatabase(cluster, 'browser', 'browser_chain');
   const app = await serve({ host: '127.0.0.1', port: await freePort(), databaseUrl });
   const second = await serve({ host: '127.0.0.1', port: await freePort(), databaseUrl });
+  const chain = await serve({ host: '127.0.0.1', port: await freePort(), databaseUrl: chainUrl });
   const empty = await serve({
     host: '127.0.0.1',
     port: await freePort(),
@@ -44,13 +47,16 @@ export async function runBrowser(cluster: Cluster): Promise<Tally> {
           PEZZO_EMPTY_URL: empty.url,
           PEZZO_SETUP_CODE: SETUP_CODE,
           PEZZO_APP_PID: String(app.process.pid),
+          PEZZO_CHAIN_URL: chain.url,
+          // What a request must not have changed is looked at in the database itself.
+          PEZZO_CHAIN_OWNER_URL: cluster.url('browser_chain'),
           PLAYWRIGHT_JSON_OUTPUT_NAME: REPORT,
         },
       },
     );
     return readPlaywright(REPORT, status);
   } finally {
-    await Promise.all([app, second, empty].map((one) => one.stop()));
+    await Promise.all([app, second, chain, empty].map((one) => one.stop()));
   }
 }
 

@@ -207,10 +207,8 @@ export async function keepAsDraft(
 export async function deriveForJob(by: Actor, from: string, job: number): Promise<string> {
   demand(by, 'record');
   const db = dbOf(by);
-  const [[{ document, revision }], { vehicle }] = await Promise.all([
-    approvedDocuments(by.branch, [from]),
-    getJob(db, by.branch, job),
-  ]);
+  const [{ document, revision }] = await approvedDocuments(by.branch, [from]);
+  const { vehicle } = await getJob(db, by.branch, job);
   const id = await keepAsDraft(by, forVehicle(document, vehicle, await newId(by.branch, vehicle.model, document.zone)));
   await updateOrigin(db, id, recordedId(from), revision);
   return id;

@@ -47,8 +47,8 @@ export async function planView(
   { procedures, job, fits = [] }: Pick<PlanQuery, 'procedures' | 'job'> & { fits?: string[] },
 ): Promise<PlanView> {
   const db = dbOf(by);
-  const [approved, { settings }, kit, stock, items, history, vehicle] = await Promise.all([
-    approvedDocuments(by.branch, procedures),
+  const approved = await approvedDocuments(by.branch, procedures);
+  const [{ settings }, kit, stock, items, history, vehicle] = await Promise.all([
     readShop(by.branch),
     readKit(by),
     listStock(db, by.branch),

@@ -3,6 +3,9 @@ import { readFileSync } from 'node:fs';
 import { request, type APIRequestContext } from '@playwright/test';
 import { secretOf } from '../../scripts/support/browser';
 
+/** An id that stands for nothing. */
+export const NONE = '00000000-0000-4000-8000-000000000000';
+
 /** Everybody the app may be asked by: nobody, each role, and leads and owners who showed a PIN only. */
 const SIGN_INS = {
   trainee: ['pip-hallam', '5005'],
