@@ -302,7 +302,7 @@ export async function ensureDatabase(cluster: Cluster, name: string): Promise<st
 }
 
 /** Everything of a database to the owner's role; what belongs to an extension stays with it. */
-async function handOver(client: pg.Client): Promise<void> {
+export async function handOver(client: pg.Client): Promise<void> {
   await client.query('begin');
   await client.query(`do $$
     declare one record;

@@ -28,15 +28,15 @@ export class PezzoError extends Error {
 }
 
 /** A broken input of any boundary. */
-export const invalid = (code: string, message: string, fields: ErrorField[] = []) =>
-  new PezzoError('invalid', code, message, fields);
+export const invalid = (code: string, message: string, fields: ErrorField[] = [], cause?: unknown) =>
+  new PezzoError('invalid', code, message, fields, cause);
 
 /** Something asked for by name or number that is not there. */
 export const notFound = (code: string, message: string) => new PezzoError('not-found', code, message);
 
 /** The state moved on underneath the caller, or a rule of the shop stands against it. */
-export const conflict = (code: string, message: string, fields: ErrorField[] = []) =>
-  new PezzoError('conflict', code, message, fields);
+export const conflict = (code: string, message: string, fields: ErrorField[] = [], cause?: unknown) =>
+  new PezzoError('conflict', code, message, fields, cause);
 
 /** The person may not do this. */
 export const forbidden = (code: string, message: string) => new PezzoError('forbidden', code, message);

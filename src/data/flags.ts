@@ -12,7 +12,8 @@ export type FlagReason =
   | 'late'
   | 'too-far-ahead'
   | 'protected'
-  | 'not-own';
+  | 'not-own'
+  | 'signed-already';
 
 export interface FlagRow {
   id: string;

@@ -12,6 +12,7 @@ export * from './known-vehicles';
 export * from './jobs';
 export * from './runs';
 export * from './lessons';
+export * from './kept-reports';
 export * from './logs';
 export * from './flags';
 export * from './photos';

@@ -27,6 +27,8 @@ export interface JobRow {
   redactedAt: Date | null;
   /** The log of its visit. */
   visit: string;
+  /** The vehicle was given back. */
+  isClosed: boolean;
   /** Who is trained for its high voltage, as a lead has named them; null where nobody was. */
   trainedPerson: string | null;
   /** Ways of working on this job that differ from the shop's, each with its reason. */
@@ -45,7 +47,7 @@ export interface JobRow {
 
 const VEHICLE = `json_build_object('id', v.id, 'make', v.make, 'model', v.model, 'year', v.year, 'body', v.body,
   'steering', v.steering, 'label', v.label, 'vin', v.vin, 'options', v.options, 'highVoltage', v.high_voltage) as vehicle`;
-const JOB = `j.number, j.branch, j.title, j.customer, j.phone, j.comes_back_of as "comesBackOf", j.created_at as "createdAt", j.redacted_at as "redactedAt", l.id as visit, j.trained_person as "trainedPerson", j.schools, j.due_at as "dueAt", j.parts_at as "partsAt", j.parts, j.consent, j.keep_months as "keepMonths", ${VEHICLE}`;
+const JOB = `j.number, j.branch, j.title, j.customer, j.phone, j.comes_back_of as "comesBackOf", j.created_at as "createdAt", j.redacted_at as "redactedAt", l.id as visit, l.closed_position is not null as "isClosed", j.trained_person as "trainedPerson", j.schools, j.due_at as "dueAt", j.parts_at as "partsAt", j.parts, j.consent, j.keep_months as "keepMonths", ${VEHICLE}`;
 const FROM = `from jobs j join vehicles v on v.id = j.vehicle_id join logs l on l.job_number = j.number and l.kind = 'visit'`;
 
 /** Adds a vehicle and returns its id. */

@@ -137,12 +137,17 @@ const NOT_NOW = new Set(['55P03', '57014', '25P03', '25006']);
 /** Turns a database error into the application's own; constraints are named for what they guard. Codes: PostgreSQL documentation, appendix A. */
 export function translate(error: unknown): unknown {
   if (error instanceof PezzoError) return error;
-  const { code = '', constraint, message = '' } = error as { code?: string; constraint?: string; message?: string };
-  if (code === '23505') return conflict('already-there', `This exists already (${constraint}).`);
+  const { code = '', message = '' } = error as { code?: string; message?: string };
+  if (code === '23505') return conflict('already-there', 'This exists already. Nothing was changed.', [], error);
   if (code === '23503')
-    return invalid('refers-to-nothing', `This refers to something that is not there (${constraint}).`);
+    return invalid(
+      'refers-to-nothing',
+      'This refers to something that is not there (any more). Nothing was changed.',
+      [],
+      error,
+    );
   if (code === '23514' || code.startsWith('22'))
-    return invalid('out-of-range', `A value is not allowed here (${constraint ?? message}).`);
+    return invalid('out-of-range', 'A value is not one that can be kept here. Nothing was changed.', [], error);
   if (RETRIED.has(code)) return unavailable('busy', 'Too many changes at once. Nothing was lost; try again.', error);
   if (NOT_NOW.has(code))
     return unavailable('database-busy', 'The database cannot do this just now. Nothing was changed; try again.', error);

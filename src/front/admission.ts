@@ -49,12 +49,22 @@ export function pathOf(url: string): string | null {
   }
 }
 
+/** Whether the rest of an address can be read: no NUL, no bad escape, nothing escaped twice ("%2500"). */
+export function isPlainQuery(url: string): boolean {
+  const query = url.split('#', 1)[0].split('?').slice(1).join('?');
+  try {
+    return !decodeURIComponent(query.replace(/\+/g, ' ')).includes('\0') && !/%25(00|0a|0d|2e|2f|25)/i.test(url);
+  } catch {
+    return false;
+  }
+}
+
 /** Whether a request may come in; null where it may. Nothing of its body has been read by then. */
 export function admit(knock: Knock, house: House): Refusal | null {
   const { method, headers } = knock;
   if (!METHODS.has(method)) return refuse(405, 'method', `“${method.slice(0, 20)}” is not supported here.`);
   const path = pathOf(knock.url);
-  if (path === null) return refuse(400, 'bad-address', 'That address is not valid.');
+  if (path === null || !isPlainQuery(knock.url)) return refuse(400, 'bad-address', 'That address is not valid.');
   if (!house.hosts.has(hostName(one(headers.host) ?? '')))
     return refuse(
       421,

@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { createServer as createHttp, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
 import { createServer as createHttps } from 'node:https';
-import { isIP } from 'node:net';
+import { BlockList, isIP, isIPv6 } from 'node:net';
 import next from 'next';
 import { bodyLimit } from '../contracts/body-limits';
 import { admit, pathOf, type House, type Refusal } from './admission';
@@ -15,6 +15,8 @@ interface FrontOptions {
   host: string;
   port: number;
   hosts: string[];
+  /** Servers that stand before this one: what they say of a sender's address and of HTTPS is believed, and nobody else's word. */
+  trusted: BlockList;
   /** True where it listens on loopback only: then every sender sits at this machine. */
   isLocal: boolean;
   tls: { certificate: string; key: string } | null;
@@ -32,10 +34,27 @@ function readOptions(env: NodeJS.ProcessEnv): FrontOptions {
       .split(',')
       .map((name) => name.trim())
       .filter(Boolean),
+    trusted: readTrusted(env.PEZZO_TRUSTED_FRONTS ?? ''),
     isLocal: env.PEZZO_LOCAL === '1',
     isDev: env.PEZZO_DEV === '1',
     tls: certificate && key ? { certificate: readFileSync(certificate, 'utf8'), key: readFileSync(key, 'utf8') } : null,
   };
+}
+
+/** Addresses and networks, separated by commas: "127.0.0.1, 10.0.0.0/24". What is none of these is said and left out. */
+function readTrusted(text: string): BlockList {
+  const list = new BlockList();
+  for (const one of text
+    .split(',')
+    .map((part) => part.trim())
+    .filter(Boolean)) {
+    const [address, bits] = one.split('/');
+    const family = isIPv6(address) ? 'ipv6' : 'ipv4';
+    if (!isIP(address)) process.stderr.write(`PEZZO_TRUSTED_FRONTS: “${one}” is no address; it is left out.\n`);
+    else if (bits === undefined) list.addAddress(address, family);
+    else list.addSubnet(address, Number(bits), family);
+  }
+  return list;
 }
 
 type Handle = (request: IncomingMessage, response: ServerResponse) => Promise<void>;
@@ -50,6 +69,9 @@ function receive(options: FrontOptions, handle: Handle) {
     for (const [name, value] of Object.entries(securityHeaders(path, { nonce, tls: house.tls, isDev: options.isDev })))
       response.setHeader(name, value);
     response.on('finish', () => cutUnread(request));
+    // Whoever comes through another server sits at another machine, whatever is believed of that server.
+    const isLocal = options.isLocal && !isForwarded(request);
+    if (!isFromFront(request, options.trusted)) for (const name of FORWARDED) delete request.headers[name];
     const refusal = admit({ method: request.method ?? '', url, headers: request.headers }, house);
     if (refusal) return turnAway(response, refusal);
     countBody(request, bodyLimit(path));
@@ -57,7 +79,7 @@ function receive(options: FrontOptions, handle: Handle) {
     request.headers['content-security-policy'] = pagePolicy(nonce, options.isDev);
     delete request.headers['content-security-policy-report-only'];
     request.headers['x-pezzo-sender'] = senderOf(request);
-    if (options.isLocal && !isForwarded(request)) request.headers['x-pezzo-local'] = MARK;
+    if (isLocal) request.headers['x-pezzo-local'] = MARK;
     else delete request.headers['x-pezzo-local'];
     handle(request, response).catch((error: Error) => {
       process.stderr.write(`${error.stack ?? error.message}\n`);
@@ -71,17 +93,31 @@ function receive(options: FrontOptions, handle: Handle) {
 const MARK = randomBytes(16).toString('hex');
 process.env.PEZZO_FRONT_MARK = MARK;
 
-/** The address a request comes from; where another server on this machine passed it on, the one that server saw. */
-function senderOf({ headers, socket }: IncomingMessage): string {
-  const address = (socket.remoteAddress ?? '').replace(/^::ffff:/, '');
-  const seen = String(headers['x-forwarded-for'] ?? '')
+/** What a server before this one says of a request. */
+const FORWARDED = [
+  'x-forwarded-for',
+  'x-forwarded-proto',
+  'x-forwarded-host',
+  'x-forwarded-port',
+  'forwarded',
+] as const;
+
+const addressOf = ({ socket }: IncomingMessage) => (socket.remoteAddress ?? '').replace(/^::ffff:/, '');
+
+function isFromFront(request: IncomingMessage, trusted: BlockList): boolean {
+  const address = addressOf(request);
+  return isIP(address) !== 0 && trusted.check(address, isIPv6(address) ? 'ipv6' : 'ipv4');
+}
+
+/** The address a request comes from; where a trusted server passed it on, the one that server saw. */
+function senderOf(request: IncomingMessage): string {
+  const seen = String(request.headers['x-forwarded-for'] ?? '')
     .split(',')
     .at(-1)!
     .trim();
-  return (address === '::1' || address.startsWith('127.')) && isIP(seen) ? seen : address;
+  return isIP(seen) ? seen : addressOf(request);
 }
 
-/** Whoever comes through another server sits at another machine. */
 const isForwarded = ({ headers }: IncomingMessage) =>
   headers['x-forwarded-for'] !== undefined || headers.forwarded !== undefined;
 

@@ -17,8 +17,8 @@ import {
   type KeptEvent,
   type RunHead,
 } from '../data';
-import { lookAt } from './runs';
-import { linesOf } from './visits';
+import { lookAt } from './run-view';
+import { linesOf } from './visit-lines';
 
 /** Jobs to choose from. */
 const CHOICES = 100;

@@ -19,6 +19,7 @@ import {
 } from '../data';
 import { demand } from './permission';
 import { askClosely, CLOSING, doubtsOf, type AskedEvent } from './doubts';
+import { sealSignatures } from './seal';
 import { closeVisit, visitArrived } from './visits';
 import { finishRun, foreignPlace } from './runs';
 
@@ -88,7 +89,8 @@ async function receiveClosely(by: Actor, log: LogRow, { readable, aside }: Sorte
     async (tx) => {
       const { isClosed } = await lockLog(tx, log.id);
       const asked = await askClosely(tx, log, readable, by);
-      const others = asked.allowed.filter(({ event }) => isClosed || event.type !== CLOSING[log.kind]);
+      const { sealed: allowed, refused } = await sealSignatures(tx, log, asked.allowed);
+      const others = allowed.filter(({ event }) => isClosed || event.type !== CLOSING[log.kind]);
       const [ids, broken] = await appendEach(tx, log.id, others, by.id);
       // An id that is neither kept nor known here stands in a log that this branch does not see.
       const elsewhere = others
@@ -102,7 +104,7 @@ async function receiveClosely(by: Actor, log: LogRow, { readable, aside }: Sorte
           detail: 'It belongs to another job.',
           body,
         }));
-      const all = [...aside, ...asked.aside, ...broken, ...elsewhere];
+      const all = [...aside, ...asked.aside, ...refused, ...broken, ...elsewhere];
       const fresh = others.filter(({ event, isKnown }) => ids.includes(event.id) && !isKnown);
       await insertFlags(tx, log.id, [...all, ...(await doubtsOf(tx, log, fresh, by, isClosed))], by.id);
       if (log.kind === 'visit')
@@ -114,7 +116,7 @@ async function receiveClosely(by: Actor, log: LogRow, { readable, aside }: Sorte
       return {
         kept: ids,
         setAside: all,
-        closing: asked.allowed.filter((one) => !others.includes(one)).map(({ event }) => event),
+        closing: allowed.filter((one) => !others.includes(one)).map(({ event }) => event),
       };
     },
     'read committed',
@@ -141,29 +143,28 @@ async function appendEach(
       receivedFrom,
     ),
   );
-  if (together.value) return [together.value, []];
+  if (together) return [together, []];
   const kept: string[] = [];
   const aside: NewFlag[] = [];
   for (const { event, body } of asked) {
-    const { value, trouble } = await attempt(tx, () => appendEvents(tx, logId, [event], receivedFrom));
+    const value = await attempt(tx, () => appendEvents(tx, logId, [event], receivedFrom));
     if (value) kept.push(...value);
-    else
-      aside.push({ eventId: event.id, reason: 'unreadable', detail: `The database cannot hold it: ${trouble}`, body });
+    else aside.push({ eventId: event.id, reason: 'unreadable', detail: 'It holds a value that cannot be kept.', body });
   }
   return [kept, aside];
 }
 
-/** Tries something inside a transaction; a value that the database does not take (class 22) undoes only the try. */
-async function attempt<T>(tx: Db, work: () => Promise<T>): Promise<{ value?: T; trouble?: string }> {
+/** Tries something inside a transaction; a value that the database does not take (class 22) undoes only the try, and gives null. */
+async function attempt<T>(tx: Db, work: () => Promise<T>): Promise<T | null> {
   await tx.query('savepoint attempt');
   try {
     const value = await work();
     await tx.query('release savepoint attempt');
-    return { value };
+    return value;
   } catch (error) {
     if (!/^22/.test((error as { code?: string }).code ?? '')) throw error;
     await tx.query('rollback to savepoint attempt');
-    return { trouble: (error as Error).message };
+    return null;
   }
 }
 

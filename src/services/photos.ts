@@ -9,6 +9,8 @@ import { demand } from './permission';
 
 /** Pixels a photo may have: twice what a large camera makes. */
 const MOST_PIXELS = 50_000_000;
+/** A picture says its size at its beginning: no more of it is looked at before that is known, bytes. */
+const HEADER_BYTES = 64 * 1024;
 /** How long one picture may take to be converted, milliseconds. */
 const LIMIT_MS = 15_000;
 /** Kinds of picture that are taken, as their first bytes say; whatever the file is called. */
@@ -92,7 +94,7 @@ function lookAtHeader(bytes: Buffer): { isHeic: boolean } {
 
 function sizeOf(bytes: Buffer): { type?: string; width?: number; height?: number } {
   try {
-    return imageSize(bytes);
+    return imageSize(bytes.subarray(0, HEADER_BYTES));
   } catch {
     return {};
   }

@@ -6,7 +6,7 @@ import type { RunEvent } from '../core/run';
 import { forVehicle, keepAsDraft } from './library';
 import { newId } from './new-id';
 import { demand } from './permission';
-import { lookAt } from './runs';
+import { lookAt } from './run-view';
 
 /**
  * Makes a draft for a run's vehicle of what the run recorded of a procedure while it ran: its own fasteners, without what is not fitted, in the order of the hands. Asked twice, the draft that is

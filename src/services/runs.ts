@@ -4,8 +4,7 @@ import { randomUUID } from 'node:crypto';
 import type { LogEvent, OverrideForm } from '../contracts/schemas';
 import type { RunStart } from '../contracts/views';
 import { conflict, forbidden } from '../core/errors';
-import { findFastenerKind } from '../core/hardware';
-import { basesOf, foldRun, judgeFor, viewRun, type RunBasis, type RunEvent, type RunView } from '../core/run';
+import type { RunBasis, RunEvent, RunView } from '../core/run';
 import type { RunPlan } from '../core/plan';
 import { faultsOnArrival, foldVisit, type VisitEvent } from '../core/visit';
 import {
@@ -37,6 +36,8 @@ import { compareRevisions } from './library';
 import { demand, isLead } from './permission';
 import { writeSecurityLine } from './security-log';
 import { stillToRehearse } from './rehearse/tasks';
+import { keepRunReport } from './report/said';
+import { lookAt, sparesUsed } from './run-view';
 import { checkPin, type Sender } from './sign-in';
 
 /** A run with its job, all its events, and what the bay needs to know of people and the check-in. Throws not-found. */
@@ -148,37 +149,12 @@ export async function finishRun(by: Actor, log: LogRow, events: LogEvent[]): Pro
       const kept = await appendEvents(tx, log.id, events, by.id);
       await closeLog(tx, log.id, events[0].id);
       await markFinished(tx, log.id);
+      await keepRunReport(tx, run);
       await takeSpares(tx, by, log, basis, view);
       return kept;
     },
     'read committed',
   );
-}
-
-/** A run's view as this vehicle turned out to be. */
-export function lookAt(
-  plan: RunPlan,
-  events: RunEvent[],
-): { basis: RunBasis; view: RunView; state: ReturnType<typeof foldRun> } {
-  const basisAt = basesOf(plan);
-  const state = foldRun(events, judgeFor(basisAt));
-  const basis = basisAt(state);
-  return { basis, state, view: viewRun(basis.graph, basis.plan, state) };
-}
-
-/** Fasteners fitted new by kind: "push-clip" to 2. */
-export function sparesUsed(basis: RunBasis, view: RunView): Map<string, number> {
-  const used = new Map<string, number>();
-  for (const row of view.ledger.filter(({ renewed }) => renewed > 0)) {
-    const { procedure, item } = readItemKey(row.item)!;
-    const fastener = basis.graph.indexes.get(procedure)?.fasteners.get(item);
-    const kind =
-      fastener?.refit?.material ??
-      fastener?.refit?.as ??
-      (fastener && (findFastenerKind(basis.graph.catalogue, fastener.kind)?.code ?? fastener.kind));
-    if (kind) used.set(kind, (used.get(kind) ?? 0) + row.renewed);
-  }
-  return used;
 }
 
 /** Takes what a run fitted new. What by the count was not there is asked about: stores never go below nothing. */

@@ -1,12 +1,9 @@
 import { MOST_SPEAKERS, readSpeaker, speakersCsv, type ReadSpeakers } from '../contracts/schemas';
 import type { Speaker } from '../core/bench';
-import { invalid, notFound } from '../core/errors';
+import { notFound } from '../core/errors';
 import { dbOf, deleteSpeaker, listSpeakers, transaction, upsertSpeakers, type Actor, type Branch } from '../data';
-import { doHeavy, TooHard } from './heavy';
+import { readSentTable } from './read-table';
 import { demand } from './permission';
-
-/** How long reading a list may take, milliseconds. */
-const READ_LIMIT_MS = 20_000;
 
 /** The shop's speakers by name. */
 export const shopSpeakers = (branch: Branch): Promise<Speaker[]> => listSpeakers(dbOf(branch), MOST_SPEAKERS);
@@ -21,19 +18,9 @@ export async function importSpeakers(
   csv: string,
 ): Promise<{ kept: number } & Omit<ReadSpeakers, 'speakers'>> {
   demand(by, 'record');
-  const { speakers, bad, badCount } = await readInTime(csv);
+  const { speakers, bad, badCount } = await readSentTable<ReadSpeakers>('readSpeakers', csv);
   if (speakers.length) await transaction(by, (tx) => upsertSpeakers(tx, speakers));
   return { kept: speakers.length, bad, badCount };
-}
-
-async function readInTime(csv: string): Promise<ReadSpeakers> {
-  try {
-    return await doHeavy<ReadSpeakers>('think', 'readSpeakers', csv, READ_LIMIT_MS);
-  } catch (error) {
-    if (error instanceof TooHard)
-      throw invalid('too-hard', 'That list takes too long to read. Split it and import the parts.');
-    throw error;
-  }
 }
 
 /** Puts one speaker on the list, or changes it; sizes as they are typed. Throws `invalid` naming the field. */

@@ -3,15 +3,7 @@ import type { VisitView } from '../contracts/views';
 import { randomUUID } from 'node:crypto';
 import { conflict } from '../core/errors';
 import type { RunEvent } from '../core/run';
-import {
-  checkLines,
-  foldVisit,
-  handBackBlocks,
-  type CheckLine,
-  type CheckZone,
-  type VisitEvent,
-  type VisitState,
-} from '../core/visit';
+import { foldVisit, handBackBlocks, type VisitEvent } from '../core/visit';
 import {
   appendEvents,
   dbOf,
@@ -29,24 +21,13 @@ import {
   type Branch,
   type Db,
   type LogRow,
-  type RunRow,
 } from '../data';
 import { everybodysNames } from './people';
 import { demand } from './permission';
+import { keepVisitReport } from './report/said';
 import { leadWithPin } from './runs';
 import type { Sender } from './sign-in';
-
-/** The zones a visit's runs open, with what each is known to have. */
-export const zonesOf = (runs: Pick<RunRow, 'plan'>[], state: Pick<VisitState, 'zones'>): CheckZone[] => [
-  ...runs.flatMap(({ plan }) =>
-    plan.documents.map((document) => ({ zone: document.zone, side: document.side, document, options: plan.options })),
-  ),
-  ...state.zones,
-];
-
-/** The lines of the electrical check of a job. */
-export const linesOf = (runs: Pick<RunRow, 'plan'>[], state: VisitState): CheckLine[] =>
-  checkLines(zonesOf(runs, state));
+import { linesOf, zonesOf } from './visit-lines';
 
 /** Check-in and hand-over of a job: its log, the lines to try, and what stands against giving the vehicle back. Throws not-found. */
 export async function openVisit(branch: Branch, jobNumber: number): Promise<VisitView> {
@@ -128,6 +109,7 @@ export async function closeVisit(by: Actor, log: LogRow, events: LogEvent[]): Pr
       const kept = await appendEvents(tx, log.id, events, by.id);
       await closeLog(tx, log.id, events[0].id);
       await closeIdleRuns(tx, log.jobNumber);
+      await keepVisitReport(tx, log.id, runs);
       return kept;
     },
     'read committed',

@@ -1,4 +1,4 @@
-import { readWiresCsv, type ReadWires } from '../contracts/schemas';
+import type { ReadWires } from '../contracts/schemas';
 import type { WireView } from '../contracts/views';
 import { invalid } from '../core/errors';
 import { type WireLine, wireFault, wireSearch, wiresOf, wireText, withWires } from '../core/exchange';
@@ -17,6 +17,7 @@ import {
 import { csvOf } from './exchange';
 import { saveDraft } from './library';
 import { demand } from './permission';
+import { readSentTable } from './read-table';
 
 /** How wires are listed; others are listed anew. */
 const WIRES_VERSION = 1;
@@ -74,7 +75,7 @@ export async function importWires(
 ): Promise<{ kept: number; drafts: string[]; bad: ReadWires['bad'] }> {
   demand(by, 'record');
   const db = dbOf(by);
-  const { lines, bad } = readWiresCsv(csv);
+  const { lines, bad } = await readSentTable<ReadWires>('readWires', csv);
   const byProcedure = new Map<string, typeof lines>();
   for (const line of lines) byProcedure.set(line.procedure, [...(byProcedure.get(line.procedure) ?? []), line]);
   const drafts: string[] = [];

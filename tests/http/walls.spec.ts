@@ -353,9 +353,9 @@ test.beforeAll(async () => {
   };
   const boss = await signedInAs('Ada Brine', 'a long password');
   for (const [name, role, pin, password] of [
-    ['Odd Lead', 'lead', '7391', 'another long one'],
-    ['Odd Technician', 'technician', '7392', 'another long two'],
-    ['Odd Trainee', 'trainee', '7393', 'another long three'],
+    ['Odd Lead', 'lead', '7395', 'another long one'],
+    ['Odd Technician', 'technician', '7396', 'another long two'],
+    ['Odd Trainee', 'trainee', '7398', 'another long three'],
   ]) {
     const added = await boss.post('/api/people', { data: { name, role, pin, password } });
     expect(added.ok(), await added.text()).toBe(true);

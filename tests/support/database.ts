@@ -18,12 +18,15 @@ export const addressesOf = (database: string) => ({
   app: addressOf(process.env.PEZZO_TEST_APP_BASE, database),
 });
 
-/** Makes an empty database that the owner's role owns. Returns its name, and what drops it. */
-export async function emptyDatabase(): Promise<{ name: string; drop: () => Promise<void> }> {
+/** The address of a database of the tests' cluster for the superuser. */
+export const adminUrlOf = (database: string) => addressOf(process.env.PEZZO_TEST_ADMIN_URL, database);
+
+/** Makes an empty database that a role owns, the owner's where none is named. Returns its name, and what drops it. */
+export async function emptyDatabase(owner = 'pezzo_owner'): Promise<{ name: string; drop: () => Promise<void> }> {
   const client = new pg.Client({ connectionString: addressOf(process.env.PEZZO_TEST_ADMIN_URL, 'postgres') });
   await client.connect();
   const name = `test_${randomUUID().replace(/-/g, '')}`;
-  await client.query(`create database ${name} owner pezzo_owner`);
+  await client.query(`create database ${name} owner ${owner}`);
   return {
     name,
     drop: async () => {

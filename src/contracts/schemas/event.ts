@@ -150,6 +150,8 @@ const VISIT_FACTS: Record<VisitEvent['type'], Joi.SchemaMap> = {
     name: Joi.string().min(1).max(120).required(),
     covers: Joi.number().integer().min(0).max(100_000).required(),
     records: Joi.array().items(uuid).max(5000),
+    // The server's own; a tablet that sends it back says nothing by it.
+    seal: Joi.any().strip(),
     strokes: Joi.array()
       .items(stroke)
       .min(1)

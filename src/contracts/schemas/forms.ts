@@ -15,7 +15,8 @@ const pin = Joi.string()
   .custom((value: string, helpers) => (isTrivialPin(value) ? helpers.error('pin.trivial') : value))
   .messages({
     'string.pattern.base': 'A PIN is 4 to 8 digits.',
-    'pin.trivial': 'That PIN is the first one somebody would try. Choose another.',
+    'pin.trivial':
+      'That PIN is easily guessed: a year, a run or a figure on the pad. Make it longer, or choose another.',
   });
 /** 72 bytes are what bcrypt reads: nothing typed may be left out of the comparison. */
 const password = Joi.string()

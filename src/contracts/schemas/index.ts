@@ -16,6 +16,7 @@ export {
   type OrderForm,
   orderSchema,
   readDeliveryCsv,
+  type ReadDelivery,
   type ReceiveForm,
   receiveSchema,
   type ShopToolForm,

@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { noColumn, readTable } from './csv';
 import type { Speaker } from '../../core/bench';
 import { speakerSchema } from './fit';
 import { readFit } from './fit-fields';
@@ -37,14 +38,9 @@ export const MOST_SPEAKERS = 50_000;
 
 /** Reads a list of speakers as CSV. A bad line is named, the rest are kept; of two with one name the later counts. */
 export function readSpeakersCsv(text: string): ReadSpeakers {
-  const { data, meta } = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
-    header: true,
-    skipEmptyLines: 'greedy',
-    transformHeader: (name) => name.trim().toLowerCase(),
-  });
-  const missing = ['name', 'basket_mm', 'cutout_mm'].filter((column) => !meta.fields?.includes(column));
-  if (missing.length)
-    return { speakers: [], bad: [{ line: 1, message: `There is no column “${missing[0]}”.` }], badCount: 1 };
+  const table = readTable(text, ['name', 'basket_mm', 'cutout_mm']);
+  if ('missing' in table) return { speakers: [], bad: [noColumn(table.missing)], badCount: 1 };
+  const { rows: data } = table;
   const read = new Map<string, Speaker>();
   const bad: ReadSpeakers['bad'] = [];
   let badCount = 0;

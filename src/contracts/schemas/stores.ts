@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import Papa from 'papaparse';
+import { noColumn, readTable } from './csv';
 import type { StoreItem } from '../../core/shop';
 import { jobNumber } from './forms';
 
@@ -137,13 +137,9 @@ const MOST_LINES = 10_000;
 
 /** Reads a delivery as CSV: kind and count. A bad line is named, the rest are kept. */
 export function readDeliveryCsv(text: string): ReadDelivery {
-  const { data, meta } = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
-    header: true,
-    skipEmptyLines: 'greedy',
-    transformHeader: (name) => name.trim().toLowerCase(),
-  });
-  const missing = ['kind', 'count'].find((column) => !meta.fields?.includes(column));
-  if (missing) return { lines: [], bad: [{ line: 1, message: `There is no column “${missing}”.` }] };
+  const table = readTable(text, ['kind', 'count']);
+  if ('missing' in table) return { lines: [], bad: [noColumn(table.missing)] };
+  const { rows: data } = table;
   const read: ReadDelivery = { lines: [], bad: [] };
   data.slice(0, MOST_LINES).forEach((row, at) => {
     const [kind, count] = [(row.kind ?? '').trim(), Number((row.count ?? '').trim())];

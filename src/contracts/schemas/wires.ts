@@ -1,5 +1,5 @@
-import Papa from 'papaparse';
 import type { WireLine } from '../../core/exchange';
+import { noColumn, readTable } from './csv';
 
 /** What was read of a table of wires, and what was not, each with its line. */
 export interface ReadWires {
@@ -19,13 +19,9 @@ const POLES: Record<string, 'plus' | 'minus'> = {
 
 /** Reads a table of wires as CSV: procedure, item, cavity, colour, function, polarity, how. A bad line is named, the rest are kept. */
 export function readWiresCsv(text: string): ReadWires {
-  const { data, meta } = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
-    header: true,
-    skipEmptyLines: 'greedy',
-    transformHeader: (name) => name.trim().toLowerCase(),
-  });
-  const missing = ['procedure', 'item', 'colour'].find((column) => !meta.fields?.includes(column));
-  if (missing) return { lines: [], bad: [{ line: 1, message: `There is no column “${missing}”.` }] };
+  const table = readTable(text, ['procedure', 'item', 'colour']);
+  if ('missing' in table) return { lines: [], bad: [noColumn(table.missing)] };
+  const { rows: data } = table;
   const read: ReadWires = { lines: [], bad: [] };
   data.slice(0, MOST_LINES).forEach((row, at) => {
     const line = at + 2;

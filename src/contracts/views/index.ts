@@ -1,7 +1,14 @@
 export type { FoundView } from './search';
 export { INSIGHT_TABLES, type InsightsView, type InsightTable } from './insights';
 export type { BaySheet, SheetStep, TrayLabel } from './sheet';
-export { type LaterLine, MOST_PRINTED_PHOTOS, type Report, type RunReport } from './report';
+export {
+  type LaterLine,
+  MOST_PRINTED_PHOTOS,
+  type Report,
+  type RunReport,
+  type SealedSignature,
+  type VisitReport,
+} from './report';
 export type { PersonView, DeviceView } from './people';
 export type {
   DecisionView,

@@ -38,11 +38,21 @@ export interface RunReport {
   photos: { id: string; words: string }[];
 }
 
+/** A signature with what became of its seal: whether what was signed is still what it was; null where an older version sealed nothing. */
+export type SealedSignature = Signature & { sealHolds: boolean | null };
+
+/** What of a visit is kept as it was said when the vehicle was given back. */
+export type VisitReport = Pick<Report, 'lines' | 'marks' | 'waits' | 'notes' | 'photos'>;
+
 /** Everything a hand-over report says: `pezzo-report/1`. */
 export interface Report {
   format: 'pezzo-report/1';
   shop: string;
   madeAt: string;
+  /** The version of the program that printed it. */
+  version: string;
+  /** What it is made of: how many records, the last hash of their chains (SHA-256, hex), and how many do not fit their chain. */
+  records: { count: number; chain: string; faults: number };
   /** IANA name of the shop's time zone: printed dates are in it. */
   timeZone: string;
   job: { number: number; title: string; customer: string; openedAt: string };
@@ -57,11 +67,11 @@ export interface Report {
   };
   lines: ComparedLine[];
   marks: (Mark & { n: number })[];
-  signatures: Partial<Record<'arrival' | 'departure', Signature>>;
+  signatures: Partial<Record<'arrival' | 'departure', SealedSignature>>;
   /** Why the vehicle was not checked in, and whose word that was. */
   checkInSkipped: { reason: string; by: string; at: string } | null;
   /** Signatures that a later one of the same walk stands beside. */
-  earlierSignatures: Signature[];
+  earlierSignatures: SealedSignature[];
   /** What was recorded after it was signed or closed: it stands beside, with who and when. */
   later: LaterLine[];
   /** When what names the customer was taken out; null while it is here. */

@@ -27,7 +27,7 @@ export function readRunPlan(stored: StoredRunPlan): RunPlan {
     if (!step) throw conflict('plan-too-new', 'A newer version of Pezzo opened this run. Update this one to go on.');
     plan = { ...step(plan), version: version + 1 };
   }
-  return plan as RunPlan;
+  return (plan === stored ? plan : { ...plan, writtenAs: stored.version ?? 1 }) as RunPlan;
 }
 
 /** Version 1 kept neither precedence nor ways: they follow from the documents and from what was planned. */

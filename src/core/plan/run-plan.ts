@@ -12,6 +12,8 @@ export const RUN_PLAN_VERSION = 5;
 /** What a run follows, fixed when it is started: procedures at their revision, and the planned removal. */
 export interface RunPlan {
   version: typeof RUN_PLAN_VERSION;
+  /** The version that wrote it, where that was an older one. */
+  writtenAs?: number;
   documents: ProcedureDocument[];
   options: OptionValues;
   goals: string[];

@@ -10,6 +10,7 @@ export { type RunState, type LeftOver } from './state';
 export { doneCount, hasFailedTest, isDone, progressOf, recordedTooEarly, testResult } from './progress';
 export { type Fallen, fallenInside } from './fallen';
 export { judgeFor } from './judge';
+export { gateWordsOfVersion1, isOfVersion1 } from './version-1';
 export { type LedgerRow, isBalanced, kindOfItem, shortBy, soundPieces } from './ledger';
 export { lastStepEvents } from './take-back';
 export { timeLeft } from './time-left';

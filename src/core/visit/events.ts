@@ -20,8 +20,8 @@ export type VisitFact =
   | { type: 'vin'; vin: string; how: 'typed' | 'scanned' }
   | { type: 'photo'; photo: string; words?: string }
   | { type: 'note'; text: string }
-  /** `covers`: lines and marks that were on the screen. `records`: the ids of everything that was; what is signed is never changed again. */
-  | { type: 'signed'; walk: Walk; name: string; strokes: Stroke[]; covers: number; records?: string[] }
+  /** `covers`: lines and marks that were on the screen. `records`: the ids of everything that was; what is signed is never changed again. `seal`: SHA-256 of what was signed, which the server works out. */
+  | { type: 'signed'; walk: Walk; name: string; strokes: Stroke[]; covers: number; records?: string[]; seal?: string }
   /** Why a line is worse than on arrival, or cannot be repeated. */
   | { type: 'explained'; line: string; reason: string }
   /** A lead's word that the vehicle is not checked in. */

@@ -35,6 +35,10 @@ export interface Signature {
   covers: number;
   /** Records of the same walk that came too late for it. */
   later: number;
+  /** SHA-256 of what was signed, hex; null for a signature of an older version. */
+  seal: string | null;
+  /** The ids of what it covers; null for a signature of an older version. */
+  records: string[] | null;
 }
 
 /** Something recorded after what it is about was signed or closed: it stands beside, and changes nothing of it. */
@@ -174,6 +178,8 @@ function apply(state: VisitState, event: VisitEvent, later?: true): void {
         person: event.person,
         covers: event.covers,
         later: 0,
+        seal: event.seal ?? null,
+        records: event.records ?? null,
       };
       state.signed.push(signature);
       state.signatures[event.walk] = signature;

@@ -19,6 +19,7 @@ export {
   foldVisit,
   recordsToSign,
 } from './fold';
+export { sealedText } from './seal';
 export { type CheckLine, type CheckZone, checkLines } from './lines';
 export { VEHICLE_VIEWS, type VehicleView } from './outlines';
 export { COMPARISON_WORDS, RESULT_WORDS, WAIT_WORDS, laterWords, resultWords } from './words';

@@ -6,7 +6,7 @@ import { invalid } from '../../core/errors';
 export type ArchiveSource = { path: string } | { bytes: Buffer };
 
 /** What an archive may hold at most; a shop's library of 5 000 procedures needs about a tenth. */
-const MOST_ENTRIES = 200_000;
+const MOST_ENTRIES = 20_000;
 const MOST_BYTES = 4 * 1024 ** 3;
 /** Text that grows by more than this when it is unpacked was made to fill a disk; a procedure's grows about tenfold. */
 const MOST_GROWTH = 250;
@@ -17,7 +17,9 @@ const unsafe = (what: string) =>
 const broken = (cause: unknown) =>
   invalid(
     'archive-broken',
-    `This is no whole zip archive: it was cut off or damaged on the way (${(cause as Error).message}). Fetch it again. Nothing was taken in.`,
+    'This is no whole zip archive: it was cut off or damaged on the way. Fetch it again. Nothing was taken in.',
+    [],
+    cause,
   );
 
 /** An open archive whose table of contents was looked at; files are read one by one. */

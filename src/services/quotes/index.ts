@@ -21,7 +21,7 @@ import {
 import { jobBoard } from '../board';
 import { doHeavy, TooHard } from '../heavy';
 import { demand } from '../permission';
-import { lookAt } from '../runs';
+import { lookAt } from '../run-view';
 import { readShop } from '../shop';
 import { readyBy } from '../working-time';
 

@@ -4,6 +4,8 @@ import { dbOf, listPhotos, type Branch } from '../../data';
 import { doHeavy, TooHard } from '../heavy';
 import { collectReport } from './collect';
 
+export { keepOlderReports } from './older';
+
 /** How long a report may take to be drawn, milliseconds. */
 const LIMIT_MS = 20_000;
 

@@ -2,7 +2,7 @@ import { replacementsOf, sparesOf, type ShopHistory } from '../../core/layout';
 import type { RunPlan } from '../../core/plan';
 import { dbOf, insertReservations, listUnreserved, transaction, type Branch, type Db } from '../../data';
 import { shopHistory } from '../history';
-import { lookAt } from '../runs';
+import { lookAt } from '../run-view';
 import { readShop } from '../shop';
 
 /** Open runs of an older version whose needs are worked out in one go. */

@@ -1,4 +1,4 @@
-import { readDeliveryCsv, type StockMoveForm } from '../../contracts/schemas';
+import type { ReadDelivery, StockMoveForm } from '../../contracts/schemas';
 import type { DeliveryView, StoreRowView, StoresView } from '../../contracts/views';
 import { conflict, notFound } from '../../core/errors';
 import { reorderOf, type Stocked, type StoreItem, withSubstitutes } from '../../core/shop';
@@ -25,6 +25,7 @@ import {
 } from '../../data';
 import { csvOf } from '../exchange';
 import { demand } from '../permission';
+import { readSentTable } from '../read-table';
 import { convertedPhoto } from '../photos';
 import { readShop, shopCatalogue, stockName } from '../shop';
 import { reserveForOlder } from './reserve';
@@ -163,7 +164,7 @@ export async function keepStoreItem(by: Actor, item: StoreItem): Promise<void> {
 /** Books a delivery: known kinds are put in, all together; unknown ones are named and nothing of them is booked. */
 export async function takeDelivery(by: Actor, csv: string): Promise<DeliveryView> {
   demand(by, 'record');
-  const { lines, bad } = readDeliveryCsv(csv);
+  const { lines, bad } = await readSentTable<ReadDelivery>('readDelivery', csv);
   const catalogue = await shopCatalogue();
   return transaction(
     by,

@@ -1,6 +1,12 @@
 import { datesIn, type Dates } from '../../core/text';
-import { COMPARISON_WORDS, resultWords, VEHICLE_VIEWS, type Signature } from '../../core/visit';
-import { MOST_PRINTED_PHOTOS, type LaterLine, type Report, type RunReport } from '../../contracts/views';
+import { COMPARISON_WORDS, resultWords, VEHICLE_VIEWS } from '../../core/visit';
+import {
+  MOST_PRINTED_PHOTOS,
+  type LaterLine,
+  type Report,
+  type RunReport,
+  type SealedSignature,
+} from '../../contracts/views';
 import { breakLongWords } from './long-words';
 import { type Doc as Pdf, openPdf } from './pdf';
 
@@ -36,11 +42,12 @@ export function drawReport(given: Report, pictures: Pictures): Promise<Buffer> {
   marks(doc, report, pictures);
   lines(doc, report);
   notes(doc, report);
-  later(doc, 'Recorded after it was signed or given back', report.later);
+  later(doc, 'After the signature, or after it was given back', report.later);
   benchPart(doc, report);
   for (const run of report.runs) runPart(doc, run);
   photos(doc, report, pictures);
   signatures(doc, report);
+  records(doc, report);
   foot(doc, report);
   doc.end();
   return pdf.ended;
@@ -320,13 +327,15 @@ function signatures(doc: Doc, { signatures: { arrival, departure }, earlierSigna
   signature(doc, 'Given back', departure);
 }
 
-function signature(doc: Doc, title: string, given: Signature | undefined): void {
+function signature(doc: Doc, title: string, given: SealedSignature | undefined): void {
   room(doc, 90);
   if (!given) return paragraph(doc, `${title}: not signed`, SOFT);
   paragraph(
     doc,
     `${title}: ${given.name}, ${doc.dates.moment(given.at)}, over ${given.covers} records${given.later ? `; ${given.later} recorded later are not covered` : ''}`,
   );
+  if (given.sealHolds === false) paragraph(doc, 'THE SEAL DOES NOT FIT: what was signed is not what is kept.', OXIDE);
+  else if (given.seal) paragraph(doc, `Seal of what was signed: ${given.seal.slice(0, 32)}`, SOFT);
   if (given.strokes.length === 0) return;
   const top = doc.y + 2;
   doc.save().translate(MARGIN, top).scale(0.15);
@@ -339,6 +348,18 @@ function signature(doc: Doc, title: string, given: Signature | undefined): void 
   }
   doc.restore();
   doc.y = top + 66;
+}
+
+/** The last line: what the report is made of, and whether its records are whole. */
+function records(doc: Doc, { version, records: { count, chain, faults } }: Report): void {
+  doc.moveDown(0.6);
+  paragraph(
+    doc,
+    faults
+      ? `${faults} OF ${count} RECORDS DO NOT FIT THEIR CHAIN: they were changed after they were kept.`
+      : `Made by Pezzo ${version} from ${count} records in an unbroken chain, ${chain.slice(0, 32)}.`,
+    faults ? OXIDE : SOFT,
+  );
 }
 
 function foot(doc: Doc, { shop, job }: Report): void {

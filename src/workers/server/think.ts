@@ -1,7 +1,11 @@
 import {
   readProcedure,
   readProcedureText,
+  readDeliveryCsv,
   readSpeakersCsv,
+  readWiresCsv,
+  type ReadDelivery,
+  type ReadWires,
   type ReadProcedure,
   type ReadSpeakers,
 } from '../../contracts/schemas';
@@ -16,6 +20,7 @@ import {
   wholeGoals,
 } from '../../core/plan';
 import { checkProcedure, type CheckResult } from '../../core/check';
+import { PezzoError } from '../../core/errors';
 import type { ProcedureDocument } from '../../core/procedure';
 import { groundOf, kindsMet, type Move, rehearse, type Score, scoreOf, type Setup } from '../../core/rehearse';
 import { orderDay as putInOrder, type DayOrder, type DayProblem } from '../../core/shop';
@@ -42,8 +47,21 @@ export function check({ document, ownKinds }: { document: ProcedureDocument; own
   return { remarks: remarks.slice(0, MOST_FINDINGS), coverage };
 }
 
-/** Reads a shop's list of speakers. */
-export const readSpeakers = (csv: string): ReadSpeakers => readSpeakersCsv(csv);
+/** What is refused in words comes back as such: an error loses its class on the way between threads. */
+export type Refusable<T> = { value: T } | { refused: { code: string; message: string } };
+function refusable<T>(work: () => T): Refusable<T> {
+  try {
+    return { value: work() };
+  } catch (error) {
+    if (!(error instanceof PezzoError)) throw error;
+    return { refused: { code: error.code, message: error.message } };
+  }
+}
+
+/** Reads a table that somebody sent: a list of speakers, of wires, a delivery. */
+export const readSpeakers = (csv: string): Refusable<ReadSpeakers> => refusable(() => readSpeakersCsv(csv));
+export const readWires = (csv: string): Refusable<ReadWires> => refusable(() => readWiresCsv(csv));
+export const readDelivery = (csv: string): Refusable<ReadDelivery> => refusable(() => readDeliveryCsv(csv));
 
 /** Plans within a time, milliseconds. */
 export function plan({

@@ -10,6 +10,6 @@ export const DELETE = (_request: Request, { params }: { params: Promise<{ id: st
       .guid()
       .required()
       .validate((await params).id);
-    if (error) throw invalid('device-address', error.message);
+    if (error) throw invalid('device-address', 'The address of this tablet is not valid.');
     return shutOutDevice(person, value);
   });

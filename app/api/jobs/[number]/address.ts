@@ -8,6 +8,6 @@ export interface JobContext {
 /** The job an address names. Throws `invalid` where it is no number. */
 export async function readJobNumber(params: JobContext['params']): Promise<number> {
   const { error, value } = jobNumber.required().validate((await params).number);
-  if (error) throw invalid('job-address', error.message);
+  if (error) throw invalid('job-address', 'There is no job of that number: the address is not valid.');
   return value;
 }

@@ -15,6 +15,6 @@ export async function readLogAddress(
     id: Joi.string().guid().required(),
     after: Joi.number().integer().min(0).required(),
   }).validate({ ...(await params), after });
-  if (error) throw invalid('log-address', error.message);
+  if (error) throw invalid('log-address', 'The address of this run or visit is not valid.');
   return value;
 }

@@ -20,7 +20,7 @@ export const PUT = (request: Request, { params }: Context) =>
   answerPerson(async (person) => {
     const query = Object.fromEntries(new URL(request.url).searchParams);
     const { error, value } = address.validate({ ...query, ...(await params) });
-    if (error) throw invalid('photo-address', error.message);
+    if (error) throw invalid('photo-address', 'The address of this photo is not valid.');
     return keepPhoto(person, {
       id: value.id,
       owner:
@@ -41,6 +41,6 @@ export const GET = (request: Request, { params }: Context) =>
       .guid()
       .required()
       .validate((await params).id);
-    if (error) throw invalid('photo-address', error.message);
+    if (error) throw invalid('photo-address', 'The address of this photo is not valid.');
     return readPhoto(branch, value, new URL(request.url).searchParams.get('size') === 'small' ? 'small' : 'picture');
   });

@@ -20,7 +20,7 @@ export const PUT = (request: Request, { params }: Context) =>
   answerPerson(async (person) => {
     const query = Object.fromEntries(new URL(request.url).searchParams);
     const { error, value } = address.validate({ ...query, ...(await params) });
-    if (error) throw invalid('recording-address', error.message);
+    if (error) throw invalid('recording-address', 'The address of this recording is not valid.');
     return keepRecording(person, { ...value, bytes: await readBytes(request) });
   });
 
@@ -32,7 +32,7 @@ export async function GET(_request: Request, { params }: Context): Promise<Respo
       .guid()
       .required()
       .validate((await params).id);
-    if (error) throw invalid('recording-address', error.message);
+    if (error) throw invalid('recording-address', 'The address of this recording is not valid.');
     found.file = await readRecording(branch, value);
   });
   if (!found.file) return refused;

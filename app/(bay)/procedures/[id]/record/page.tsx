@@ -4,6 +4,7 @@ import { readDraft } from '@/services';
 import { RecordInBay } from '@/ui/bay/record';
 import { orNotFound } from '../../../../or-not-found';
 import { requirePerson } from '../../../../session';
+import { partOf } from '../../../../address';
 
 export const dynamic = 'force-dynamic';
 
@@ -12,7 +13,7 @@ interface RecordProps {
 }
 
 const open = cache((person: Awaited<ReturnType<typeof requirePerson>>, id: string) =>
-  orNotFound(readDraft(person, decodeURIComponent(id))),
+  orNotFound(readDraft(person, partOf(id))),
 );
 
 /** Names what is recorded: a tablet without a network lists what it has by this. */

@@ -28,7 +28,7 @@ export async function GET(request: Request, { params }: LogContext): Promise<Res
   const refused = await answer(async () => {
     who.branch = (await demandPerson()).branch;
     const { error } = Joi.alternatives(Joi.string().guid(), Joi.valid('board')).validate(id);
-    if (error) throw invalid('log-address', error.message);
+    if (error) throw invalid('log-address', 'The address of this run or visit is not valid.');
     if (open >= MOST_STREAMS)
       throw unavailable(
         'busy',

@@ -1,5 +1,6 @@
 import { baySheet } from '@/services';
 import { answerFile, originOf, paperOf } from '../../../respond';
+import { partOf } from '../../../../address';
 
 /** A procedure as a sheet for the bay; `?paper=letter` where A4 is not sold. */
 export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
@@ -9,5 +10,5 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
     'content-type': 'application/pdf',
     'content-disposition': `inline; filename="${id.replace(/[^\w.-]/g, '_')}-sheet.pdf"`,
   };
-  return answerFile(headers, (person) => baySheet(person, decodeURIComponent(id), paper, originOf(request)));
+  return answerFile(headers, (person) => baySheet(person, partOf(id), paper, originOf(request)));
 }

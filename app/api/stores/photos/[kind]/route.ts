@@ -1,6 +1,7 @@
 import { invalid } from '@/core/errors';
 import { demand, keepStorePhoto, readStorePhoto } from '@/services';
 import { answerFile, answerPerson, readBytes } from '../../../respond';
+import { partOf } from '../../../../address';
 
 interface Context {
   params: Promise<{ kind: string }>;
@@ -10,7 +11,7 @@ interface Context {
 async function readKind(params: Context['params']): Promise<string> {
   const { kind } = await params;
   if (kind.length > 60) throw invalid('no-kind', 'Nothing in stores is called that.');
-  return decodeURIComponent(kind);
+  return partOf(kind);
 }
 
 export const PUT = (request: Request, { params }: Context) =>

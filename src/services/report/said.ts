@@ -1,0 +1,169 @@
+import { gateWords } from '../../core/wording';
+import { readRound, readStepKey } from '../../core/graph';
+import { itemWords, readItemKey } from '../../core/procedure';
+import { sideWords } from '../../core/vehicle';
+import type { LaterLine, RunReport, VisitReport } from '../../contracts/views';
+import { gateWordsOfVersion1, isBalanced, isOfVersion1, type RunEvent } from '../../core/run';
+import { comparedLines, foldVisit, type VisitEvent, type VisitState } from '../../core/visit';
+import { insertKeptReport, listEvents, listPeople, type Db, type RunRow } from '../../data';
+import { lookAt, sparesUsed } from '../run-view';
+import { VERSION } from '../version';
+import { linesOf } from '../visit-lines';
+
+/** Names by id, for those who work or worked in a branch. */
+export async function namesIn(db: Db): Promise<(id: string) => string> {
+  const names = new Map((await listPeople(db)).map(({ id, name }) => [id, name]));
+  return (id) => names.get(id) ?? id;
+}
+
+/** Folds what a finished run says and keeps it, once: no later version says it otherwise. */
+export async function keepRunReport(tx: Db, run: Pick<RunRow, 'id' | 'plan'>): Promise<void> {
+  const { events } = await listEvents<RunEvent>(tx, run.id, 0);
+  // What comes later stands beside, and is not kept with it.
+  await insertKeptReport(tx, run.id, VERSION, { ...runReport(run, events, await namesIn(tx)), later: [] });
+}
+
+/** The same for a visit whose vehicle was given back. */
+export async function keepVisitReport(tx: Db, visit: string, runs: RunRow[]): Promise<void> {
+  const { events } = await listEvents<VisitEvent>(tx, visit, 0);
+  await insertKeptReport(tx, visit, VERSION, visitReport(runs, foldVisit(events)));
+}
+
+/** The same for a vehicle that was given back under a version that kept nothing: it told what came after the signature among the rest. */
+export async function keepOlderVisitReport(tx: Db, visit: string, runs: RunRow[]): Promise<void> {
+  const state = foldVisit((await listEvents<VisitEvent>(tx, visit, 0)).events);
+  await insertKeptReport(tx, visit, VERSION, visitReport(runs, state, true));
+}
+
+/** What a visit says of its checks. What was recorded after the signature stands beside (`later`), never among what was signed; older versions told it among the rest. */
+export function visitReport(runs: RunRow[], visit: VisitState, isOlder = false): VisitReport {
+  const isLate = (one: { later?: true } | null) => !!one?.later && !isOlder;
+  const inTime = <T extends { later?: true }>(all: T[]) => all.filter((one) => !isLate(one));
+  const lines = new Map(
+    [...visit.lines].map(([key, line]) => [
+      key,
+      {
+        ...line,
+        arrival: isLate(line.arrival) ? null : line.arrival,
+        departure: isLate(line.departure) ? null : line.departure,
+      },
+    ]),
+  );
+  return {
+    lines: comparedLines(linesOf(runs, visit), { ...visit, lines }),
+    marks: inTime(visit.marks).map((mark, n) => ({ ...mark, n: n + 1 })),
+    waits: visit.waits,
+    notes: inTime(visit.notes).map(({ text }) => text),
+    photos: inTime(visit.photos).map(({ photo, words }) => ({ id: photo, words: words ?? '' })),
+  };
+}
+
+/** What a run says, folded from its log. */
+export function runReport(run: Pick<RunRow, 'plan'>, events: RunEvent[], name: (id: string) => string): RunReport {
+  const { state, view, basis } = lookAt(run.plan, events);
+  const at = (type: RunEvent['type']) => state.log.find((event) => event.type === type)?.at ?? null;
+  const gates = new Map(
+    [...view.refitActions.values()].flatMap((step) =>
+      step.gate ? [[step.key, gateWords(basis.plan.documents, step)] as const] : [],
+    ),
+  );
+  const lines = new Map(
+    [...view.refitActions.values()].flatMap(({ checks }) => checks.map(({ id, text }) => [id, text] as const)),
+  );
+  const gateOf = (key: string) =>
+    isOfVersion1(run.plan, events)
+      ? gateWordsOfVersion1(run.plan, key, gates)
+      : (gates.get(key) ?? gateWords(run.plan.documents, gateOfKey(key)));
+  const itemOf = (key: string | undefined) => {
+    const ref = readItemKey(key ?? '');
+    const index = ref && basis.graph.indexes.get(ref.procedure);
+    return index ? itemWords(index, ref.item, basis.graph.catalogue) : '';
+  };
+  return {
+    title: run.plan.documents.map((document) => `${document.title}, ${sideWords(document.side)}`).join(' + '),
+    goals: run.plan.goals,
+    people: [...new Set(state.log.map((event) => event.person))].map(name),
+    startedAt: at('started'),
+    finishedAt: at('finished'),
+    fitted: run.plan.newParts.map((line) => ({
+      line,
+      done: state.ticks.get(line) ?? false,
+      why: state.leftOut.get(line) ?? null,
+    })),
+    tests: [...state.tests.values()].map(({ gate, check, result }) => ({
+      gate: gateOf(gate),
+      check: lines.get(check) ?? check,
+      result,
+    })),
+    overridden: [...state.gates].flatMap(([key, { reason, person }]) =>
+      reason ? [{ gate: gateOf(key), reason, by: name(person) }] : [],
+    ),
+    ledger: view.ledger.map((row) => ({
+      words: row.words,
+      out: row.out,
+      back: row.back,
+      renewed: row.renewed,
+      scrapped: row.scrapped,
+      lost: row.lost,
+      omitted: row.omitted,
+      kept: row.kept,
+      reasons: [...row.reasons, ...(row.kept ? [`${row.kept} kept with the old part`] : [])],
+      wasMissing: row.wasMissing,
+      balances: isBalanced(row),
+    })),
+    spares: [...sparesUsed(basis, view)].map(([kind, count]) => ({ kind, count })),
+    later: state.later.map((event): LaterLine => ({
+      words: laterRunWords(event, itemOf),
+      by: name(event.person),
+      at: event.at,
+    })),
+    rounds: state.rounds.map(({ why, mended, person, at }) => ({ why, mended, by: name(person), at })),
+    leftOver: state.leftOvers.map(
+      ({ words, settled }) =>
+        `${words}${settled ? `: ${settled.item ? `belonged to ${settled.reason}` : settled.reason}` : ''}`,
+    ),
+    asFound: state.asFound.map(({ difference }) => difference),
+    skipped: [...state.skipped].map(
+      ([action, reason]) => `${itemOf(action.slice(action.indexOf(':') + 1))}: ${reason}`,
+    ),
+    notes: state.log.flatMap((event) => (event.type === 'note' ? [event.text] : [])),
+    photos: state.log.flatMap((event) =>
+      event.type === 'photo' ? [{ id: event.photo, words: event.words ?? itemOf(event.item) }] : [],
+    ),
+  };
+}
+
+/** A gate by its key alone, where today's way back has no such gate any more. */
+function gateOfKey(key: string): Parameters<typeof gateWords>[1] {
+  const ref = readStepKey(readRound(key).key);
+  const kind = ref?.type.replace(/^gate:/, '');
+  return {
+    gate: kind === 'clips' || kind === 'closing-in' ? kind : 'test',
+    procedure: ref?.procedure ?? null,
+    item: ref?.item ?? '',
+  };
+}
+
+/** What a late event of a run says, in a few words. */
+function laterRunWords(event: RunEvent, itemOf: (key: string | undefined) => string): string {
+  const about =
+    'action' in event ? event.action.slice(event.action.indexOf(':') + 1) : 'item' in event ? event.item : undefined;
+  const text = 'text' in event ? event.text : 'reason' in event ? event.reason : '';
+  return [LATER_TYPES[event.type] ?? event.type, itemOf(about), text].filter(Boolean).join(': ');
+}
+
+const LATER_TYPES: Partial<Record<RunEvent['type'], string>> = {
+  done: 'done',
+  retracted: 'taken back',
+  broken: 'broken',
+  lost: 'lost',
+  found: 'found',
+  renewed: 'fitted new',
+  omitted: 'left out',
+  skipped: 'skipped',
+  note: 'note',
+  photo: 'photo',
+  finding: 'finding',
+  test: 'test',
+  gatePassed: 'gate passed',
+};
