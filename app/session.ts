@@ -1,6 +1,14 @@
 import { cookies, headers } from 'next/headers';
 import { redirect } from 'next/navigation';
-import { findSignedIn, findTablet, needsSetup, type Actor, type OpenedSession, type Sender } from '@/services';
+import {
+  demandCurrent,
+  findSignedIn,
+  findTablet,
+  needsSetup,
+  type Actor,
+  type OpenedSession,
+  type Sender,
+} from '@/services';
 
 export const SESSION_COOKIE = 'pezzo_session';
 const DEVICE_COOKIE = 'pezzo_tablet';
@@ -9,6 +17,7 @@ const DEVICE_DAYS = 400;
 
 /** The signed-in person of this request with the end of the session; null where there is none. */
 export async function findPerson(): Promise<(Actor & { expiresAt: Date }) | null> {
+  await demandCurrent();
   return findSignedIn((await cookies()).get(SESSION_COOKIE)?.value);
 }
 

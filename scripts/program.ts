@@ -1,6 +1,7 @@
 import { Argument, Command, Option } from 'commander';
 import { collect, collectPair, numberFrom, wholeNumberFrom } from './cli/values';
 import { BENCHMARKS } from './measure/names';
+import { VERSION } from './support/version';
 import { STAGES } from './test/stages';
 
 /** A command's work: returns the exit status. Its module is loaded only when it is asked for. */
@@ -9,6 +10,7 @@ type Work<A extends unknown[]> = () => Promise<(...args: A) => number | Promise<
 /** Every `pezzo` command with its arguments and options. `done` is told the exit status. */
 export function makeProgram(done: (status: number) => void): Command {
   const program = new Command('pezzo')
+    .version(VERSION, '-V, --version', 'print which version of Pezzo this is')
     .description('Pezzo: teardown plans, records and runs for a car-audio shop.')
     .showHelpAfterError('(--help shows how it is used)');
   const run =
@@ -120,6 +122,10 @@ export function makeProgram(done: (status: number) => void): Command {
     .argument('<file>')
     .option('--replace', 'replace what the database holds')
     .action(run(async () => (await import('./backup/restore')).restoreCommand));
+  program
+    .command('verify')
+    .description('look whether every chain of records is whole, every seal fits and every sum adds up')
+    .action(run(async () => (await import('./verify/verify')).verifyCommand));
   addCustomers(program.command('customers').description('what the shop holds of its customers'), run);
   program
     .command('sbom')

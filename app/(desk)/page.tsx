@@ -8,5 +8,5 @@ export default async function JobsPage() {
   const person = await requirePerson();
   const [board, names] = await Promise.all([jobBoard(person.branch), everybodysNames(person.branch)]);
   const late = await lateSoon(person.branch, new Date(), board);
-  return <JobBoard board={board} names={names} late={late} mayOpen={may(person, 'open-job')} />;
+  return <JobBoard board={board} names={names} late={late} me={person.id} mayOpen={may(person, 'open-job')} />;
 }

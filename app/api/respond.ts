@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { bodyLimit, bytesInWords } from '@/contracts/body-limits';
 import { MAX_JSON_DEPTH, measureJson } from '@/contracts/schemas';
 import { invalid, PezzoError, tooLarge, type ErrorKind } from '@/core/errors';
-import { type Actor, type Deed, demand } from '@/services';
+import { type Actor, asPerson, BODY_PREFIX, type Deed, demand } from '@/services';
 import { findPerson } from '../session';
 
 const STATUS: Record<ErrorKind, number> = {
@@ -72,7 +72,8 @@ const TOLD_EVERY_MS = 250;
 export async function answerPersonWith(work: (person: Actor) => Promise<Response>): Promise<Response> {
   const made: { response?: Response } = {};
   const refused = await answer(async () => {
-    made.response = await work(await demandPerson());
+    const person = await demandPerson();
+    made.response = await asPerson(person.id, () => work(person));
   });
   return made.response ?? refused;
 }
@@ -84,7 +85,10 @@ function refusal({ kind, code, message, fields, retryAfterSeconds }: PezzoError)
 
 /** Like `answer`, for a signed-in person. */
 export const answerPerson = (work: (person: Actor) => Promise<unknown>) =>
-  answer(async () => work(await demandPerson()));
+  answer(async () => {
+    const person = await demandPerson();
+    return asPerson(person.id, () => work(person));
+  });
 
 /** Like `answerPerson`, where the answer is a file: its bytes with these headers, or the refusal in JSON. */
 export async function answerFile(
@@ -93,7 +97,8 @@ export async function answerFile(
 ): Promise<Response> {
   const file: { bytes?: Buffer } = {};
   const refused = await answer(async () => {
-    file.bytes = await read(await demandPerson());
+    const person = await demandPerson();
+    file.bytes = await asPerson(person.id, () => read(person));
   });
   return file.bytes ? new Response(new Uint8Array(file.bytes), { headers }) : refused;
 }
@@ -119,7 +124,7 @@ export async function readBytes(request: Request): Promise<Buffer> {
 
 /** The body in a file of its own for as long as `work` needs it: a large one is never held in memory. Throws as `readBytes` does. */
 export async function withBodyFile<T>(request: Request, work: (path: string) => Promise<T>): Promise<T> {
-  const folder = await mkdtemp(join(tmpdir(), 'pezzo-body-'));
+  const folder = await mkdtemp(join(tmpdir(), BODY_PREFIX));
   try {
     const path = join(folder, 'body');
     const file = await open(path, 'w', 0o600);

@@ -1,11 +1,14 @@
-import { chmodSync, closeSync, existsSync, openSync, renameSync, rmSync, statSync } from 'node:fs';
+import { createWriteStream, existsSync, renameSync, rmSync, statSync } from 'node:fs';
+import { once } from 'node:events';
+import { pipeline } from 'node:stream/promises';
+import pg from 'pg';
+import { to as copyTo } from 'pg-copy-streams';
+import { ZipFile } from 'yazl';
 import { UsageError } from '../cli/usage-error';
-import { capture } from '../support/command';
 import { PlainFailure, say } from '../support/project';
-import { clientProgram, fileHere, withDatabase, withoutPassword } from './tools';
-
-/** What a backup leaves out: whoever finds the file must not be signed in by it. */
-const LEFT_OUT = ['sessions', 'sign_in_tries'];
+import { VERSION } from '../support/version';
+import { FORMAT, Hashing, tablesOf, type Manifest, type TableInFile } from './state';
+import { fileHere, withDatabase } from './tools';
 
 /**
  * Writes everything a database holds to one file, as of one moment, readable by its owner only. A file that is there already is replaced only when the new
@@ -13,29 +16,69 @@ const LEFT_OUT = ['sessions', 'sign_in_tries'];
  */
 export async function backup(databaseUrl: string, file: string): Promise<void> {
   const part = `${file}.part`;
+  const client = new pg.Client({ connectionString: databaseUrl, options: '-c pezzo.task=backup' });
+  rmSync(part, { force: true });
   try {
-    const { address, env } = withoutPassword(databaseUrl);
+    await client.connect();
+    // One moment for all tables.
+    await client.query('begin isolation level repeatable read read only');
+    await client.query('set local statement_timeout = 0');
     // Made before anything is written to it, so that it is never readable by others, not even for a moment.
-    rmSync(part, { force: true });
-    closeSync(openSync(part, 'wx', 0o600));
-    capture(
-      await clientProgram('pg_dump'),
-      [
-        '--format=custom',
-        '--no-owner',
-        '--no-privileges',
-        ...LEFT_OUT.map((table) => `--exclude-table-data=${table}`),
-        `--file=${part}`,
-        address,
-      ],
-      undefined,
-      env,
+    const out = createWriteStream(part, { flags: 'wx', mode: 0o600 });
+    const zip = new ZipFile();
+    const written = pipeline(zip.outputStream, out);
+    const failed = written.then(
+      () => undefined,
+      (error: unknown) => {
+        throw error;
+      },
     );
-    chmodSync(part, 0o600);
+    await Promise.race([writeTables(client, zip), failed]);
+    zip.end();
+    await written;
+    await client.query('commit');
     renameSync(part, file);
+  } catch (error) {
+    throw error instanceof PlainFailure ? error : new PlainFailure(wordsOf(error));
   } finally {
+    await client.end().catch(() => undefined);
     rmSync(part, { force: true });
   }
+}
+
+const wordsOf = (error: unknown) =>
+  (error as { code?: string }).code === 'ENOSPC'
+    ? 'The disk is full.'
+    : `The database could not be read to its end: ${(error as Error).message}`;
+
+async function writeTables(client: pg.Client, zip: ZipFile): Promise<void> {
+  const tables: TableInFile[] = [];
+  for (const { name, columns } of await tablesOf(client)) {
+    const list = columns.map((column) => pg.escapeIdentifier(column)).join(', ');
+    // In an order that is always the same: events as they came, so that their chain can be followed.
+    const order = columns.includes('position')
+      ? ' order by position'
+      : columns.includes('number')
+        ? ' order by number'
+        : '';
+    const rows = client.query(
+      copyTo(`copy (select ${list} from ${pg.escapeIdentifier(name)}${order}) to stdout (encoding 'UTF8')`),
+    );
+    const hashing = new Hashing();
+    zip.addReadStream(rows.pipe(hashing), `${name}.copy`, { mtime: new Date(0), compressionLevel: 3 });
+    rows.on('error', (error) => hashing.destroy(error));
+    await once(hashing, 'end');
+    tables.push({ name, columns, rows: rows.rowCount ?? 0, sha256: hashing.digest() });
+  }
+  const { rows } = await client.query<{ schema: number }>('select count(*)::int as schema from migrations');
+  const manifest: Manifest = {
+    format: FORMAT,
+    version: VERSION,
+    schema: rows[0].schema,
+    madeAt: new Date().toISOString(),
+    tables,
+  };
+  zip.addBuffer(Buffer.from(JSON.stringify(manifest, null, 1)), 'manifest.json');
 }
 
 /** `pezzo backup FILE`; returns the exit status. */

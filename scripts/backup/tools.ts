@@ -1,20 +1,8 @@
 import { resolve } from 'node:path';
-import {
-  postgresProgram,
-  ensurePostgres,
-  ensureDatabase,
-  startProjectCluster,
-  type Cluster,
-} from '../support/postgres';
+import { ensureDatabase, startProjectCluster, type Cluster } from '../support/postgres';
 
 /** A file named on the command line, from where the command was called. */
 export const fileHere = (name: string) => resolve(process.env.PEZZO_CWD ?? process.cwd(), name);
-
-/** A program of PostgreSQL that talks to servers (pg_dump, pg_restore). Installs it where it is missing. */
-export async function clientProgram(name: string): Promise<string> {
-  await ensurePostgres();
-  return postgresProgram(name);
-}
 
 /** The database that `pezzo up` uses, as its owner: `PEZZO_OWNER_URL` or `DATABASE_URL`, else the project's own, started for the time being. `appUrl` is the app's own address. */
 export async function withDatabase<T>(work: (ownerUrl: string, appUrl: string) => Promise<T>): Promise<T> {
@@ -26,12 +14,4 @@ export async function withDatabase<T>(work: (ownerUrl: string, appUrl: string) =
   } finally {
     cluster.stop();
   }
-}
-
-/** A database's address without its password, and the password where the client programs look for it: a command line can be read by everybody on the machine. */
-export function withoutPassword(databaseUrl: string): { address: string; env: Record<string, string> } {
-  const url = new URL(databaseUrl);
-  const password = decodeURIComponent(url.password);
-  url.password = '';
-  return { address: url.href, env: password ? { PGPASSWORD: password } : {} };
 }

@@ -1,8 +1,17 @@
-import { readFileSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { runner } from 'node-pg-migrate';
 import pg from 'pg';
 import { PlainFailure, ROOT } from './project';
+import { VERSION } from './version';
+
+const FOLDER = join(ROOT, 'src/data/migrations');
+
+/** The names of all migrations this program knows, in order. */
+export const MIGRATIONS = readdirSync(FOLDER)
+  .filter((file) => file.endsWith('.sql'))
+  .sort()
+  .map((file) => file.slice(0, -'.sql'.length));
 
 /** Any number that is ours: whoever changes the schema holds it. */
 const LOCK = 4_700_470;
@@ -23,24 +32,53 @@ export async function migrate(ownerUrl: string, appRole?: string): Promise<void>
     // In a transaction, so that it works through a pooler too, which keeps no session.
     await client.query('begin');
     await client.query('select pg_advisory_xact_lock($1)', [LOCK]);
+    await refuseNewer(client);
     await runner({
       databaseUrl: {
         connectionString: ownerUrl,
         options: '-c statement_timeout=0 -c lock_timeout=60s -c pezzo.task=migration',
       },
-      dir: join(ROOT, 'src/data/migrations'),
+      dir: FOLDER,
       direction: 'up',
       migrationsTable: 'migrations',
       count: Infinity,
       noLock: true,
       log: () => undefined,
     });
+    await client.query(
+      'insert into schema_version (version) values ($1) on conflict (only_one) do update set version = excluded.version',
+      [VERSION],
+    );
     if (appRole) await grant(client, appRole);
     await client.query('commit');
   } catch (error) {
+    if (error instanceof PlainFailure) throw error;
     throw new PlainFailure(`The database could not be brought up to date: ${(error as Error).message}`);
   } finally {
     await client.end().catch(() => undefined);
+  }
+}
+
+/** A database that a newer version has changed is left alone. @throws PlainFailure that says which version it needs */
+async function refuseNewer(client: pg.Client): Promise<void> {
+  const { rows } = await client.query<{ there: boolean }>(`select to_regclass('migrations') is not null as there`);
+  if (!rows[0].there) return;
+  const { rows: done } = await client.query<{ name: string }>('select name from migrations');
+  if (done.every(({ name }) => MIGRATIONS.includes(name))) return;
+  const { rows: by } = await client.query<{ version: string }>('select version from schema_version');
+  throw new PlainFailure(
+    `This database was brought to Pezzo ${by[0]?.version ?? 'of a newer version'}; this is Pezzo ${VERSION}, which is older. Update Pezzo here, then start it again. Nothing was changed.`,
+  );
+}
+
+/** Builds the schema as it was after the first so many migrations, within a transaction of the caller's, in an empty `public`. */
+export async function buildSchema(client: pg.ClientBase, count: number): Promise<void> {
+  await client.query(
+    'create table migrations (id serial primary key, name varchar(255) not null, run_on timestamp not null)',
+  );
+  for (const name of MIGRATIONS.slice(0, count)) {
+    await client.query(readFileSync(join(FOLDER, `${name}.sql`), 'utf8').split('-- Down Migration')[0]);
+    await client.query('insert into migrations (name, run_on) values ($1, now())', [name]);
   }
 }
 

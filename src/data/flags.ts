@@ -35,14 +35,24 @@ export interface NewFlag {
   body?: string;
 }
 
-/** Raises flags in one statement; the same flag on the same event is raised once. */
+/** Flags that a log takes: a lead looks at the first of them. */
+const MOST_FLAGS = 500;
+/** What is kept of an event that was set aside, letters. */
+const MOST_KEPT = 4096;
+
+/** Raises flags in one statement; the same flag on the same event is raised once, and no more than a lead can look at. */
 export async function insertFlags(db: Db, logId: string, flags: NewFlag[], receivedFrom: string): Promise<void> {
   if (flags.length === 0) return;
   await db.query(
     `insert into flags (log_id, event_id, reason, detail, body, received_from)
      select $1, f."eventId", f.reason, f.detail, f.body, $3 from jsonb_to_recordset($2::jsonb) as f("eventId" uuid, reason text, detail text, body text)
+      where (select count(*) from flags where log_id = $1) < ${MOST_FLAGS}
      on conflict (log_id, event_id, reason) where event_id is not null do nothing`,
-    [logId, JSON.stringify(flags), receivedFrom],
+    [
+      logId,
+      JSON.stringify(flags.slice(0, MOST_FLAGS).map((flag) => ({ ...flag, body: flag.body?.slice(0, MOST_KEPT) }))),
+      receivedFrom,
+    ],
   );
 }
 

@@ -1,4 +1,5 @@
 export * from './pool';
+export * from './schema';
 export * from './shop';
 export * from './people';
 export * from './sessions';

@@ -38,6 +38,9 @@ async function selectLog(db: Db, id: string, lock: 'for update' | ''): Promise<L
 /** The furthest a logical time may run ahead of its log: more would leave no room for those that follow. */
 export const MOST_LAMPORT_AHEAD = 1_000_000;
 
+/** Events that a log takes: the longest job of a year has a tenth of it. */
+export const MOST_IN_LOG = 20_000;
+
 /** One event as the statement below unpacks it. */
 const packed = (events: KeptEvent[]) =>
   JSON.stringify(
@@ -129,11 +132,29 @@ const toEvent = <E extends KeptEvent>(row: EventRow): E =>
     ...(row.late ? { late: true } : {}),
   }) as unknown as E;
 
-/** What one statement took in, and what it saw of the log besides. */
-export interface Taken<E extends KeptEvent> {
-  added: string[];
+/** Events that one answer carries at most: a long log comes in pages. */
+export const PAGE_OF_EVENTS = 1000;
+
+/** Some events of a log in order of arrival, the position of the last of them, and whether more came after it. */
+export interface EventPage<E extends KeptEvent> {
   events: E[];
   position: number;
+  more: boolean;
+}
+
+/** What one statement took in, and what it saw of the log besides. */
+export interface Taken<E extends KeptEvent> extends EventPage<E> {
+  added: string[];
+}
+
+/** A page of rows of which one more than a page was asked for. */
+function pageOf<E extends KeptEvent>(rows: EventRow[], after: number): EventPage<E> {
+  const page = rows.slice(0, PAGE_OF_EVENTS);
+  return {
+    events: page.map(toEvent<E>),
+    position: page.length ? Number(page[page.length - 1].position) : after,
+    more: rows.length > page.length,
+  };
 }
 
 /**
@@ -150,18 +171,14 @@ export async function takePlainEvents<E extends KeptEvent>(
 ): Promise<Taken<E>> {
   const { rows } = await db.query<{ added: string[]; news: EventRow[] }>(
     `with held as (select id from logs where id = $1 and closed_position is null for update),
-          last as (select coalesce(max(lamport), 0) as lamport from events where log_id = $1),
-          added as (${INSERT} cross join last where e.lamport <= last.lamport + ${MOST_LAMPORT_AHEAD} on conflict (id) do nothing returning id)
+          last as (select coalesce(max(lamport), 0) as lamport, coalesce(max(number), 0) as number from events where log_id = $1),
+          added as (${INSERT} cross join last where e.lamport <= last.lamport + ${MOST_LAMPORT_AHEAD} and last.number < ${MOST_IN_LOG} on conflict (id) do nothing returning id)
      select coalesce((select json_agg(id) from added), '[]') as added,
-            coalesce((select json_agg(n order by n.position) from (select ${COLUMNS}, false as late from events e where e.log_id = $1 and e.position > $4) n), '[]') as news`,
+            coalesce((select json_agg(n order by n.position) from (select ${COLUMNS}, false as late from events e where e.log_id = $1 and e.position > $4 order by e.position limit ${PAGE_OF_EVENTS + 1}) n), '[]') as news`,
     [logId, packed(sent), receivedFrom, after],
   );
   const [{ added, news }] = rows;
-  return {
-    added,
-    events: news.map(toEvent<E>),
-    position: news.length ? Number(news[news.length - 1].position) : after,
-  };
+  return { added, ...pageOf<E>(news, after) };
 }
 
 /** The events of a log that arrived after a position, in order of arrival, with the new position. */
@@ -175,6 +192,15 @@ export async function listEvents<E extends KeptEvent>(
     [logId, after],
   );
   return { events: rows.map(toEvent<E>), position: rows.length ? Number(rows[rows.length - 1].position) : after };
+}
+
+/** A page of what arrived in a log after a position. */
+export async function listEventPage<E extends KeptEvent>(db: Db, logId: string, after: number): Promise<EventPage<E>> {
+  const { rows } = await db.query<EventRow>(
+    `select ${EVENT} ${FROM} where e.log_id = $1 and e.position > $2 order by e.position limit ${PAGE_OF_EVENTS + 1}`,
+    [logId, after],
+  );
+  return pageOf<E>(rows, after);
 }
 
 function groupByLog<E extends KeptEvent>(rows: EventRow[]): Map<string, E[]> {
@@ -230,19 +256,35 @@ export interface KnownEvents {
   types: Map<string, string>;
   /** The highest logical time of the log; 0 where it is empty. */
   lastLamport: number;
+  /** How many events the log has, and how many of them are of types that are not among the known. */
+  count: number;
+  unknown: number;
 }
 
 /** What is known of the given events, and how far a log has come, in one statement. */
-export async function lookUpEvents(db: Db, logId: string, eventIds: string[]): Promise<KnownEvents> {
-  const { rows } = await db.query<{ last: string | null; known: { id: string; logId: string; type: string }[] | null }>(
-    `select (select max(lamport) from events where log_id = $1) as last,
+export async function lookUpEvents(
+  db: Db,
+  logId: string,
+  eventIds: string[],
+  knownTypes: readonly string[],
+): Promise<KnownEvents> {
+  const { rows } = await db.query<{
+    last: string | null;
+    count: number;
+    unknown: number;
+    known: { id: string; logId: string; type: string }[] | null;
+  }>(
+    `select (select max(lamport) from events where log_id = $1) as last, (select coalesce(max(number), 0) from events where log_id = $1) as count,
+            (select count(*)::int from events where log_id = $1 and type <> all($3)) as unknown,
             (select json_agg(json_build_object('id', id, 'logId', log_id, 'type', type)) from events where id = any($2)) as known`,
-    [logId, eventIds],
+    [logId, eventIds, knownTypes],
   );
   const known = rows[0].known ?? [];
   return {
     homes: new Map(known.map((row) => [row.id, row.logId])),
     types: new Map(known.map((row) => [row.id, row.type])),
     lastLamport: Number(rows[0].last ?? 0),
+    count: rows[0].count,
+    unknown: rows[0].unknown,
   };
 }

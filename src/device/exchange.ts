@@ -21,6 +21,21 @@ export interface Exchanged<E> {
 const LONGEST_MS = 20_000;
 const PER_EVENT_MS = 100;
 
+type Page<E> = Pick<LogAnswer<E>, 'events' | 'position' | 'more'>;
+
+const page = <E>(log: string, after: number) => send<Page<E>>('GET', logAddress(log, after), undefined, LONGEST_MS);
+
+/** A long log comes in pages: the others are asked for at once. */
+async function withTheRest<E>(log: string, first: LogAnswer<E>): Promise<LogAnswer<E>> {
+  const events = [...first.events];
+  let last: Page<E> = first;
+  while (last.more) {
+    last = await page<E>(log, last.position);
+    events.push(...last.events);
+  }
+  return { ...first, events, position: last.position, more: false };
+}
+
 /** Where a log's events are sent and asked for. */
 export const logAddress = (log: string, after: number) => `/api/logs/${log}/events?after=${after}`;
 
@@ -36,18 +51,14 @@ export async function exchange<E extends LogEvent>(
 ): Promise<Exchanged<E>> {
   const isMine = ({ type, person }: LogEvent) => me === undefined || person === me || !OWN_WORD.has(type);
   const unsent = [...(await listUnsent(log).catch(() => [])), ...unkept].filter(isMine).slice(0, MOST_EVENTS_AT_ONCE);
-  const answer: LogAnswer<E> = unsent.length
+  const first: LogAnswer<E> = unsent.length
     ? await send('POST', logAddress(log, after), { events: unsent }, LONGEST_MS + unsent.length * PER_EVENT_MS)
     : {
         kept: [],
         setAside: [],
-        ...(await send<Pick<LogAnswer<E>, 'events' | 'position'>>(
-          'GET',
-          logAddress(log, after),
-          undefined,
-          LONGEST_MS,
-        )),
+        ...(await page<E>(log, after)),
       };
+  const answer = await withTheRest(log, first);
   const dropped = answer.setAside.flatMap(({ id }) => (id ? [id] : []));
   // A device that cannot write just now goes on all the same: the server has the events.
   await noteHeld(log, answer.kept, answer.events)

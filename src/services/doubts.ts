@@ -1,10 +1,12 @@
-import type { LogEvent } from '../contracts/schemas';
+import { knownTypes, type LogEvent } from '../contracts/schemas';
+import { conflict } from '../core/errors';
 import { NEVER_TAKEN_BACK, OWN_WORD } from '../core/log';
 import { foldVisit, type VisitEvent } from '../core/visit';
 import {
   listEvents,
   lookUpEvents,
   listPeople,
+  MOST_IN_LOG,
   MOST_LAMPORT_AHEAD,
   type Actor,
   type Db,
@@ -23,6 +25,9 @@ export interface AskedEvent {
   body: string;
 }
 
+/** Events of types that this version does not know: kept for one that does, so many of a log and so long each. */
+const [MOST_UNKNOWN, MOST_UNKNOWN_LENGTH] = [200, 4096];
+
 /** The type of event that closes a log of each kind. */
 export const CLOSING = { run: 'finished', visit: 'closed' } as const;
 
@@ -37,9 +42,16 @@ export async function askClosely(
   const takenBack = readable.flatMap(({ event }) =>
     event.type === 'retracted' ? [(event as LogEvent & { event: string }).event] : [],
   );
-  const { homes, types, lastLamport: last } = await lookUpEvents(tx, log.id, [...ids, ...takenBack]);
+  const seen = await lookUpEvents(tx, log.id, [...ids, ...takenBack], knownTypes(log.kind));
+  const { homes, types, lastLamport: last } = seen;
+  if (seen.count >= MOST_IN_LOG)
+    throw conflict(
+      'log-full',
+      'This run has more records than any work needs, and takes no more. A lead should look at who recorded them.',
+    );
+  let unknownLeft = MOST_UNKNOWN - seen.unknown;
   const inBatch = new Map(readable.map(({ event }) => [event.id, event.type]));
-  const against = ({ event }: AskedEvent): Pick<NewFlag, 'reason' | 'detail'> | null => {
+  const against = ({ event, isNewer, body }: AskedEvent): Pick<NewFlag, 'reason' | 'detail'> | null => {
     const home = homes.get(event.id);
     if (home) return home === log.id ? null : { reason: 'foreign', detail: 'It belongs to another job.' };
     if (event.lamport > last + MOST_LAMPORT_AHEAD)
@@ -47,6 +59,14 @@ export async function askClosely(
         reason: 'too-far-ahead',
         detail: `Its place in the order (${event.lamport}) is more than ${MOST_LAMPORT_AHEAD} ahead of the rest.`,
       };
+    if (isNewer && !home) {
+      if (body.length > MOST_UNKNOWN_LENGTH || unknownLeft <= 0)
+        return {
+          reason: 'unknown-type',
+          detail: `“${event.type.slice(0, 60)}” comes from a newer version, and is ${unknownLeft <= 0 ? 'one too many of its kind' : 'larger than what is kept unread'}.`,
+        };
+      unknownLeft -= 1;
+    }
     if (event.type === 'accepted')
       return { reason: 'override', detail: 'What was recorded against a gate counts only on a lead’s PIN.' };
     if (event.type === 'overridden') return { reason: 'override', detail: 'A gate is opened only by a lead’s PIN.' };

@@ -1,3 +1,4 @@
+import { AsyncLocalStorage } from 'node:async_hooks';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { Piscina } from 'piscina';
@@ -16,8 +17,8 @@ const KINDS = {
 } as const;
 export type HeavyKind = keyof typeof KINDS;
 
-/** Waiting for a thread at most, of each kind: beyond that people are told to try again. */
-const MOST_WAITING = 60;
+/** Waiting for a thread at most, of each kind: in all, and for one person. Beyond that they are told to try again. */
+const [MOST_WAITING, MOST_OF_ONE] = [200, 60];
 /** Threads that had nothing to do for so long end, milliseconds. */
 const IDLE_MS = 60_000;
 
@@ -29,7 +30,9 @@ const cancelled = () => unavailable('cancelled', 'Stopped. Nothing was changed.'
 
 class Workshop {
   private readonly pool: Piscina;
-  private readonly waiting: (() => void)[] = [];
+  /** Who waits, each in a line of their own; whose turn it is goes round. */
+  private readonly lines = new Map<string, (() => void)[]>();
+  private waiting = 0;
   private running = 0;
 
   constructor(
@@ -50,16 +53,12 @@ class Workshop {
   }
 
   async run<T>(name: string, input: unknown, limitMs: number, signal?: AbortSignal): Promise<T> {
-    if (this.running >= this.threads) {
-      if (this.waiting.length >= MOST_WAITING)
-        throw unavailable('busy', 'Too much is being worked out at once. Nothing was lost; try again.');
-      await new Promise<void>((resolve) => this.waiting.push(resolve));
-    }
+    if (this.running >= this.threads) await this.turn(asking.getStore() ?? 'nobody');
+    else this.running += 1;
     if (signal?.aborted) {
-      this.next();
+      this.done();
       throw cancelled();
     }
-    this.running += 1;
     // The time counts from here, not from when it was asked: a queue does not make work hard.
     const stop = new AbortController();
     const timer = setTimeout(() => stop.abort(), limitMs);
@@ -74,15 +73,38 @@ class Workshop {
       throw error;
     } finally {
       clearTimeout(timer);
-      this.running -= 1;
-      this.next();
+      this.done();
     }
   }
 
   end = (): Promise<void> => this.pool.destroy();
 
-  /** Lets the next one begin that waits for a thread. */
-  private next = () => this.waiting.shift()?.();
+  /** Waits at the end of somebody's own line, until a thread is handed over. */
+  private turn(who: string): Promise<void> {
+    const line = this.lines.get(who) ?? [];
+    if (this.waiting >= MOST_WAITING || line.length >= MOST_OF_ONE)
+      throw unavailable('busy', 'Too much is being worked out at once. Nothing was lost; try again.');
+    this.waiting += 1;
+    return new Promise<void>((resolve) => {
+      line.push(resolve);
+      this.lines.set(who, line);
+    });
+  }
+
+  /** Hands the thread over to the first in the line of whoever has waited longest since their last turn: one person's hundred jobs hold up another's by one. */
+  private done(): void {
+    const [next] = this.lines;
+    if (!next) {
+      this.running -= 1;
+      return;
+    }
+    const [who, line] = next;
+    const begin = line.shift()!;
+    this.waiting -= 1;
+    this.lines.delete(who);
+    if (line.length) this.lines.set(who, line);
+    begin();
+  }
 }
 
 /** Ends the threads, where a program ends that is no server. */
@@ -90,6 +112,12 @@ export async function endHeavy(): Promise<void> {
   await Promise.all(Object.values(keep.pezzoWorkshops ?? {}).map((workshop) => workshop.end()));
   delete keep.pezzoWorkshops;
 }
+
+const store = globalThis as { pezzoAsking?: AsyncLocalStorage<string> };
+const asking = (store.pezzoAsking ??= new AsyncLocalStorage<string>());
+
+/** Does work on somebody's behalf: what of it is heavy waits in their own line. */
+export const asPerson = <T>(person: string, work: () => Promise<T>): Promise<T> => asking.run(person, work);
 
 const keep = globalThis as { pezzoWorkshops?: Partial<Record<HeavyKind, Workshop>> };
 

@@ -1,11 +1,11 @@
 import { judgeEvent, type LogAnswer, type LogEvent } from '../contracts/schemas';
-import { PezzoError } from '../core/errors';
+import { PezzoError, tooOften } from '../core/errors';
 import {
   appendEvents,
   dbOf,
   getLog,
   insertFlags,
-  listEvents,
+  listEventPage,
   lockLog,
   onArrivals,
   PEOPLE,
@@ -13,6 +13,7 @@ import {
   transaction,
   type Actor,
   type Db,
+  type EventPage,
   type LogRow,
   type NewFlag,
   type Branch,
@@ -38,13 +39,33 @@ export async function receiveEvents(by: Actor, logId: string, raw: unknown[], af
   demand(by, 'follow');
   const db = dbOf(by);
   const log = await knownLog(by.branch, logId);
+  demandRoom(by, raw.length);
   const sorted = await sort(by.branch, log, raw);
   return (
     (await receivePlain(by, log, sorted, after)) ?? {
       ...(await receiveClosely(by, log, sorted)),
-      ...(await listEvents<LogEvent>(db, logId, after)),
+      ...(await listEventPage<LogEvent>(db, logId, after)),
     }
   );
+}
+
+/** Events that one person may add within an hour, at one server: hands that work all day add a few hundred. */
+const MOST_AN_HOUR = 20_000;
+const HOUR_MS = 3_600_000;
+const added = new Map<string, { since: number; count: number }>();
+
+/** Counts what somebody adds. Throws `too-often` where it is more than hands can: their tablet keeps it and sends it later. */
+function demandRoom(by: Actor, count: number): void {
+  const now = Date.now();
+  const kept = added.get(by.id);
+  const own = kept && now - kept.since < HOUR_MS ? kept : { since: now, count: 0 };
+  if (own.count + count > MOST_AN_HOUR)
+    throw tooOften(
+      'too-many-events',
+      'More was recorded under your name within an hour than hands can do. What is not sent stays on the tablet.',
+      Math.ceil((own.since + HOUR_MS - now) / 1000),
+    );
+  added.set(by.id, { ...own, count: own.count + count });
 }
 
 type Received = Pick<LogAnswer, 'kept' | 'setAside'>;
@@ -79,7 +100,8 @@ async function receivePlain(
     throw error;
   });
   if (taken?.added.length !== events.length) return null;
-  return { kept: taken.added, setAside: [], events: taken.events, position: taken.position };
+  const { events: arrived, position, more } = taken;
+  return { kept: taken.added, setAside: [], events: arrived, position, more };
 }
 
 /** Holds the log, asks of each event what stands against it, keeps what may be kept and flags what a lead should see. Then closes, where that was asked. */
@@ -204,13 +226,9 @@ async function sort(branch: Branch, log: LogRow, raw: unknown[]): Promise<Sorted
 }
 
 /** Events that arrived in a log since a position. Throws not-found. */
-export async function eventsSince(
-  branch: Branch,
-  logId: string,
-  after: number,
-): Promise<{ events: LogEvent[]; position: number }> {
+export async function eventsSince(branch: Branch, logId: string, after: number): Promise<EventPage<LogEvent>> {
   const db = dbOf(branch);
-  const news = await listEvents<LogEvent>(db, logId, after);
+  const news = await listEventPage<LogEvent>(db, logId, after);
   if (news.events.length === 0) await knownLog(branch, logId);
   return news;
 }

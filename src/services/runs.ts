@@ -16,6 +16,7 @@ import {
   insertStockMove,
   insertStockQuestion,
   lastLamport,
+  listEventPage,
   listEvents,
   listNewer,
   listPeople,
@@ -46,7 +47,7 @@ export async function openRunScreen(branch: Branch, id: string): Promise<RunStar
   const run = await getRun(db, id);
   const job = await getJob(db, branch, run.jobNumber);
   const [log, visit, people, newer, heard, toRehearse] = await Promise.all([
-    listEvents<RunEvent>(db, id, 0),
+    listEventPage<RunEvent>(db, id, 0),
     listEvents<VisitEvent>(db, job.visit, 0),
     listPeople(db),
     newerFor(branch, id, run.plan),
@@ -60,7 +61,8 @@ export async function openRunScreen(branch: Branch, id: string): Promise<RunStar
   return {
     run: { id: run.id, title: run.title, plan: run.plan },
     job,
-    ...log,
+    events: log.events,
+    position: log.position,
     faults: faultsOnArrival(checkIn),
     checkIn: checkIn.signatures.arrival ? 'signed' : checkIn.checkInSkipped ? 'skipped' : 'open',
     people: people.map(({ id: person, name, role, active }) => ({

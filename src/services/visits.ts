@@ -9,6 +9,7 @@ import {
   dbOf,
   getJob,
   lastLamport,
+  listEventPage,
   listEvents,
   listEventsOf,
   listRunsOfJobs,
@@ -34,13 +35,14 @@ export async function openVisit(branch: Branch, jobNumber: number): Promise<Visi
   const db = dbOf(branch);
   const job = await getJob(db, branch, jobNumber);
   const [log, runs, names] = await Promise.all([
-    listEvents<VisitEvent>(db, job.visit, 0),
+    listEventPage<VisitEvent>(db, job.visit, 0),
     listRunsOfJobs(db, [jobNumber]),
     everybodysNames(branch),
   ]);
   return {
     job,
-    ...log,
+    events: log.events,
+    position: log.position,
     zones: zonesOf(runs, { zones: [] }),
     names,
     runs: runs.map(({ id, title, finishedAt }) => ({ id, title, finished: finishedAt !== null })),

@@ -150,8 +150,8 @@ const VISIT_FACTS: Record<VisitEvent['type'], Joi.SchemaMap> = {
     name: Joi.string().min(1).max(120).required(),
     covers: Joi.number().integer().min(0).max(100_000).required(),
     records: Joi.array().items(uuid).max(5000),
-    // The server's own; a tablet that sends it back says nothing by it.
-    seal: Joi.any().strip(),
+    // The server's own: whatever is sent is worked out anew.
+    seal: Joi.string().hex().length(64),
     strokes: Joi.array()
       .items(stroke)
       .min(1)
@@ -201,6 +201,9 @@ export function readBatch(value: unknown): unknown[] {
 /** What one event of a batch turned out to be. Nothing is thrown away: what cannot be read is set aside with its reason. */
 export type JudgedEvent = { event: LogEvent; unknownType: boolean } | { unreadable: string; id: string | null };
 
+/** Types of events of a log that this version knows. */
+export const knownTypes = (kind: LogKind): string[] => [...SCHEMAS[kind].keys()];
+
 /** Reads one event of a log. One bad event does not stand in the way of the others. */
 export function judgeEvent(kind: LogKind, value: unknown): JudgedEvent {
   const { type, id } = (value ?? {}) as { type?: unknown; id?: unknown };
@@ -210,7 +213,7 @@ export function judgeEvent(kind: LogKind, value: unknown): JudgedEvent {
   if (!error) return { event: value as LogEvent, unknownType: !schema };
   return {
     unreadable: error.details
-      .map((detail) => detail.message)
+      .map(({ path }) => `“${path.join(', ') || 'the record'}” is missing or not what it should be`)
       .join('; ')
       .replace(/[\p{Cc}\p{Cs}]/gu, ' ')
       .slice(0, 500),
@@ -229,6 +232,8 @@ export interface LogAnswer<E = LogEvent> {
   /** Events that arrived since the position asked for. */
   events: E[];
   position: number;
+  /** More arrived than one answer carries: ask again after `position`. */
+  more?: boolean;
 }
 
 /** The lead's word that a gate may be passed in spite of a failed test, or that an event recorded against one counts. */

@@ -57,6 +57,7 @@ export {
   type SkipCheckInForm,
   draftFromRunSchema,
   judgeEvent,
+  knownTypes,
   lookedSchema,
   overrideSchema,
   skipCheckInSchema,

@@ -16,6 +16,7 @@ import {
   dbOf,
   findDraft,
   findPhotoMark,
+  getProcedureRow,
   getShop,
   insertDraft,
   insertPhoto,
@@ -66,7 +67,11 @@ export async function importArchive(
 ): Promise<ImportAnswer> {
   demand(by, 'approve');
   const db = dbOf(by);
-  const archive = await Archive.open(source);
+  const leave = enter(by);
+  const archive = await Archive.open(source).catch((error: unknown) => {
+    leave();
+    throw error;
+  });
   try {
     if (!archive.has('manifest.json'))
       throw invalid(
@@ -89,7 +94,20 @@ export async function importArchive(
     return { shop: manifest.shop, items, kinds: known.added.map(({ name }) => name) };
   } finally {
     archive.close();
+    leave();
   }
+}
+
+/** Who takes an archive in just now: one of each person, few in all, since each holds a connection to the database until its end. */
+const inside = new Set<string>();
+const MOST_AT_ONCE = 2;
+
+function enter(by: Actor): () => void {
+  if (inside.has(by.id)) throw unavailable('busy', 'Another archive of yours is being read. Wait until it is in.');
+  if (inside.size >= MOST_AT_ONCE)
+    throw unavailable('busy', 'Other archives are being read just now. Nothing was changed; try again.');
+  inside.add(by.id);
+  return () => void inside.delete(by.id);
 }
 
 interface KnownKinds {
@@ -127,6 +145,8 @@ async function takeIn(
   const { document, isFaulty } = read;
   const unknown = unknownKinds(document, (kind) => !!findFastenerKind(catalogue, kind));
   const standing = await standingOf(tx, document.id);
+  const elsewhere = await isElsewhere(tx, by, document.id, standing);
+  if (elsewhere) return { ...about, state: 'conflicting', why: elsewhere };
   const said = importState({ ...item, sha256: documentHash(document) }, standing, unknown);
   const asDraft = said.state === 'conflicting' || (isFaulty && (said.state === 'new' || said.state === 'newer'));
   const why = asDraft && isFaulty ? `${said.why} The checker finds errors in it: it comes in as a draft.` : said.why;
@@ -173,9 +193,16 @@ async function whole(archive: Archive, { files }: Manifest, path: string, limit:
   return bytes;
 }
 
+/** Why a procedure cannot come in under its id: another branch of the chain has it. Ids are the chain's. */
+async function isElsewhere(tx: Db, by: Actor, id: string, standing: Standing | null): Promise<string | null> {
+  const isOurs =
+    standing === null ? !(await isProcedureId(tx, id)) : (await getProcedureRow(tx, id)).branch === by.branch;
+  return isOurs ? null : 'Another branch has a procedure of this id. It is left as it is.';
+}
+
 async function standingOf(tx: Db, id: string): Promise<Standing | null> {
-  if (!(await isProcedureId(tx, id))) return null;
   const [revisions, draft] = [await listRevisionDocuments(tx, id), await findDraft(tx, id)];
+  if (revisions.length === 0 && !draft) return null;
   return {
     revisions: revisions.map(({ document }) => documentHash(document)),
     draft: draft ? documentHash(draft.document) : null,

@@ -39,17 +39,23 @@ export function JobBoard({
   board,
   names,
   late,
+  me,
   mayOpen,
 }: {
   board: JobStanding[];
   names: Record<string, string>;
   /** What will be late, or may be, by job. */
   late: Record<number, string>;
+  /** Who looks. */
+  me: string;
   mayOpen: boolean;
 }) {
   const router = useRouter();
   useStream('board', useRefreshSoon(router.refresh));
-  useEffect(() => keepRunsOnThisTablet(board), [board]);
+  const pages = pagesToKeep(board, me).join(' ');
+  useEffect(() => {
+    if (pages) void keepPages(pages.split(' '));
+  }, [pages]);
   return (
     <>
       <PageHead title="Jobs" under="Where each vehicle stands now">
@@ -176,13 +182,19 @@ const RunLine = ({ run, names }: { run: RunStanding; names: Record<string, strin
   </span>
 );
 
-/** Fetches the screens of open runs ahead, so that a tablet that loses the network has them. */
-function keepRunsOnThisTablet(board: JobStanding[]): void {
-  const pages = board
+/** Pages fetched ahead at most: a tablet needs what its person does next, not the whole shop. */
+const MOST_PAGES = 12;
+
+/** The pages that this person will probably need next, so that a tablet that loses the network has them: first of what they hold, then of what is under way, then of what comes. */
+export function pagesToKeep(board: JobStanding[], me: string): string[] {
+  const rank = ({ runs }: JobStanding) =>
+    runs.some(({ holder }) => holder === me) ? 0 : runs.some(({ stage }) => stage !== 'not-started') ? 1 : 2;
+  return board
     .filter(({ visit }) => !visit.closed)
+    .sort((a, b) => rank(a) - rank(b))
     .flatMap(({ job, runs }) => [
-      `/jobs/${job.number}/check-in`,
       ...runs.filter((run) => run.stage !== 'finished').map((run) => `/runs/${run.id}`),
-    ]);
-  void keepPages(pages);
+      `/jobs/${job.number}/check-in`,
+    ])
+    .slice(0, MOST_PAGES);
 }
