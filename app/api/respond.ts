@@ -2,34 +2,18 @@ import { mkdtemp, open, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { bodyLimit, bytesInWords } from '@/contracts/body-limits';
-import { MAX_JSON_DEPTH, measureJson } from '@/contracts/schemas';
-import { invalid, PezzoError, tooLarge, type ErrorKind } from '@/core/errors';
-import { type Actor, asPerson, BODY_PREFIX, type Deed, demand } from '@/services';
+import { refusalOf, signedOut } from '@/contracts/refusal';
+import { invalid, tooLarge } from '@/core/errors';
+import { type Actor, asPerson, BODY_PREFIX, type Deed, demand, readJsonText } from '@/services';
 import { findPerson } from '../session';
-
-const STATUS: Record<ErrorKind, number> = {
-  invalid: 400,
-  'too-large': 413,
-  'not-found': 404,
-  conflict: 409,
-  forbidden: 403,
-  'too-often': 429,
-  unavailable: 503,
-};
-/** Values that one byte of JSON can hold at most ("[1,1,…]" holds one in two); forms and events hold far fewer. */
-const MOST_VALUES = 60_000;
 
 /** Runs a handler and turns what it returns or throws into a response. What nobody foresaw is logged once, here. */
 export async function answer(work: () => Promise<unknown>): Promise<Response> {
   try {
     return Response.json((await work()) ?? { ok: true });
   } catch (error) {
-    if (error instanceof PezzoError) return refusal(error);
-    process.stderr.write(`${(error as Error).stack ?? String(error)}\n`);
-    return Response.json(
-      { code: 'failed', message: 'Something went wrong here. Nothing was changed; try again.' },
-      { status: 500 },
-    );
+    const { status, body, headers } = refusalOf(error);
+    return Response.json(body, { status, headers });
   }
 }
 
@@ -78,11 +62,6 @@ export async function answerPersonWith(work: (person: Actor) => Promise<Response
   return made.response ?? refused;
 }
 
-function refusal({ kind, code, message, fields, retryAfterSeconds }: PezzoError): Response {
-  const headers = retryAfterSeconds === undefined ? undefined : { 'retry-after': String(Math.ceil(retryAfterSeconds)) };
-  return Response.json({ code, message, fields }, { status: STATUS[kind], headers });
-}
-
 /** Like `answer`, for a signed-in person. */
 export const answerPerson = (work: (person: Actor) => Promise<unknown>) =>
   answer(async () => {
@@ -106,12 +85,7 @@ export async function answerFile(
 /** The signed-in person of a request. Throws forbidden where there is none. */
 export async function demandPerson(): Promise<Actor> {
   const person = await findPerson();
-  if (!person)
-    throw new PezzoError(
-      'forbidden',
-      'signed-out',
-      'You are signed out. What you recorded is kept on this device; sign in again.',
-    );
+  if (!person) throw signedOut();
   return person;
 }
 
@@ -158,15 +132,7 @@ async function readBody(request: Request, take: (chunk: Uint8Array) => void | Pr
 
 /** The request's JSON. What is built to cost much once it is read is refused before that. */
 export async function readJson(request: Request): Promise<unknown> {
-  const text = (await readBytes(request)).toString('utf8');
-  const { depth, values } = measureJson(text);
-  if (depth > MAX_JSON_DEPTH) throw invalid('too-deep', `The request is nested more than ${MAX_JSON_DEPTH} deep.`);
-  if (values > MOST_VALUES) throw tooLarge('The request holds more single values than anything here needs.');
-  try {
-    return JSON.parse(text);
-  } catch {
-    throw invalid('not-json', 'The request is not JSON.');
-  }
+  return readJsonText((await readBytes(request)).toString('utf8'));
 }
 
 /** The paper that is asked for: A4 where nothing else is. */

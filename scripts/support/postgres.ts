@@ -195,6 +195,37 @@ export async function startProjectCluster(): Promise<Cluster> {
   return clusterAt(kept, () => stopServer(folder));
 }
 
+/** How often a cluster is looked after, milliseconds. */
+const LOOK_MS = 1000;
+
+/** Looks after the project's cluster while something is served from it: where the server died, it is started again, and said. Call the result to stop. */
+export function keepCluster(): () => void {
+  const folder = projectFolder();
+  const { port } = JSON.parse(readFileSync(join(DATA_FOLDER, 'database.json'), 'utf8')) as Kept;
+  let isAtIt = false;
+  const look = async () => {
+    if (isAtIt || isListening(folder)) return;
+    isAtIt = true;
+    say('The database ended by itself. It is started again; what was recorded is on disk.');
+    await startAgain(folder, port, []).then(
+      () => say('The database answers again.'),
+      (error: Error) => say(`${error.message} It is tried again.`),
+    );
+    isAtIt = false;
+  };
+  const timer = setInterval(() => void look(), LOOK_MS);
+  return () => clearInterval(timer);
+}
+
+/** Whether the server's own process lives, by the number it wrote down: asked every second, so nothing is started for it. */
+function isListening(folder: string): boolean {
+  try {
+    return isAlive(Number(readFileSync(join(folder, 'postmaster.pid'), 'utf8').split('\n')[0]));
+  } catch {
+    return false;
+  }
+}
+
 /** A cluster for tests, which can be made to fail. */
 export interface ThrowAwayCluster extends Cluster {
   /** Kills the server at once, as a power cut would. */

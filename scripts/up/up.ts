@@ -6,7 +6,7 @@ import { UsageError } from '../cli/usage-error';
 import { ensureBuild } from '../support/build';
 import { limitRole, migrate, tooMuchOf } from '../support/migrate';
 import { isFree } from '../support/ports';
-import { prepareDatabase, startProjectCluster, type Cluster } from '../support/postgres';
+import { keepCluster, prepareDatabase, startProjectCluster, type Cluster } from '../support/postgres';
 import { PlainFailure, say } from '../support/project';
 import { makeWorkers } from '../support/workers';
 import { keepServing } from '../support/keep-serving';
@@ -81,9 +81,11 @@ export async function upCommand(given: UpArguments): Promise<number> {
         ...(code ? { PEZZO_SETUP_CODE: code } : {}),
       },
     });
+    const stopLooking = cluster ? keepCluster() : () => undefined;
     await greet(tls ? `https://${options.host}:${options.port}` : app.url, options, tls, code);
     await stopped;
     say('Stopping…');
+    stopLooking();
     await app.stop();
     return 0;
   } catch (error) {

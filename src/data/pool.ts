@@ -68,18 +68,26 @@ const connected = () =>
       throw translate(error);
     });
 
-/** Runs one statement in a transaction of its own. */
+/** Runs one statement in a transaction of its own; one that carries nothing is one anyhow. */
 async function runOne<Row extends pg.QueryResultRow>(carried: Carried, text: string, values?: unknown[]) {
   const client = await connected();
-  const [begun, done, ended] = await Promise.allSettled([
-    client.query(beginning(carried)),
-    client.query<Row>(text, values),
-    client.query('commit'),
-  ]);
-  const failed = [begun, done, ended].find((one) => one.status === 'rejected');
+  const [done, begun, ended] = await Promise.allSettled(
+    carried
+      ? // Sent in this order, in one go.
+        inOrder(client, beginning(carried), text, values)
+      : [client.query<Row>(text, values)],
+  );
+  const failed = [begun, done, ended].find((one) => one?.status === 'rejected');
   client.release(isBroken(failed?.reason) ? (failed!.reason as Error) : undefined);
   if (failed) throw translate(failed.reason);
   return (done as PromiseFulfilledResult<pg.QueryResult<Row>>).value;
+}
+
+function inOrder(client: pg.PoolClient, begin: string, text: string, values?: unknown[]) {
+  const begun = client.query(begin);
+  const done = client.query(text, values);
+  const ended = client.query('commit');
+  return [done, begun, ended];
 }
 
 /** True where the connection itself is no good any more: an error of the database carries five letters of SQLSTATE and a severity. */

@@ -7,8 +7,10 @@ import next from 'next';
 import { bodyLimit } from '../contracts/body-limits';
 import { admit, pathOf, type House, type Refusal } from './admission';
 import { countBody } from './count-body';
+import { answerEvents, eventLog } from './event-route';
 import { pagePolicy, securityHeaders } from './policy';
 import { tlsOptions } from './tls-options';
+import { addressOf as requestOf, UnderWay } from './under-way';
 
 /** Where the front listens and what it is told by whoever starts it. */
 interface FrontOptions {
@@ -17,6 +19,8 @@ interface FrontOptions {
   hosts: string[];
   /** Servers that stand before this one: what they say of a sender's address and of HTTPS is believed, and nobody else's word. */
   trusted: BlockList;
+  /** Requests that kept ending the app: they are turned away. */
+  refused: ReadonlySet<string>;
   /** True where it listens on loopback only: then every sender sits at this machine. */
   isLocal: boolean;
   tls: { certificate: string; key: string } | null;
@@ -35,6 +39,7 @@ function readOptions(env: NodeJS.ProcessEnv): FrontOptions {
       .map((name) => name.trim())
       .filter(Boolean),
     trusted: readTrusted(env.PEZZO_TRUSTED_FRONTS ?? ''),
+    refused: new Set((env.PEZZO_REFUSED ?? '').split(',').filter(Boolean)),
     isLocal: env.PEZZO_LOCAL === '1',
     isDev: env.PEZZO_DEV === '1',
     tls: certificate && key ? { certificate: readFileSync(certificate, 'utf8'), key: readFileSync(key, 'utf8') } : null,
@@ -62,6 +67,7 @@ type Handle = (request: IncomingMessage, response: ServerResponse) => Promise<vo
 /** Stands before every request: turns away what need not be read, counts bodies, sets the headers, and hands the rest to the app. */
 function receive(options: FrontOptions, handle: Handle) {
   const house: House = { hosts: new Set(options.hosts), tls: options.tls !== null };
+  const underWay = new UnderWay(process.env.PEZZO_UNDER_WAY);
   return (request: IncomingMessage, response: ServerResponse) => {
     const url = request.url ?? '/';
     const path = pathOf(url) ?? '/';
@@ -74,6 +80,15 @@ function receive(options: FrontOptions, handle: Handle) {
     if (!isFromFront(request, options.trusted)) for (const name of FORWARDED) delete request.headers[name];
     const refusal = admit({ method: request.method ?? '', url, headers: request.headers }, house);
     if (refusal) return turnAway(response, refusal);
+    const address = requestOf(request.method ?? '', path);
+    if (options.refused.has(address))
+      return turnAway(response, {
+        status: 503,
+        code: 'keeps-ending-it',
+        message:
+          'This request has ended Pezzo several times and is turned away. Everything else works; tell whoever keeps the machine.',
+      });
+    response.on('close', underWay.begin(request.method ?? '', path));
     countBody(request, bodyLimit(path));
     // What only the front may say; a sender's own words of it are dropped.
     request.headers['content-security-policy'] = pagePolicy(nonce, options.isDev);
@@ -81,7 +96,9 @@ function receive(options: FrontOptions, handle: Handle) {
     request.headers['x-pezzo-sender'] = senderOf(request);
     if (isLocal) request.headers['x-pezzo-local'] = MARK;
     else delete request.headers['x-pezzo-local'];
-    handle(request, response).catch((error: Error) => {
+    const log = options.isDev ? null : eventLog(request.method, path);
+    const answered = log === null ? handle(request, response) : answerEvents(request, response, log);
+    answered.catch((error: Error) => {
       process.stderr.write(`${error.stack ?? error.message}\n`);
       if (!response.headersSent) response.writeHead(500).end();
       else response.destroy();

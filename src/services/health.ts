@@ -45,7 +45,10 @@ export async function checkHealth(): Promise<Health> {
 /** What whoever started the app has to say of it, by the environment: what was turned away after it kept ending the app. */
 const readTroubles = (): string[] => {
   const { PEZZO_REFUSED: refused } = process.env;
-  return refused ? [`Requests for ${refused} are turned away: each of them ended the app.`] : [];
+  return (refused ?? '')
+    .split(',')
+    .filter(Boolean)
+    .map((address) => `“${address}” is turned away: it ended the app several times.`);
 };
 
 /** Listens for news from the start, so that a channel that does not work is known before a tablet needs it. */

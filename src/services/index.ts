@@ -3,6 +3,7 @@ export * from './secrets';
 export * from './sign-in';
 export * from './devices';
 export * from './customers';
+export * from './event-door';
 export * from './health';
 export * from './leftovers';
 export { VERSION } from './version';

@@ -50,7 +50,7 @@ export async function receiveEvents(by: Actor, logId: string, raw: unknown[], af
 }
 
 /** Events that one person may add within an hour, at one server: hands that work all day add a few hundred. */
-const MOST_AN_HOUR = 20_000;
+const MOST_AN_HOUR = 50_000;
 const HOUR_MS = 3_600_000;
 const added = new Map<string, { since: number; count: number }>();
 

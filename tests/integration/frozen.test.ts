@@ -99,7 +99,7 @@ describe('after the customer has signed', () => {
       { words: expect.stringContaining('taken back'), by: 'The technician' },
     ]);
     expect((await readPdf(await printReport(HOME, number))).text).toContain(
-      'Recorded after it was signed or given back',
+      'After the signature, or after it was given back',
     );
   });
 

@@ -17,6 +17,7 @@ let walled: string[];
 const OPEN: Record<string, string> = {
   sign_in_tries: 'wrong tries are counted before anybody is known',
   migrations: 'which schema the database has: asked before anything else',
+  schema_version: 'and which version of the program brought it there',
 };
 
 beforeAll(async () => {

@@ -18,7 +18,7 @@ const isRepeated = (pin: string) =>
 const isYear = (pin: string) => /^(19|20)\d\d$/.test(pin);
 const isFigure = (pin: string) => {
   const digits = [...new Set(pin)].sort().join('');
-  return FIGURES.has(digits) && pin.length - digits.length < 2;
+  return FIGURES.has(digits) && pin.length === digits.length;
 };
 
 /** True for a PIN that anybody would try first: digits over and over or in a row, a year, a figure on the pad. Common practice, no source. */
