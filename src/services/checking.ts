@@ -7,8 +7,8 @@ import type { CheckResult } from '../core/check';
 import { doHeavy, TooHard } from './heavy';
 import { chainKinds } from './shop';
 
-/** How long a document may take to be read and checked, milliseconds. An ordinary door takes a few. */
-const LIMIT_MS = 4000;
+/** How long a document may take to be read and checked, milliseconds. An ordinary door takes a few; what is too much is known by counting before that: this only ends what nobody foresaw. */
+const LIMIT_MS = 60_000;
 
 /** Reads a procedure file and checks it before anything is kept; `moreKinds` of fastener come with it. Throws `invalid` with what is wrong, or by name where it is too hard to check. */
 export async function readAndCheck(
@@ -24,6 +24,7 @@ export async function readAndCheck(
   ).catch((error: unknown) => {
     throw error instanceof TooHard ? tooHard(titleIn(text)) : error;
   });
+  if (read.ok && !check) throw tooHard(read.document.title);
   if (read.ok) return { document: read.document, check: check! };
   throw invalid(
     'procedure-form',
@@ -53,27 +54,25 @@ export async function checkKept(document: ProcedureDocument, mark: string): Prom
   const key = `${document.id} ${mark} ${JSON.stringify(ownKinds)}`;
   const known = remembered.get(key);
   if (known) return known;
-  const check = await doHeavy<CheckResult>('think', 'check', { document, ownKinds }, LIMIT_MS).catch(
-    (error: unknown): CheckResult => {
+  const found = await doHeavy<CheckResult | null>('think', 'check', { document, ownKinds }, LIMIT_MS).catch(
+    (error: unknown) => {
       if (!(error instanceof TooHard)) throw error;
-      const { message } = tooHard(document.title);
-      return {
-        remarks: [
-          {
-            level: 'error',
-            code: 'too-hard',
-            items: [],
-            message,
-            repair: 'Take out options or routes that do not change the work.',
-          },
-        ],
-        coverage: { sets: 0, of: 0, exhaustive: false },
-      };
+      return null;
     },
   );
+  const check = found ?? tooHardToCheck(document);
   if (remembered.size >= MOST_REMEMBERED) remembered.clear();
   remembered.set(key, check);
   return check;
+}
+
+function tooHardToCheck({ title }: ProcedureDocument): CheckResult {
+  const { message } = tooHard(title);
+  const repair = 'Take out options or routes that do not change the work.';
+  return {
+    remarks: [{ level: 'error', code: 'too-hard', items: [], message, repair }],
+    coverage: { sets: 0, of: 0, exhaustive: false },
+  };
 }
 
 /** Findings that stand against using a document, as the fields of a refusal. */
@@ -82,20 +81,23 @@ export const errorFields = (remarks: CheckResult['remarks']) =>
     .filter((remark) => remark.level === 'error')
     .map((remark) => ({ place: remark.items.join(', '), message: remark.message }));
 
-/** How long many documents may take to be summed up, milliseconds. */
-const SUMMARY_LIMIT_MS = 8000;
+/** How long one document may take to be summed up, and how long a list waits for those that nobody has summed up yet, milliseconds. */
+const [SUMMARY_LIMIT_MS, LIST_WAITS_MS] = [20_000, 5000];
 
-/** Sums documents up for lists, by id; empty where it takes too long: a list goes on without. */
+/** Sums documents up for lists, each by itself and by its id: one that takes too long is missing, and so are those that a list does not wait for; they are there the next time. */
 export async function summariseAll(documents: ProcedureDocument[]): Promise<Map<string, Summary>> {
   const ownKinds = await chainKinds();
-  const made = await doHeavy<[string, Summary][]>(
-    'think',
-    'summariseAll',
-    { documents, ownKinds },
-    SUMMARY_LIMIT_MS,
-  ).catch((error: unknown) => {
-    if (error instanceof TooHard) return [];
-    throw error;
-  });
-  return new Map(made);
+  const made = new Map<string, Summary>();
+  const end = Date.now() + LIST_WAITS_MS;
+  for (const document of documents) {
+    if (Date.now() > end) break;
+    const summary = await doHeavy<Summary>('think', 'sumUp', { document, ownKinds }, SUMMARY_LIMIT_MS).catch(
+      (error: unknown) => {
+        if (error instanceof TooHard) return null;
+        throw error;
+      },
+    );
+    if (summary) made.set(document.id, summary);
+  }
+  return made;
 }

@@ -39,7 +39,7 @@ import { chainKinds, readKit, readShop, shopCatalogue } from './shop';
 /** How long the server may look for a better order when a run is opened, milliseconds. */
 const ORDER_LIMIT_MS = 2000;
 /** When a planner that does not stop by itself is stopped. */
-const HARD_LIMIT_MS = 8000;
+const HARD_LIMIT_MS = 60_000;
 
 /** Everything needed to plan on the procedures in force under the shop's policy, for a person and perhaps a job's vehicle. */
 export async function planView(

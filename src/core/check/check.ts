@@ -2,6 +2,7 @@ import { BASE_CATALOGUE, type Catalogue } from '../hardware';
 import { indexItems, type ProcedureDocument } from '../procedure';
 import type { Remark } from './remark';
 import { checkDrawing, checkUnsaid } from './drawing-check';
+import { mostSets } from './effort';
 import { checkHardware, checkPlaces } from './hardware-check';
 import { checkLookAlikes } from './look-alikes';
 import { checkOptionUse, coverOptions } from './options-check';
@@ -14,18 +15,13 @@ export interface CheckResult {
   coverage: { sets: number; of: number; exhaustive: boolean };
 }
 
-/** Option sets looked at for a small document; fewer for a large one, so that the time stays bounded. */
-const MAX_SETS = 64;
-const ITEM_BUDGET = 20_000;
-
 /**
  * Checks a document of valid form: references, hardware, places, options, and under every option set (pairwise where there
  * are too many) whether the work can be carried out. Errors first. Cost: linear in items times option sets.
  */
 export function checkProcedure(document: ProcedureDocument, catalogue: Catalogue = BASE_CATALOGUE): CheckResult {
   const index = indexItems(document);
-  const size = Math.max(1, index.typeOf.size);
-  const coverage = coverOptions(document, Math.max(2, Math.min(MAX_SETS, Math.floor(ITEM_BUDGET / size))));
+  const coverage = coverOptions(document, mostSets(index.typeOf.size));
   const remarks = [
     ...checkReferences(document, index),
     ...checkHardware(document, index, catalogue),

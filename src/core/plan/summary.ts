@@ -28,12 +28,14 @@ export interface Summary {
 
 /** Times do not depend on the order, so none is searched for. */
 const QUICK = { effort: { widths: [1], states: 1 } };
+/** Actions up to which the way back is worked out for a list; the largest dash has about two hundred. */
+const MOST_PLANNED = 300;
 /** Parts drawn in a summary at most. */
 const MOST_SHAPES = 9;
 /** Share of the time that goes into tool changes and moves (common practice, no source). */
 const BETWEEN = 0.25;
 
-/** Sums a procedure up, every option included. O(n²) in its items, for the way back. */
+/** Sums a procedure up, every option included. O(n²) in its items for the way back, up to a few hundred; linear beyond. */
 export function summarise(document: ProcedureDocument, catalogue: Catalogue = BASE_CATALOGUE): Summary {
   const kinds = document.fasteners.map((fastener) => ({ fastener, kind: fastenerKindOf(catalogue, fastener) }));
   const threaded = kinds.filter(({ kind }) => kind.threaded);
@@ -60,10 +62,10 @@ function likelySeconds(document: ProcedureDocument, catalogue: Catalogue): numbe
   // What waits for the battery waits for nothing here: its own work is not this procedure's.
   const all = new Set([...own, ...graph.nodes.keys()]);
   const done = [...carryOut(graph, all, { rules: true }).done].filter((id) => own.has(id));
-  const steps = [
-    ...done.flatMap((id) => graph.nodes[id].action ?? []),
-    ...planRefit(graph, done, DEFAULT_COSTS, QUICK).actions,
-  ];
+  const out = done.flatMap((id) => graph.nodes[id].action ?? []);
+  // The way back of more than anybody has on a bench is not worked out for a list: it takes about as long as the way out.
+  const back = out.length > MOST_PLANNED ? out : planRefit(graph, done, DEFAULT_COSTS, QUICK).actions;
+  const steps = [...out, ...back];
   const seconds = steps.map(({ ms }) => ms / 1000).filter((one) => one > 0);
   return durationOf(seconds, seconds.reduce((sum, one) => sum + one, 0) * BETWEEN).likelySeconds;
 }
