@@ -85,9 +85,15 @@ module.exports = {
     ),
     forbid(
       'front-knows-contracts',
-      { path: '^src/front' },
+      { path: '^src/front', pathNot: '^src/front/event-route' },
       { path: '^(src/(core|data|services|ui|device|workers)|app)' },
       'What stands before the app knows only limits.',
+    ),
+    forbid(
+      'front-answers-events',
+      { path: '^src/front/event-route' },
+      { path: '^(src/(core|data|services|ui|device|workers)|app)', pathNot: '^src/(core/errors|services/event-door)' },
+      'One route is answered at the front, by the page server’s own handler.',
     ),
     forbid(
       'nobody-knows-the-front',

@@ -27,7 +27,7 @@ import {
 } from '../data';
 import { checkKept, errorFields } from './checking';
 import { troublesOf } from './experience';
-import { demandOwn } from './library';
+import { demandOwn } from './own';
 import { demand } from './permission';
 
 /** Findings looked at together. */

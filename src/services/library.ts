@@ -48,6 +48,7 @@ import { checkKept, errorFields, readAndCheck, summariseAll } from './checking';
 import { findingsOn } from './findings';
 import { originOf } from './variants';
 import { newId } from './new-id';
+import { demandOwn } from './own';
 import { demand, may } from './permission';
 import { demandTesters } from './rehearse/testers';
 
@@ -107,16 +108,6 @@ export function creditedIn({ revisions, draft, comments, retired, takenIn }: Pro
     takenIn?.takenBy,
   ];
   return [...new Set(named.filter((id) => typeof id === 'string'))];
-}
-
-/** A procedure of one's own branch, to be changed. Throws not-found, forbidden for one that another branch shares. */
-export async function demandOwn(on: Db, by: Actor, id: string): Promise<void> {
-  const { branch, title } = await getProcedureRow(on, id);
-  if (branch !== by.branch)
-    throw forbidden(
-      'not-ours',
-      `“${title}” belongs to another branch. Derive a procedure of your own from it, or leave a comment.`,
-    );
 }
 
 /** What became of a procedure, and where it came from. */

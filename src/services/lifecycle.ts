@@ -15,7 +15,7 @@ import {
   unretireProcedure,
   type Actor,
 } from '../data';
-import { demandOwn } from './library';
+import { demandOwn } from './own';
 import { demand } from './permission';
 
 /** Asks a lead to look at a draft as it stands, or takes that back. Throws a conflict where it moved on. */

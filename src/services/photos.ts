@@ -4,7 +4,7 @@ import { bytesInWords, MAX_PHOTO_BYTES } from '../contracts/body-limits';
 import { conflict, invalid } from '../core/errors';
 import { dbOf, findPhotoMark, getJob, getPhoto, insertPhoto, type Actor, type PhotoOwner, type Branch } from '../data';
 import { doHeavy, TooHard } from './heavy';
-import { demandOwn } from './library';
+import { demandOwn } from './own';
 import { demand } from './permission';
 
 /** Pixels a photo may have: twice what a large camera makes. */

@@ -4,7 +4,7 @@ import { conflict, invalid } from '../core/errors';
 import { LONGEST_SECONDS, type RecordingKind } from '../core/procedure';
 import { dbOf, findRecordingMark, getRecording, insertRecording, type Actor, type Branch } from '../data';
 import { doHeavy, TooHard } from './heavy';
-import { demandOwn } from './library';
+import { demandOwn } from './own';
 import { demand } from './permission';
 
 /** How long looking into one may take, milliseconds. */

@@ -21,7 +21,7 @@ import {
   type Branch,
 } from '../data';
 import { newId } from './new-id';
-import { demandOwn } from './library';
+import { demandOwn } from './own';
 import { demand } from './permission';
 
 /** What makes a variant itself: never taken from its origin. */

@@ -1,5 +1,5 @@
 import { notFound } from 'next/navigation';
-import { may, readShop, viewBranches } from '@/services';
+import { may, readShop, VERSION, viewBranches } from '@/services';
 import { Branches, Settings } from '@/ui/desk/settings';
 import { requirePerson } from '../../session';
 
@@ -14,6 +14,7 @@ export default async function SettingsPage() {
     <>
       <Settings zones={zones} settings={settings} />
       <Branches branches={branches} />
+      <p className="quiet mt-3">Pezzo {VERSION}</p>
     </>
   );
 }
