@@ -2,6 +2,7 @@ import type { BranchForm } from '../contracts/schemas';
 import type { BranchView } from '../contracts/views';
 import {
   dbOf,
+  doorDb,
   getProcedureRow,
   getShop,
   addBranchWithOwner,
@@ -10,6 +11,7 @@ import {
   updateShared,
   type Actor,
 } from '../data';
+import { conflict } from '../core/errors';
 import { demand } from './permission';
 import { freeIdFor } from './people';
 import { hashSecret } from './secrets';
@@ -23,10 +25,14 @@ export async function viewBranches(by: Actor): Promise<BranchView[]> {
 }
 
 /**
- * Adds a branch with its own people, stores, day and settings: it begins with the settings of whoever adds it, and with an owner of its own. The library is one. Returns its number.
+ * Adds a branch with its own people, stores, day and settings: it begins with the settings of whoever adds it, and with an owner of its own. The library is one. Throws a
+ * conflict where a branch has that name. Returns its number.
  */
 export async function addBranch(by: Actor, form: BranchForm): Promise<number> {
   demand(by, 'set-up');
+  const same = (await listBranches(doorDb)).some(({ name }) => name.toLowerCase() === form.name.trim().toLowerCase());
+  if (same)
+    throw conflict('branch-there', `There is a branch called ${form.name} already. Give this one another name.`);
   const id = await freeIdFor(form.owner);
   const [pinHash, passwordHash] = await Promise.all([hashSecret(form.pin), hashSecret(form.password)]);
   const branch = await transaction(by, async (tx) => {

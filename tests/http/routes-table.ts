@@ -21,7 +21,7 @@ export const ROUTES: Record<
       from: 'owner',
       password: true,
       at: '/api/branches',
-      data: { name: 'x', owner: 'Bea Nwosu', pin: '1111', password: 'a long password' },
+      data: { name: 'saltmarsh car audio', owner: 'Bea Nwosu', pin: '4827', password: 'a long password' },
     },
   },
   'api/customers': { DELETE: { from: 'owner', password: true, at: '/api/customers' } },

@@ -59,6 +59,9 @@ describe('a second branch', () => {
     expect((await everybody(other.branch)).map(({ id }) => id)).toEqual(['ada-brine']);
     expect((await everybody(HOME)).map(({ id }) => id)).not.toContain('ada-brine');
     const form = { name: 'y', owner: 'The Owner', pin: '8341', password: 'a long password' };
+    await expect(addBranch(people.owner, { ...form, name: 'harbour BRANCH' })).rejects.toMatchObject({
+      code: 'branch-there',
+    });
     await expect(addBranch(people.lead, form)).rejects.toMatchObject({ kind: 'forbidden' });
     await expect(changePerson(other, 'technician', { active: false })).rejects.toMatchObject({ kind: 'not-found' });
     expect((await viewBranches(other)).map(({ name, isOurs }) => [name, isOurs])).toEqual([

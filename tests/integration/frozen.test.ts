@@ -112,6 +112,45 @@ describe('after the customer has signed', () => {
     expect((await stateOf(visit)).signed.map(({ person }) => person)).toEqual(['technician']);
   });
 
+  it('is sealed: the server works out what was signed, and no other name signs the very same again', async () => {
+    const { number, visit, records, signed } = await signedVisit();
+    const ids = records.map(({ id }) => id);
+    const seal = (await stateOf(visit)).signatures.arrival!.seal;
+    expect(seal).toMatch(/^[0-9a-f]{64}$/);
+    const other = event({ ...signature(ids), name: 'Somebody else', seal: '0'.repeat(64) } as VisitFact);
+    expect((await send(visit, other)).setAside).toEqual([
+      { id: other.id, reason: 'Zoë has signed exactly this already; Somebody else cannot sign the same again.' },
+    ]);
+    const more = event({
+      type: 'marked',
+      view: 'left',
+      x: 0.4,
+      y: 0.5,
+      kind: 'dent',
+      words: 'too late',
+      walk: 'arrival',
+    });
+    await send(visit, more);
+    const before = await readReport(HOME, number);
+    // What came after the signature is told there, and numbered nowhere.
+    expect([before.marks, before.later.map(({ words }) => words)]).toEqual([[], [expect.stringContaining('dent')]]);
+    const later = event({ ...signature([...ids, more.id]), name: 'Somebody else' } as VisitFact);
+    expect((await send(visit, later)).setAside).toEqual([]);
+    const report = await readReport(HOME, number);
+    expect(report.marks).toMatchObject([{ n: 1, kind: 'dent' }]);
+    expect([report.earlierSignatures[0], report.signatures.arrival]).toMatchObject([
+      { name: 'Zoë', seal, sealHolds: true },
+      { name: 'Somebody else', sealHolds: true },
+    ]);
+    expect(report.signatures.arrival!.seal).not.toBe(seal);
+    // A seal that is sent along says nothing.
+    expect((await stateOf(visit)).signed.map((one) => one.seal)).not.toContain('0'.repeat(64));
+    expect(signed.type).toBe('signed');
+    const { text } = await readPdf(await printReport(HOME, number));
+    expect(text.replace(/\s+/g, '')).toContain(`Sealofwhatwassigned:${seal!.slice(0, 32)}`);
+    expect(text).toMatch(/Made by Pezzo \d+\.\d+\.\d+ from \d+ records in an unbroken chain/);
+  });
+
   it('a second signature stands beside the first, and covers what was recorded since', async () => {
     const { number, visit } = await signedVisit();
     await send(visit, event(radio('arrival', 'fails')));

@@ -335,7 +335,7 @@ function signature(doc: Doc, title: string, given: SealedSignature | undefined):
     `${title}: ${given.name}, ${doc.dates.moment(given.at)}, over ${given.covers} records${given.later ? `; ${given.later} recorded later are not covered` : ''}`,
   );
   if (given.sealHolds === false) paragraph(doc, 'THE SEAL DOES NOT FIT: what was signed is not what is kept.', OXIDE);
-  else if (given.seal) paragraph(doc, `Seal of what was signed: ${given.seal.slice(0, 32)}`, SOFT);
+  else if (given.seal) paragraph(doc, `Seal of what was signed: ${inFours(given.seal)}`, SOFT);
   if (given.strokes.length === 0) return;
   const top = doc.y + 2;
   doc.save().translate(MARGIN, top).scale(0.15);
@@ -350,6 +350,9 @@ function signature(doc: Doc, title: string, given: SealedSignature | undefined):
   doc.y = top + 66;
 }
 
+/** The beginning of a hash, as somebody can compare it by eye. */
+const inFours = (hash: string) => hash.slice(0, 32).replace(/(.{4})(?=.)/g, '$1 ');
+
 /** The last line: what the report is made of, and whether its records are whole. */
 function records(doc: Doc, { version, records: { count, chain, faults } }: Report): void {
   doc.moveDown(0.6);
@@ -357,7 +360,7 @@ function records(doc: Doc, { version, records: { count, chain, faults } }: Repor
     doc,
     faults
       ? `${faults} OF ${count} RECORDS DO NOT FIT THEIR CHAIN: they were changed after they were kept.`
-      : `Made by Pezzo ${version} from ${count} records in an unbroken chain, ${chain.slice(0, 32)}.`,
+      : `Made by Pezzo ${version} from ${count} records in an unbroken chain: ${inFours(chain)}.`,
     faults ? OXIDE : SOFT,
   );
 }
