@@ -235,10 +235,14 @@ export interface ThrowAwayCluster extends Cluster {
 
 const QUICK = ['fsync=off', 'synchronous_commit=off', 'full_page_writes=off'];
 
-/** Makes and starts a cluster that is thrown away when stopped. Quick unless it is to survive a crash (`durable`). */
-export async function startThrowAwayCluster({ durable = false } = {}): Promise<ThrowAwayCluster> {
+/** Makes and starts a cluster that is thrown away when stopped, in `within` where that is named. Quick unless it is to survive a crash (`durable`). */
+export async function startThrowAwayCluster({
+  durable = false,
+  within = null as string | null,
+} = {}): Promise<ThrowAwayCluster> {
   await ensurePostgres();
-  const base = [tmpdir(), '/var/tmp', '/dev/shm'].find((folder) => existsSync(folder) && canEnter(folder)) ?? '/tmp';
+  const base =
+    within ?? [tmpdir(), '/var/tmp', '/dev/shm'].find((folder) => existsSync(folder) && canEnter(folder)) ?? '/tmp';
   const folder = mkdtempSync(join(base, 'pezzo-test-'));
   const kept = {
     password: newPassword(),

@@ -116,8 +116,8 @@ test('does not let a photo that hangs on the way hold up what is recorded after 
 
 test('keeps what was recorded by somebody who was removed meanwhile, and shows it to a lead', async ({ page }) => {
   const owner = await signedIn('ines-okafor-lind', 'saltmarsh-desk');
-  await owner.post('/api/people', { data: { name: 'Sam Quill', role: 'technician', pin: '7391', password: '' } });
-  const sam = await signedIn('sam-quill', '7391');
+  await owner.post('/api/people', { data: { name: 'Sam Quill', role: 'technician', pin: '7395', password: '' } });
+  const sam = await signedIn('sam-quill', '7395');
   const { number } = (await (
     await sam.post('/api/jobs', {
       data: { title: 'Left behind', customer: '', make: 'Velden', model: 'Kite', year: 2017, body: 'hatch-5' },

@@ -20,7 +20,7 @@ test('has every acknowledged event once after the app and the database were kill
   const cluster = await startThrowAwayCluster({ durable: true });
   const databaseUrl = await prepareDatabase(cluster, 'faults');
   await loadDemo(databaseUrl);
-  const client = new pg.Client({ connectionString: databaseUrl });
+  const client = new pg.Client({ connectionString: databaseUrl, options: '-c pezzo.branch=1' });
   await client.connect();
   const {
     rows: [{ id: run }],

@@ -9,7 +9,7 @@ test('sets up an empty shop and signs the owner in', async ({ browser }) => {
   await expect(page.getByText('Give the shop a name.')).toBeVisible();
   await page.getByLabel('Name of the shop').fill('Harbour Sound');
   await page.getByLabel('Your name').fill('Ada Brine');
-  await page.getByLabel('Your PIN for the bay tablet').fill('2468');
+  await page.getByLabel('Your PIN for the bay tablet').fill('2469');
   await page.getByLabel('Your password for the desk').fill('a long password');
   await page.getByLabel('Code', { exact: true }).fill('WRONG-ONE');
   await page.getByRole('button', { name: 'Open the shop' }).click();
@@ -19,12 +19,12 @@ test('sets up an empty shop and signs the owner in', async ({ browser }) => {
   await expect(page.getByText('No jobs yet.')).toBeVisible();
   await page.getByRole('link', { name: 'People' }).click();
   await page.getByLabel('Name', { exact: true }).fill('Sol Reed');
-  await page.getByLabel('PIN', { exact: true }).fill('1357');
+  await page.getByLabel('PIN', { exact: true }).fill('1358');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   await expect(page.getByRole('cell', { name: 'Sol Reed', exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Sign out' }).click();
   await expect(page.getByText('Who is working?')).toBeVisible();
-  await signIn(page, 'Sol Reed', '1357');
+  await signIn(page, 'Sol Reed', '1358');
   await page.close();
 });
 

@@ -176,7 +176,7 @@ test('a lead who came in by PIN unlocks the desk with the password, and finds ta
     .click();
   await page.getByLabel('PIN', { exact: true }).last().fill('1234');
   await page.getByRole('button', { name: 'Save' }).click();
-  await expect(page.getByText('That PIN is the first one somebody would try')).toBeVisible();
+  await expect(page.getByText('That PIN is easily guessed')).toBeVisible();
   await page.getByLabel('PIN', { exact: true }).last().fill('5005');
   await page.getByRole('button', { name: 'Save' }).click();
   await page.getByRole('link', { name: 'Customers' }).click();

@@ -77,7 +77,7 @@ export const ROUTES: Record<
       from: 'owner',
       password: true,
       at: '/api/people',
-      data: { name: 'Bea Nwosu', role: 'trainee', pin: '4826', password: '' },
+      data: { name: 'Bea Nwosu', role: 'trainee', pin: '4827', password: '' },
     },
   },
   'api/people/[id]': { PATCH: { from: 'owner', password: true, at: '/api/people/nobody', data: { active: true } } },

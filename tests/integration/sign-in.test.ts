@@ -246,16 +246,16 @@ describe('rights of the desk', () => {
       expect([may(people.owner, deed), may(byPin, deed)]).toEqual([true, false]);
     for (const deed of ['follow', 'record', 'open-job'] as const) expect(may(byPin, deed)).toBe(true);
     await expect(
-      addPerson(byPin, { name: 'New Person', role: 'technician', pin: '4826', password: '' }),
+      addPerson(byPin, { name: 'New Person', role: 'technician', pin: '4827', password: '' }),
     ).rejects.toMatchObject({ code: 'needs-password' });
     await expect(
-      addPerson(people.lead, { name: 'New Person', role: 'technician', pin: '4826', password: '' }),
+      addPerson(people.lead, { name: 'New Person', role: 'technician', pin: '4827', password: '' }),
     ).rejects.toMatchObject({ code: 'not-allowed', message: 'Only an owner can do this.' });
-    expect(await addPerson(people.owner, { name: 'New Person', role: 'technician', pin: '4826', password: '' })).toBe(
+    expect(await addPerson(people.owner, { name: 'New Person', role: 'technician', pin: '4827', password: '' })).toBe(
       'new-person',
     );
     await expect(
-      addPerson(people.owner, { name: 'New Person', role: 'technician', pin: '4826', password: '' }),
+      addPerson(people.owner, { name: 'New Person', role: 'technician', pin: '4827', password: '' }),
     ).rejects.toMatchObject({ code: 'name-taken' });
   });
 });
