@@ -89,10 +89,31 @@ export async function demandPerson(): Promise<Actor> {
   return person;
 }
 
-/** The body, counted while it is read and no further than its address takes in. Throws `too-large`, or `invalid` where the connection broke off. */
-export async function readBytes(request: Request): Promise<Buffer> {
+/** How much of a body is read before `look` sees it, bytes. */
+const HEAD_BYTES = 64 * 1024;
+
+/**
+ * The body, counted while it is read and no further than its address takes in. `look` sees its beginning before the rest is read, and may refuse it. Throws `too-large`, or `invalid` where
+ * the connection broke off.
+ */
+export async function readBytes(request: Request, look?: (head: Buffer) => unknown): Promise<Buffer> {
   const chunks: Uint8Array[] = [];
-  await readBody(request, (chunk) => void chunks.push(chunk));
+  let length = 0;
+  let refusal: unknown = null;
+  await readBody(request, (chunk) => {
+    chunks.push(chunk);
+    const isSeen = length >= HEAD_BYTES;
+    length += chunk.length;
+    if (isSeen || !look || length < HEAD_BYTES) return;
+    try {
+      look(Buffer.concat(chunks));
+    } catch (error) {
+      refusal = error;
+      throw error;
+    }
+  }).catch((error: unknown) => {
+    throw refusal ?? error;
+  });
   return Buffer.concat(chunks);
 }
 

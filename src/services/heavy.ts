@@ -33,7 +33,8 @@ class Workshop {
   /** Who waits, each in a line of their own; whose turn it is goes round. */
   private readonly lines = new Map<string, (() => void)[]>();
   private waiting = 0;
-  private running = 0;
+  /** How many pieces of work of each person are under way. */
+  private readonly running = new Map<string, number>();
 
   constructor(
     kind: HeavyKind,
@@ -53,10 +54,11 @@ class Workshop {
   }
 
   async run<T>(name: string, input: unknown, limitMs: number, signal?: AbortSignal): Promise<T> {
-    if (this.running >= this.threads) await this.turn(asking.getStore() ?? 'nobody');
-    else this.running += 1;
+    const who = asking.getStore() ?? 'nobody';
+    if (this.isFree(who)) this.begin(who);
+    else await this.turn(who);
     if (signal?.aborted) {
-      this.done();
+      this.done(who);
       throw cancelled();
     }
     // The time counts from here, not from when it was asked: a queue does not make work hard.
@@ -73,7 +75,7 @@ class Workshop {
       throw error;
     } finally {
       clearTimeout(timer);
-      this.done();
+      this.done(who);
     }
   }
 
@@ -91,19 +93,29 @@ class Workshop {
     });
   }
 
-  /** Hands the thread over to the first in the line of whoever has waited longest since their last turn: one person's hundred jobs hold up another's by one. */
-  private done(): void {
-    const [next] = this.lines;
-    if (!next) {
-      this.running -= 1;
-      return;
+  /** Whether somebody's work may begin now: a thread is free, and one is left for the others where there are several. */
+  private isFree(who: string): boolean {
+    const all = [...this.running.values()].reduce((sum, count) => sum + count, 0);
+    return all < this.threads && (this.running.get(who) ?? 0) < Math.max(1, this.threads - 1);
+  }
+
+  private begin(who: string): void {
+    this.running.set(who, (this.running.get(who) ?? 0) + 1);
+  }
+
+  /** Hands the thread over to the first in the line of whoever has waited longest since their last turn: one person's hundred jobs hold up another's by one at most. */
+  private done(who: string): void {
+    const left = this.running.get(who)! - 1;
+    if (left > 0) this.running.set(who, left);
+    else this.running.delete(who);
+    for (const [next, line] of [...this.lines]) {
+      if (!this.isFree(next)) continue;
+      this.lines.delete(next);
+      if (line.length > 1) this.lines.set(next, line.slice(1));
+      this.waiting -= 1;
+      this.begin(next);
+      line[0]();
     }
-    const [who, line] = next;
-    const begin = line.shift()!;
-    this.waiting -= 1;
-    this.lines.delete(who);
-    if (line.length) this.lines.set(who, line);
-    begin();
   }
 }
 

@@ -79,7 +79,7 @@ const unreadable = (why: string) =>
   invalid('photo-unreadable', `This file is not a picture that can be read (JPEG, PNG, WebP or HEIC): ${why}.`);
 
 /** What the first bytes say of a picture: its kind and size. Nothing of it is decoded. Throws `invalid` where it is of another kind, or too large to decode. */
-function lookAtHeader(bytes: Buffer): { isHeic: boolean } {
+export function lookAtHeader(bytes: Buffer): { isHeic: boolean } {
   const { type = 'unknown', width, height } = sizeOf(bytes);
   if (!KINDS.has(type))
     throw unreadable(`it is ${type === 'unknown' ? 'none of these' : `of the kind ${type.toUpperCase()}`}`);

@@ -1,3 +1,4 @@
+import { demandTable } from '../contracts/schemas';
 import { invalid } from '../core/errors';
 import { doHeavy, TooHard } from './heavy';
 
@@ -8,6 +9,8 @@ type Answer<T> = { value: T } | { refused: { code: string; message: string } };
 
 /** Reads a table that somebody sent, in a thread of its own. Throws `invalid` where it is larger than anything needs, or takes too long. */
 export async function readSentTable<T>(name: 'readSpeakers' | 'readWires' | 'readDelivery', csv: string): Promise<T> {
+  // What is built to cost much is known before it is handed over: the first line that is too wide or too long ends it.
+  demandTable(csv);
   const answer = await doHeavy<Answer<T>>('think', name, csv, LIMIT_MS).catch((error: unknown): Answer<T> => {
     if (!(error instanceof TooHard)) throw error;
     return {

@@ -12,13 +12,13 @@ const code = (text: string) => {
 
 describe('a table', () => {
   it('is read by its columns, whatever separates them, with what is missing named', () => {
-    expect(readTable('\uFEFFKind ;Count\r\nclip;2\r\n\r\n"a;b";3', ['kind', 'count'])).toEqual({
+    expect(readTable('\uFEFFKind ;Count\r\nclip;2\r\n\r\n"a;b";3', ['kind', 'count'], 10)).toEqual({
       rows: [
         { kind: 'clip', count: '2' },
         { kind: 'a;b', count: '3' },
       ],
     });
-    expect(readTable('kind\nclip', ['kind', 'count'])).toEqual({ missing: 'count' });
+    expect(readTable('kind\nclip', ['kind', 'count'], 10)).toEqual({ missing: 'count' });
   });
 
   it.each([

@@ -33,15 +33,18 @@ export function demandTable(text: string): void {
   }
 }
 
-/** A table by its column names (lower case), or the first of those it has to have that is missing. Throws `invalid` where it is larger than anything here needs. */
+/** A table by its column names (lower case), no further than its first so many lines and one more, or the first of those it has to have that is missing. Throws `invalid` where it is larger than anything here needs. */
 export function readTable(
   text: string,
   needed: readonly string[],
+  most: number,
 ): { rows: Record<string, string>[] } | { missing: string } {
   demandTable(text);
   const { data, meta } = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
     header: true,
     skipEmptyLines: 'greedy',
+    // One more than is read, so that it can be said that there are more.
+    preview: most + 1,
     transformHeader: (name) => name.trim().toLowerCase(),
   });
   const missing = needed.find((column) => !meta.fields?.includes(column));

@@ -28,6 +28,7 @@ export {
   storeKitSchema,
 } from './stores';
 export { type QuoteAnswerForm, quoteAnswerSchema, type QuoteForm, quoteSchema } from './quotes';
+export { demandTable } from './csv';
 export { readWiresCsv, type ReadWires } from './wires';
 export {
   type CommentForm,

@@ -38,7 +38,7 @@ export const MOST_SPEAKERS = 50_000;
 
 /** Reads a list of speakers as CSV. A bad line is named, the rest are kept; of two with one name the later counts. */
 export function readSpeakersCsv(text: string): ReadSpeakers {
-  const table = readTable(text, ['name', 'basket_mm', 'cutout_mm']);
+  const table = readTable(text, ['name', 'basket_mm', 'cutout_mm'], MOST_SPEAKERS);
   if ('missing' in table) return { speakers: [], bad: [noColumn(table.missing)], badCount: 1 };
   const { rows: data } = table;
   const read = new Map<string, Speaker>();

@@ -137,7 +137,7 @@ const MOST_LINES = 10_000;
 
 /** Reads a delivery as CSV: kind and count. A bad line is named, the rest are kept. */
 export function readDeliveryCsv(text: string): ReadDelivery {
-  const table = readTable(text, ['kind', 'count']);
+  const table = readTable(text, ['kind', 'count'], MOST_LINES);
   if ('missing' in table) return { lines: [], bad: [noColumn(table.missing)] };
   const { rows: data } = table;
   const read: ReadDelivery = { lines: [], bad: [] };

@@ -19,7 +19,7 @@ const POLES: Record<string, 'plus' | 'minus'> = {
 
 /** Reads a table of wires as CSV: procedure, item, cavity, colour, function, polarity, how. A bad line is named, the rest are kept. */
 export function readWiresCsv(text: string): ReadWires {
-  const table = readTable(text, ['procedure', 'item', 'colour']);
+  const table = readTable(text, ['procedure', 'item', 'colour'], MOST_LINES);
   if ('missing' in table) return { lines: [], bad: [noColumn(table.missing)] };
   const { rows: data } = table;
   const read: ReadWires = { lines: [], bad: [] };

@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { jobNumber } from '@/contracts/schemas';
 import { invalid } from '@/core/errors';
-import { keepPhoto, readPhoto } from '@/services';
+import { keepPhoto, lookAtHeader, readPhoto } from '@/services';
 import { answerFile, answerPerson, readBytes } from '../../respond';
 
 interface Context {
@@ -28,7 +28,7 @@ export const PUT = (request: Request, { params }: Context) =>
           ? { jobNumber: null, procedure: value.procedure! }
           : { jobNumber: value.job, procedure: null },
       sha256: value.sha256,
-      bytes: await readBytes(request),
+      bytes: await readBytes(request, lookAtHeader),
     });
   });
 
