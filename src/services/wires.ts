@@ -77,7 +77,12 @@ export async function importWires(
   const db = dbOf(by);
   const { lines, bad } = await readSentTable<ReadWires>('readWires', csv);
   const byProcedure = new Map<string, typeof lines>();
-  for (const line of lines) byProcedure.set(line.procedure, [...(byProcedure.get(line.procedure) ?? []), line]);
+  for (const line of lines) {
+    // Added to in place: a list of thousands for one procedure is not copied with each of them.
+    const own = byProcedure.get(line.procedure);
+    if (own) own.push(line);
+    else byProcedure.set(line.procedure, [line]);
+  }
   const drafts: string[] = [];
   let kept = 0;
   for (const [id, own] of byProcedure) {

@@ -350,8 +350,12 @@ function signature(doc: Doc, title: string, given: SealedSignature | undefined):
   doc.y = top + 66;
 }
 
-/** The beginning of a hash, as somebody can compare it by eye. */
-const inFours = (hash: string) => hash.slice(0, 32).replace(/(.{4})(?=.)/g, '$1 ');
+/** The beginning of a hash, as somebody can compare it by eye; without the places to break that long words are given. */
+const inFours = (hash: string) =>
+  hash
+    .replace(/[^0-9a-f]/g, '')
+    .slice(0, 32)
+    .replace(/(.{4})(?=.)/g, '$1 ');
 
 /** The last line: what the report is made of, and whether its records are whole. */
 function records(doc: Doc, { version, records: { count, chain, faults } }: Report): void {
