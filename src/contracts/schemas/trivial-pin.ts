@@ -14,7 +14,10 @@ const FIGURES: ReadonlySet<string> = new Set(
 );
 
 const isRepeated = (pin: string) =>
-  [1, 2, 3].some((length) => pin.length > length && pin === pin.slice(0, length).repeat(8).slice(0, pin.length));
+  [1, 2, 3].some((length) => {
+    const times = pin.length / length;
+    return times > 1 && Number.isInteger(times) && pin === pin.slice(0, length).repeat(times);
+  });
 const isYear = (pin: string) => /^(19|20)\d\d$/.test(pin);
 const isFigure = (pin: string) => {
   const digits = [...new Set(pin)].sort().join('');
