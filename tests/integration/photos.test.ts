@@ -3,9 +3,9 @@ import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { crc32 } from 'node:zlib';
 import { freshDatabase } from '../support/database';
 import { watchEventLoop } from '../support/event-loop';
+import { pngHeader } from '../support/png-header';
 import { makeShop } from '../support/shop';
 import { discardDraft, keepPhoto, openJob, readPhoto, startProcedure } from '@/services';
 import { HOME, dbOf, type Actor } from '@/data';
@@ -48,25 +48,6 @@ const halves = (width = 80, height = 40) =>
   sharp({ create: { width, height, channels: 3, background: '#2040ff' } }).composite([
     { input: { create: { width: width / 2, height, channels: 3, background: '#ff2020' } }, left: 0, top: 0 },
   ]);
-/** The beginning of a PNG, interlaced and 16 bits deep (RFC 2083, sections 3 and 4.1.1), followed by nothing that can be decoded. */
-function pngHeader(width: number, height: number): Buffer {
-  const header = Buffer.alloc(13);
-  header.writeUInt32BE(width, 0);
-  header.writeUInt32BE(height, 4);
-  header.set([16, 6, 0, 0, 1], 8);
-  const chunk = (type: string, data: Buffer) => {
-    const body = Buffer.concat([Buffer.from(type, 'latin1'), data]);
-    const [length, check] = [Buffer.alloc(4), Buffer.alloc(4)];
-    length.writeUInt32BE(data.length);
-    check.writeUInt32BE(crc32(body));
-    return Buffer.concat([length, body, check]);
-  };
-  return Buffer.concat([
-    Buffer.from([137, 80, 78, 71, 13, 10, 26, 10]),
-    chunk('IHDR', header),
-    chunk('IDAT', Buffer.alloc(64)),
-  ]);
-}
 const pixel = async (bytes: Buffer, x: number, y: number) => {
   const { data, info } = await sharp(bytes).raw().toBuffer({ resolveWithObject: true });
   return [...data.subarray((y * info.width + x) * info.channels, (y * info.width + x) * info.channels + 3)];
@@ -160,13 +141,12 @@ describe('a photo', () => {
 
   it('that claims 17 000 by 17 000 pixels, interlaced, 16 bits deep, is refused by its header alone', async () => {
     const png = pngHeader(17_000, 17_000);
-    const [time, memory] = [performance.now(), process.memoryUsage().rss];
+    const memory = process.memoryUsage().rss;
     await expect(keep(png)).rejects.toMatchObject({
       code: 'photo-too-large',
       message: expect.stringContaining('289 million pixels'),
     });
-    // The aim is 100 ms and 50 MB; three times that is let pass on a busy machine.
-    expect(performance.now() - time).toBeLessThan(300);
+    // Its pixels would take 2.3 GB. The aim is 50 MB; three times that is let pass, since memory is given back late.
     expect(process.memoryUsage().rss - memory).toBeLessThan(150 * 1024 * 1024);
     await expect(keep(pngHeader(7000, 7142))).rejects.toMatchObject({ code: 'photo-unreadable' });
   });
@@ -183,9 +163,9 @@ describe('a photo', () => {
     })
       .jpeg({ quality: 90 })
       .toBuffer();
-    const lag = watchEventLoop();
+    const turns = watchEventLoop();
     await Promise.all(Array.from({ length: 6 }, () => keep(bytes)));
-    expect(lag()).toBeLessThan(3 * 100);
+    expect(turns()).toBeGreaterThan(10);
   });
 
   it('of 40 MB is refused before it is looked at', async () => {

@@ -210,11 +210,9 @@ describe('the hand-over report', () => {
       ).map((event) => ({ ...event, person: 'technician' })),
       0,
     );
-    const lag = watchEventLoop();
-    const started = performance.now();
+    const turns = watchEventLoop();
     const { text } = await readPdf(await printReport(HOME, number));
-    expect(performance.now() - started).toBeLessThan(3 * 5000);
-    expect(lag()).toBeLessThan(3 * 500);
+    expect(turns()).toBeGreaterThan(10);
     const plain = text.replace(/[\s\u200B]/g, '');
     for (const n of [0, 30, 59]) expect(plain).toContain(long(n).slice(0, 300));
   });
