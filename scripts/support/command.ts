@@ -34,7 +34,7 @@ export async function runLogged(
   closeSync(file);
   if (status !== 0)
     throw new PlainFailure(
-      `${command} ${args[0] ?? ''} failed. The end of .pezzo/${log} says:\n${readFileSync(path, 'utf8').trim().split('\n').slice(-15).join('\n')}`,
+      `${command} ${args[0] ?? ''} failed. The end of ${path} says:\n${readFileSync(path, 'utf8').trim().split('\n').slice(-15).join('\n')}`,
     );
 }
 

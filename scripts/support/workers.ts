@@ -1,7 +1,7 @@
 import { mkdirSync, renameSync, rmdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { build } from 'esbuild';
-import { DATA_FOLDER, ROOT } from './project';
+import { ROOT } from './project';
 
 /** What is bundled, and from where: the server's front and what its threads run. */
 const ENTRIES = {
@@ -12,8 +12,8 @@ const ENTRIES = {
   recording: 'src/workers/server/recording.ts',
 };
 
-/** Where the server's worker threads find what they run. */
-export const WORKERS_FOLDER = join(DATA_FOLDER, 'workers');
+/** Where the server's worker threads find what they run: within the project, beside its packages. */
+export const WORKERS_FOLDER = join(ROOT, '.pezzo/workers');
 
 /** Bundles what the server runs beside the built app: each piece in one file, so that a thread starts in a moment. Takes about 0.1 s, so it is done at every start. */
 export async function makeWorkers(): Promise<void> {

@@ -13,7 +13,7 @@ export interface Throttle {
 
 /**
  * Claims one try for a source. It counts as wrong until `forgetTries` says otherwise, so that tries sent at once cannot slip past one another. After
- * the free ones the wait before the next is one second and doubles each time. Returns 0 where the try may be made, else how long to wait, seconds.
+ * the free ones the wait before the next is one second and doubles each time. A wait from a clock that was ahead and has been set right holds nobody up. Returns 0 where the try may be made, else how long to wait, seconds.
  */
 export async function claimTry(db: Db, { source, free, longestSeconds }: Throttle): Promise<number> {
   const { rows } = await db.query<{ claimed: boolean; seconds: number }>(
@@ -26,7 +26,7 @@ export async function claimTry(db: Db, { source, free, longestSeconds }: Throttl
            when t.last_at < now() - make_interval(hours => $4) or t.failures < $2::int then 0
            else least($3::float8, 2 ^ least(20, t.failures - $2::int)) end),
          last_at = now()
-       where t.wait_until <= now()
+       where t.wait_until <= now() or t.last_at > now() + interval '1 minute'
        returning 1)
      select exists (select 1 from claimed) as claimed,
             coalesce((select extract(epoch from wait_until - now())::float8 from sign_in_tries where source = $1), 1) as seconds`,

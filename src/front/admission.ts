@@ -17,8 +17,8 @@ export interface House {
 
 /** Why a request is turned away at the door. */
 export interface Refusal {
-  status: 400 | 403 | 405 | 413 | 421 | 431 | 503;
-  code: 'bad-address' | 'other-site' | 'method' | 'too-large' | 'unknown-host' | 'keeps-ending-it';
+  status: 400 | 403 | 405 | 413 | 421 | 429 | 431 | 503;
+  code: 'bad-address' | 'other-site' | 'method' | 'too-large' | 'unknown-host' | 'too-often' | 'keeps-ending-it';
   message: string;
 }
 

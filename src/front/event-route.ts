@@ -31,9 +31,14 @@ export async function answerEvents(request: IncomingMessage, response: ServerRes
     .end(text);
 }
 
-function tokenOf({ headers }: IncomingMessage): string | undefined {
+/** The session that a request’s cookie names, as far as it can be read. */
+export function tokenOf({ headers }: IncomingMessage): string | undefined {
   const found = SESSION.exec(headers.cookie ?? '')?.[1];
-  return found && decodeURIComponent(found);
+  try {
+    return found && decodeURIComponent(found);
+  } catch {
+    return undefined;
+  }
 }
 
 async function bodyOf(request: IncomingMessage, path: string): Promise<string> {

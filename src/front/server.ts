@@ -7,9 +7,10 @@ import next from 'next';
 import { bodyLimit } from '../contracts/body-limits';
 import { admit, pathOf, type House, type Refusal } from './admission';
 import { countBody } from './count-body';
-import { answerEvents, eventLog } from './event-route';
+import { answerEvents, eventLog, tokenOf } from './event-route';
 import { pagePolicy, securityHeaders } from './policy';
 import { tlsOptions } from './tls-options';
+import { Turns, weigh } from './turns';
 import { addressOf as requestOf, UnderWay } from './under-way';
 
 /** Where the front listens and what it is told by whoever starts it. */
@@ -68,6 +69,7 @@ type Handle = (request: IncomingMessage, response: ServerResponse) => Promise<vo
 function receive(options: FrontOptions, handle: Handle) {
   const house: House = { hosts: new Set(options.hosts), tls: options.tls !== null };
   const underWay = new UnderWay(process.env.PEZZO_UNDER_WAY);
+  const turns = new Turns();
   return (request: IncomingMessage, response: ServerResponse) => {
     const url = request.url ?? '/';
     const path = pathOf(url) ?? '/';
@@ -88,7 +90,6 @@ function receive(options: FrontOptions, handle: Handle) {
         message:
           'This request has ended Pezzo several times and is turned away. Everything else works; tell whoever keeps the machine.',
       });
-    response.on('close', underWay.begin(request.method ?? '', path));
     countBody(request, bodyLimit(path));
     // What only the front may say; a sender's own words of it are dropped.
     request.headers['content-security-policy'] = pagePolicy(nonce, options.isDev);
@@ -97,14 +98,27 @@ function receive(options: FrontOptions, handle: Handle) {
     if (isLocal) request.headers['x-pezzo-local'] = MARK;
     else delete request.headers['x-pezzo-local'];
     const log = options.isDev ? null : eventLog(request.method, path);
-    const answered = log === null ? handle(request, response) : answerEvents(request, response, log);
-    answered.catch((error: Error) => {
-      process.stderr.write(`${error.stack ?? error.message}\n`);
-      if (!response.headersSent) response.writeHead(500).end();
-      else response.destroy();
+    const sender = tokenOf(request) ?? request.headers['x-pezzo-sender'];
+    const turnOver = turns.take(sender, weigh(request, path), () => {
+      response.on('close', underWay.begin(request.method ?? '', path));
+      const answered = log === null ? handle(request, response) : answerEvents(request, response, log);
+      answered.catch((error: Error) => {
+        process.stderr.write(`${error.stack ?? error.message}\n`);
+        if (!response.headersSent) response.writeHead(500).end();
+        else response.destroy();
+      });
     });
+    if (!turnOver) return turnAway(response, TOO_MANY);
+    response.on('close', turnOver);
   };
 }
+
+/** Said to whoever asks for more while two hundred of their requests wait. */
+const TOO_MANY: Refusal = {
+  status: 429,
+  code: 'too-often',
+  message: 'Too much was asked from here at once. Nothing of this was taken; try again in a moment.',
+};
 
 /** What only this process knows: the app behind believes no other word of who sits at this machine. */
 const MARK = randomBytes(16).toString('hex');

@@ -1,8 +1,7 @@
 import { readStepKey } from '../core/graph';
 import { itemKey, readItemKey, recordedId } from '../core/procedure';
-import { randomUUID } from 'node:crypto';
 import type { LogEvent, OverrideForm } from '../contracts/schemas';
-import type { RunStart } from '../contracts/views';
+import type { RunReport, RunStart } from '../contracts/views';
 import { conflict, forbidden } from '../core/errors';
 import type { RunBasis, RunEvent, RunView } from '../core/run';
 import type { RunPlan } from '../core/plan';
@@ -15,9 +14,9 @@ import {
   deleteReservations,
   insertStockMove,
   insertStockQuestion,
-  lastLamport,
   listEventPage,
   listEvents,
+  listKeptReports,
   listNewer,
   listPeople,
   listRunDocuments,
@@ -32,6 +31,7 @@ import {
   type LogRow,
   type Actor,
 } from '../data';
+import { appendHere } from './server-event';
 import { heardOf } from './experience';
 import { compareRevisions } from './library';
 import { demand, isLead } from './permission';
@@ -46,7 +46,7 @@ export async function openRunScreen(branch: Branch, id: string): Promise<RunStar
   const db = dbOf(branch);
   const run = await getRun(db, id);
   const job = await getJob(db, branch, run.jobNumber);
-  const [log, visit, people, newer, heard, toRehearse] = await Promise.all([
+  const [log, visit, people, newer, heard, toRehearse, kept] = await Promise.all([
     listEventPage<RunEvent>(db, id, 0),
     listEvents<VisitEvent>(db, job.visit, 0),
     listPeople(db),
@@ -56,6 +56,7 @@ export async function openRunScreen(branch: Branch, id: string): Promise<RunStar
       branch,
       run.plan.documents.map(({ id: document }) => document),
     ),
+    listKeptReports<RunReport>(db, [id]),
   ]);
   const checkIn = foldVisit(visit.events);
   return {
@@ -63,6 +64,7 @@ export async function openRunScreen(branch: Branch, id: string): Promise<RunStar
     job,
     events: log.events,
     position: log.position,
+    keptLedger: kept.get(id)?.ledger ?? null,
     faults: faultsOnArrival(checkIn),
     checkIn: checkIn.signatures.arrival ? 'signed' : checkIn.checkInSkipped ? 'skipped' : 'open',
     people: people.map(({ id: person, name, role, active }) => ({
@@ -192,24 +194,8 @@ export async function overrideGate(by: Actor, runId: string, form: OverrideForm,
     async (tx) => {
       const { isClosed } = await lockLog(tx, runId);
       if (isClosed) throw conflict('finished', 'This run is finished.');
-      const lamport = (await lastLamport(tx, runId)) + 1;
-      await appendEvents(
-        tx,
-        runId,
-        [
-          {
-            id: randomUUID(),
-            lamport,
-            device: 'server',
-            seq: lamport,
-            person: lead.id,
-            at: new Date().toISOString(),
-            ...(form.event ? { type: 'accepted', event: form.event } : { type: 'overridden', gate: form.gate }),
-            reason: form.reason,
-          } as unknown as LogEvent,
-        ],
-        by.id,
-      );
+      const fact = form.event ? { type: 'accepted', event: form.event } : { type: 'overridden', gate: form.gate };
+      await appendHere(tx, runId, { person: lead.id, by: by.id }, { ...fact, reason: form.reason });
     },
     'read committed',
   );

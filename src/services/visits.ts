@@ -1,6 +1,5 @@
 import type { LogEvent, SkipCheckInForm } from '../contracts/schemas';
 import type { VisitView } from '../contracts/views';
-import { randomUUID } from 'node:crypto';
 import { conflict } from '../core/errors';
 import type { RunEvent } from '../core/run';
 import { foldVisit, handBackBlocks, type VisitEvent } from '../core/visit';
@@ -8,7 +7,6 @@ import {
   appendEvents,
   dbOf,
   getJob,
-  lastLamport,
   listEventPage,
   listEvents,
   listEventsOf,
@@ -23,6 +21,7 @@ import {
   type Db,
   type LogRow,
 } from '../data';
+import { appendHere } from './server-event';
 import { everybodysNames } from './people';
 import { demand } from './permission';
 import { keepVisitReport } from './report/said';
@@ -69,18 +68,8 @@ export async function skipCheckIn(by: Actor, jobNumber: number, form: SkipCheckI
       const { events } = await listEvents<VisitEvent>(tx, visit, 0);
       if (foldVisit(events).signatures.arrival)
         throw conflict('checked-in', 'This vehicle was checked in and signed for: there is nothing to skip.');
-      const lamport = (await lastLamport(tx, visit)) + 1;
-      const event = {
-        id: randomUUID(),
-        lamport,
-        device: 'server',
-        seq: lamport,
-        person: lead.id,
-        at: new Date().toISOString(),
-        type: 'checkInSkipped',
-        reason: form.reason,
-      };
-      await appendEvents(tx, visit, [event], by.id);
+      const fact = { type: 'checkInSkipped', reason: form.reason };
+      await appendHere(tx, visit, { person: lead.id, by: by.id }, fact);
     },
     'read committed',
   );

@@ -1,4 +1,4 @@
-import { request as requestHttp, type IncomingHttpHeaders, type RequestOptions } from 'node:http';
+import { request as requestHttp, type ClientRequest, type IncomingHttpHeaders, type RequestOptions } from 'node:http';
 import { readFileSync } from 'node:fs';
 import { request, type APIRequestContext } from '@playwright/test';
 import { secretOf } from '../../scripts/support/browser';
@@ -66,17 +66,25 @@ export function raw(
     const write = async () => {
       for (const piece of pieces) {
         if (sending.destroyed || answered) return;
-        if (!sending.write(piece))
-          await new Promise((drained) => {
-            sending.once('drain', drained);
-            sending.once('close', drained);
-          });
+        if (!sending.write(piece)) await drained(sending);
       }
       sending.end();
     };
     void write();
   });
 }
+
+/** Waits until a request takes more, or never will. */
+const drained = (sending: ClientRequest) =>
+  new Promise<void>((resolve) => {
+    const done = () => {
+      sending.off('drain', done);
+      sending.off('close', done);
+      resolve();
+    };
+    sending.on('drain', done);
+    sending.on('close', done);
+  });
 
 /** Memory of the served app, MB. */
 export const appMemory = (): number =>

@@ -1,4 +1,6 @@
+import pg from 'pg';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { adminUrlOf, asOwner } from '../support/database';
 import { kiteJob, kiteShop, REAR_SPEAKER } from '../support/kite-shop';
 import { tablet } from '../support/sender';
 import {
@@ -103,7 +105,7 @@ describe('a second branch', () => {
       () => sendQuote(people.lead, theirs, { id: run, lines: [], words: '', promises: false }),
       () => viewJob(other.branch, job),
     ])
-      await expect(work()).rejects.toMatchObject({ kind: 'not-found' });
+      await expect(work()).rejects.toMatchObject({ kind: expect.stringMatching(/^(not-found|invalid)$/) });
   });
 
   it('has a day, stores, tools and kits of its own', async () => {
@@ -148,5 +150,28 @@ describe('a second branch', () => {
       kind: 'forbidden',
     });
     await shareProcedure(people.lead, 'kite-rear-door', true);
+  });
+});
+
+describe('a branch deleted by hand', () => {
+  it('is kept by the database while anything is its own', async () => {
+    await expect(asOwner(`delete from shop where id = ${other.branch}`)).rejects.toThrow(/foreign key/);
+    expect((await viewBranches(other)).length).toBe(2);
+  });
+
+  it('and forced out all the same is told its people in words; the others work on', async () => {
+    const database = new URL(process.env.DATABASE_URL!).pathname.slice(1);
+    const admin = new pg.Client({ connectionString: adminUrlOf(database) });
+    await admin.connect();
+    await admin.query(`set session_replication_role = replica`);
+    await admin.query('delete from shop where id = $1', [other.branch]).finally(() => admin.end());
+    for (const work of [
+      () => readShop(other.branch),
+      () => openJob(other, kiteJob('Nowhere')),
+      () => viewDay(other, '2026-12-01'),
+    ])
+      await expect(work()).rejects.toMatchObject({ kind: expect.stringMatching(/^(not-found|invalid)$/) });
+    expect((await everybody(HOME)).length).toBeGreaterThan(3);
+    expect(await openJob(people.technician, kiteJob('Still here'))).toBeGreaterThan(0);
   });
 });

@@ -172,6 +172,18 @@ describe('wrong tries', () => {
     expect(waits).toEqual([1, 2, 4, 8, 16, 32, 64, 128, 256, 300, 300]);
   });
 
+  it('made while the clock was a day ahead hold nobody up once it is right again', async () => {
+    const bay = await enrolled();
+    for (let n = 0; n < 6; n += 1) {
+      await over();
+      await wrong(bay).catch(() => undefined);
+    }
+    await asOwner(
+      `update sign_in_tries set wait_until = wait_until + interval '1 day', last_at = last_at + interval '1 day'`,
+    );
+    await expect(signIn({ person: 'trainee', pin: '8341' }, bay)).resolves.toMatchObject({ token: expect.any(String) });
+  });
+
   it('refuse even the right PIN while the wait lasts, saying how long, and leave other tablets and other names alone', async () => {
     const [bay, other] = [await enrolled('Bay 1'), await enrolled('Bay 2')];
     for (let n = 0; n < 3; n += 1) {

@@ -1,7 +1,8 @@
+import { spawn } from 'node:child_process';
 import pg from 'pg';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { migrate, MIGRATIONS } from '../../scripts/support/migrate';
-import { asOwner } from '../support/database';
+import { addressesOf, asOwner, emptyDatabase } from '../support/database';
 import { kiteShop, REAR_SPEAKER } from '../support/kite-shop';
 import { checkHealth, demandCurrent, openRun, readReport, receiveEvents, VERSION } from '@/services';
 import { HOME, type Actor } from '@/data';
@@ -35,7 +36,58 @@ describe('a database that a newer version has changed', () => {
   });
 });
 
+/** Migrates in a process of its own, as `up` does. */
+const migrateApart = (database: string) => {
+  const work = `const { migrate } = await import('./scripts/support/migrate.ts'); await migrate('${database}');`;
+  const child = spawn(process.execPath, ['--import', 'tsx', '--input-type=module', '-e', work], { stdio: 'ignore' });
+  return { child, ended: new Promise<number | null>((resolve) => child.once('exit', resolve)) };
+};
+
+/** Everything of a schema that can be told apart: columns, constraints, policies, triggers, functions. */
+const schemaOf = async (database: string): Promise<string[]> => {
+  const client = new pg.Client({ connectionString: database });
+  await client.connect();
+  const { rows } = await client
+    .query<{ line: string }>(
+      `select concat_ws(' ', 'column', table_name, column_name, data_type, is_nullable, column_default) as line from information_schema.columns where table_schema = 'public'
+       union all select concat_ws(' ', 'constraint', conrelid::regclass, pg_get_constraintdef(oid)) from pg_constraint where connamespace = 'public'::regnamespace
+       union all select concat_ws(' ', 'policy', tablename, policyname, qual, with_check) from pg_policies where schemaname = 'public'
+       union all select pg_get_triggerdef(oid) from pg_trigger where not tgisinternal
+       union all select 'migration ' || name from migrations order by 1`,
+    )
+    .finally(() => client.end());
+  return rows.map(({ line }) => line);
+};
+
 describe('half an upgrade', () => {
+  it('killed at any moment is gone on with at the next start, and comes to the same', async () => {
+    const whole = await emptyDatabase();
+    await migrate(addressesOf(whole.name).owner);
+    const cut = await emptyDatabase();
+    const { owner: address } = addressesOf(cut.name);
+    const doneSoFar = async () => {
+      const client = new pg.Client({ connectionString: address });
+      await client.connect();
+      const { rows } = await client
+        .query<{ n: number }>('select count(*)::int as n from migrations')
+        .catch(() => ({ rows: [{ n: 0 }] }))
+        .finally(() => client.end());
+      return rows[0].n;
+    };
+    const reached: number[] = [];
+    for (const after of [0, 6, 15, 24]) {
+      const { child, ended } = migrateApart(address);
+      await expect.poll(doneSoFar, { interval: 2, timeout: 60_000 }).toBeGreaterThan(after);
+      child.kill('SIGKILL');
+      await ended;
+      reached.push(await doneSoFar());
+    }
+    expect(reached[0]).toBeLessThan(MIGRATIONS.length);
+    await migrate(address);
+    expect(await schemaOf(address)).toEqual(await schemaOf(addressesOf(whole.name).owner));
+    await Promise.all([whole.drop(), cut.drop()]);
+  });
+
   it('is no upgrade: a migration that was cut off leaves nothing behind, and the next start goes on', async () => {
     // As it stands once the last migration has been cut off in the middle: its transaction never was.
     const client = new pg.Client({ connectionString: owner(), options: '-c pezzo.task=migration' });

@@ -2,6 +2,7 @@ import type { RunPlan } from '../../core/plan';
 import type { RunEvent } from '../../core/run';
 import type { CheckedLine, CheckZone, VisitEvent } from '../../core/visit';
 import type { JobView } from './jobs';
+import type { RunReport } from './report';
 
 /** Everything the bay screen starts from. */
 export interface RunStart {
@@ -9,6 +10,8 @@ export interface RunStart {
   job: JobView;
   events: RunEvent[];
   position: number;
+  /** The ledger of a finished run as it was kept at its end; null while it goes on. */
+  keptLedger: RunReport['ledger'] | null;
   /** What did not work on arrival. */
   faults: CheckedLine[];
   /** Whether the vehicle was checked in: nothing is begun before that, or before a lead skipped it. */

@@ -1,3 +1,4 @@
+import './low-priority';
 import type { Report } from '../../contracts/views';
 import { drawReport } from './draw-report';
 

@@ -1,3 +1,4 @@
+import './low-priority';
 import sharp, { type Sharp } from 'sharp';
 
 /** Converts photos for the server, off its event loop. Whoever asks has looked at the header and set the time this may take. */

@@ -1,3 +1,4 @@
+import './low-priority';
 import { parseBuffer } from 'music-metadata';
 
 /** Looks into recordings for the server, off its event loop. Whoever asks has set the time this may take. */

@@ -1,3 +1,4 @@
+import './low-priority';
 import {
   readProcedure,
   readProcedureText,

@@ -2,7 +2,8 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import Table from 'react-bootstrap/Table';
-import { isBalanced, type LedgerRow } from '@/core/run';
+import type { RunReport } from '@/contracts/views';
+import { isBalanced } from '@/core/run';
 import { Trouble } from '../../design/trouble';
 import { Photo } from '../log';
 import { RunFoot } from './foot';
@@ -14,7 +15,7 @@ import { TooEarly } from './too-early';
 
 /** The ledger: every fastener out, back, new or accounted for, every bin empty; finishing waits until it balances. */
 export function ClosePanel({ bay }: { bay: Bay }) {
-  const { handle, job, nameOf } = bay;
+  const { handle, job, nameOf, keptLedger } = bay;
   const { state, view } = handle;
   const [trouble, setTrouble] = useState<string | null>(null);
   const others = view.blocks.filter(({ code }) => code !== 'missing' && code !== 'left-over');
@@ -41,7 +42,7 @@ export function ClosePanel({ bay }: { bay: Bay }) {
             </p>
           ))}
         <div className="sheet">
-          <LedgerTable ledger={view.ledger} />
+          <LedgerTable ledger={keptLedger ?? view.ledger.map((row) => ({ ...row, balances: isBalanced(row) }))} />
         </div>
         <RecordRun bay={bay} />
         <Notes bay={bay} />
@@ -163,8 +164,11 @@ function Notes({
   );
 }
 
-function LedgerTable({ ledger }: { ledger: LedgerRow[] }) {
-  const columns: [string, (row: LedgerRow) => number][] = [
+/** A row of the ledger, worked out here or kept when the run was finished; `missing` is known of the former only, the latter had none. */
+type ShownRow = RunReport['ledger'][number] & { missing?: number };
+
+function LedgerTable({ ledger }: { ledger: ShownRow[] }) {
+  const columns: [string, (row: ShownRow) => number][] = [
     ['Out', (row) => row.out],
     ['Back', (row) => row.back],
     ['New', (row) => row.renewed],
@@ -173,7 +177,7 @@ function LedgerTable({ ledger }: { ledger: LedgerRow[] }) {
     ['Left out', (row) => row.omitted],
     ['Kept', (row) => row.kept],
   ];
-  const total = (of: (row: LedgerRow) => number) => ledger.reduce((sum, row) => sum + of(row), 0);
+  const total = (of: (row: ShownRow) => number) => ledger.reduce((sum, row) => sum + of(row), 0);
   return (
     <Table className="ledger-table mb-0">
       <thead>
@@ -188,8 +192,8 @@ function LedgerTable({ ledger }: { ledger: LedgerRow[] }) {
         </tr>
       </thead>
       <tbody>
-        {ledger.map((row) => (
-          <tr key={row.item} className={isBalanced(row) ? '' : 'off'}>
+        {ledger.map((row, at) => (
+          <tr key={at} className={row.balances ? '' : 'off'}>
             <td>{row.words}</td>
             {columns.map(([name, of]) => (
               <td key={name} className={`n ${of(row) ? '' : 'none'}`} data-name={name}>
@@ -197,7 +201,7 @@ function LedgerTable({ ledger }: { ledger: LedgerRow[] }) {
               </td>
             ))}
             <td>
-              {isBalanced(row) ? (
+              {row.balances ? (
                 <span className="good">balances</span>
               ) : (
                 <span className="trouble">{row.missing} missing</span>
