@@ -24,7 +24,7 @@ async function readNonce(): Promise<string | undefined> {
 export default async function RootLayout({ children }: { children: ReactNode }) {
   const nonce = await readNonce();
   return (
-    <html lang="en" suppressHydrationWarning>
+    <html lang="en" data-clock-rate={process.env.PEZZO_TEST_CLOCK} suppressHydrationWarning>
       <head>
         <script nonce={nonce} suppressHydrationWarning dangerouslySetInnerHTML={{ __html: SCHEME_SCRIPT }} />
       </head>

@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import pg from 'pg';
 import { v7 as uuid } from 'uuid';
-import { foldRun, graphOf, viewRun, type RunEvent, type RunFact } from '../../src/core/run';
+import { foldRun, graphOf, viewRun, waitNeeded, type RunEvent, type RunFact } from '../../src/core/run';
 import {
   dbOf,
   doorDb,
@@ -156,7 +156,7 @@ async function work(runId: string, personId: string, removalSteps: number): Prom
   add({ type: 'started' });
   for (let n = 0; n < removalSteps && now(); n += 1) {
     const { key, step } = now()!;
-    add({ type: 'done', action: key }, step.ms);
+    add({ type: 'done', action: key, ...(key === 'wait' ? { elapsed: waitNeeded(run.plan) } : {}) }, step.ms);
     if (key === 'release:kite-rear-door/c1') add({ type: 'broken', item: 'kite-rear-door/c1', count: 1 });
   }
   if (removalSteps === Infinity) {

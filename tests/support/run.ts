@@ -15,6 +15,13 @@ export function stamp(facts: RunFact[], device = 'tablet-a', person = 'bea', sta
   }));
 }
 
+/** An action done; a wait as a tablet saw it last for an hour. */
+export const doneFact = (action: string): RunFact => ({
+  type: 'done',
+  action,
+  ...(/^wait(#|$)/.test(action) ? { elapsed: 3600 } : {}),
+});
+
 /** The run plan of a document and goal. */
 export function runPlanFor(document: ProcedureDocument, goals: string[], options = {}): RunPlan {
   const result = makePlan({ documents: [document], goals, options });

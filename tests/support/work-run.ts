@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { basisOf, foldRun, viewRun, type RunEvent, type RunFact } from '@/core/run';
 import type { RunPlan } from '@/core/plan';
+import { doneFact } from './run';
 
 /** Makes events as one device of one person would, one after another. */
 export function deviceOf(person: string, device = `tablet-${person}`, startLamport = 0): (fact: RunFact) => RunEvent {
@@ -40,7 +41,7 @@ export function workThrough(
         stamp(
           'gate' in step.step && step.step.gate
             ? { type: 'gatePassed', gate: step.key }
-            : { type: 'done', action: step.key },
+            : doneFact(step.key),
         ),
       );
       for (const fact of extra[step.key] ?? []) events.push(stamp(fact));

@@ -42,7 +42,11 @@ function isSaneTime(value: string): boolean {
 const RUN_FACTS: Record<RunEvent['type'], Joi.SchemaMap> = {
   started: {},
   phase: { to: Joi.valid('remove', 'fit', 'refit').required() },
-  done: { action: key.required(), count: Joi.number().integer().min(1).max(999) },
+  done: {
+    action: key.required(),
+    count: Joi.number().integer().min(1).max(999),
+    elapsed: Joi.number().integer().min(0).max(1_000_000),
+  },
   counted: { action: key.required(), count: Joi.number().integer().min(0).max(999).required() },
   skipped: { action: key.required(), reason: words },
   retracted: { event: uuid.required() },
@@ -50,6 +54,7 @@ const RUN_FACTS: Record<RunEvent['type'], Joi.SchemaMap> = {
   lost: { item: key.required(), count: pieces, inside: Joi.boolean(), known },
   settled: { event: uuid.required(), same: Joi.boolean().required() },
   found: { item: key.required(), count: pieces },
+  lookLater: { item: key.required(), count: pieces },
   renewed: { item: key.required(), count: pieces },
   omitted: { item: key.required(), count: pieces, reason: words },
   asFound: {
@@ -98,6 +103,7 @@ const RUN_FACTS: Record<RunEvent['type'], Joi.SchemaMap> = {
     items: Joi.array().items(key).min(1).max(200).required(),
     why: words,
     check: text,
+    piece: Joi.object({ item: key.required(), count: pieces }),
   },
   mended: { words },
   leftOver: {

@@ -16,8 +16,19 @@ export interface RunReport {
   startedAt: string | null;
   finishedAt: string | null;
   /** `why`: left out, because. */
-  fitted: { line: string; done: boolean; why: string | null }[];
-  tests: { gate: string; check: string; result: TestResult }[];
+  fitted: { line: string; done: boolean; why: string | null; serial?: string | null }[];
+  /** Every answer of every round, in the order they were given; `by`, `at`, `round` are missing in reports that versions before 0.3 kept, which told the last answer of each line. */
+  tests: {
+    gate: string;
+    check: string;
+    result: TestResult;
+    note?: string | null;
+    by?: string;
+    at?: string;
+    round?: number;
+  }[];
+  /** What was drilled, cut, spliced or otherwise changed for good or for now, one sentence each. */
+  changed?: { words: string; forGood: boolean }[];
   overridden: { gate: string; reason: string; by: string }[];
   ledger: (Pick<
     LedgerRow,

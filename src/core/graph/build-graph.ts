@@ -27,7 +27,7 @@ export function buildGraph(documents: ProcedureDocument[], settings: GraphOption
     graph.presence.set(document.id, presenceOf(document, settings.options));
     addItemNodes(graph, document);
   }
-  for (const document of documents) new DocumentRules(graph, document).apply();
+  for (const document of documents) new DocumentRules(graph, document, settings).apply();
   addLooseParts(graph);
   graph.missingProcedures = [...new Set(graph.missingProcedures)].sort();
   return graph;

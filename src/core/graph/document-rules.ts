@@ -13,7 +13,7 @@ import {
   type Part,
   type ProcedureDocument,
 } from '../procedure';
-import { nodeIdOf, stateRef, type ActionGraph, type GraphNode, type NodeRef } from './graph';
+import { nodeIdOf, stateRef, type ActionGraph, type GraphNode, type GraphOptions, type NodeRef } from './graph';
 import { reachable } from './reachable';
 
 /** Applies one document's rules to the graph. One small method per sentence of the model. */
@@ -27,6 +27,7 @@ export class DocumentRules {
   constructor(
     private readonly graph: ActionGraph,
     private readonly document: ProcedureDocument,
+    private readonly settings: Pick<GraphOptions, 'srsMayMove'>,
   ) {
     this.index = graph.indexes.get(document.id)!;
     for (const fastener of this.index.fasteners.values()) {
@@ -142,6 +143,14 @@ export class DocumentRules {
     }
     this.need(takeOff, [this.id('free', part.id)]);
     const moving = this.carried(part.id);
+    // What carries an airbag sensor, or pulls at its lead, is not moved while that is live.
+    const movesSrs = [...moving].some((member) =>
+      (this.linksOf.get(member) ?? []).some(
+        (link) =>
+          link.safety === 'srs' && this.id('undo', link.id) !== null && !link.joins.every((end) => moving.has(end)),
+      ),
+    );
+    if (movesSrs && !this.settings.srsMayMove) this.need(free, [this.graph.idOf.get('wait') ?? null]);
     for (const member of moving) {
       for (const link of this.linksOf.get(member) ?? []) {
         const leaves = member === part.id || !link.joins.every((end) => moving.has(end));

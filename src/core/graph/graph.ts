@@ -47,6 +47,8 @@ export interface GraphOptions {
   catalogue?: Catalogue;
   /** The shop's SRS wait in seconds with its own source; null leaves it to the vehicle maker's manual. */
   srsWaitSeconds?: number | null;
+  /** Runs that older versions planned: a part that a live airbag link hangs on may be moved. */
+  srsMayMove?: boolean;
 }
 
 const STATE_ACTION = { free: 'free', off: 'takeOff', released: 'release', undone: 'undo', done: 'work' } as const;

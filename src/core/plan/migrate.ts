@@ -17,6 +17,7 @@ const STEPS: Record<number, (plan: StoredRunPlan) => StoredRunPlan> = {
   2: addSteps,
   3: addRefit,
   4: addSafePace,
+  5: keepRules,
 };
 
 /** Reads a stored run plan, whatever version wrote it. @throws PezzoError `plan-too-new` where a newer program did. */
@@ -34,7 +35,7 @@ export function readRunPlan(stored: StoredRunPlan): RunPlan {
 function addPrecedence(plan: StoredRunPlan): StoredRunPlan {
   const { documents = [], options = {}, removal = [], srsWaitSeconds, ownKinds = [] } = plan;
   const catalogue = extendCatalogue(BASE_CATALOGUE, ownKinds);
-  const graph = buildGraph(documents, { options, srsWaitSeconds, catalogue });
+  const graph = buildGraph(documents, { options, srsWaitSeconds, catalogue, srsMayMove: true });
   const planned = new Set(removal.flatMap((key) => graph.idOf.get(key) ?? []));
   const chosen = new Set([...planned, ...graph.nodes.flatMap(({ action }, id) => (action ? [] : [id]))]);
   const { taken } = carryOut(graph, chosen, { rules: true });
@@ -51,7 +52,7 @@ function addPrecedence(plan: StoredRunPlan): StoredRunPlan {
 function addSteps(plan: StoredRunPlan): StoredRunPlan {
   const { documents = [], options = {}, removal = [], waitsFor = {}, srsWaitSeconds, ownKinds = [] } = plan;
   const catalogue = extendCatalogue(BASE_CATALOGUE, ownKinds);
-  const graph = buildGraph(documents, { options, srsWaitSeconds, catalogue });
+  const graph = buildGraph(documents, { options, srsWaitSeconds, catalogue, srsMayMove: true });
   const actions = removal.flatMap((key) => findAction(graph, key) ?? []);
   const positionOf = new Map(actions.map(({ key }, at) => [key, at]));
   const before = actions.map(({ key }) => (waitsFor[key] ?? []).flatMap((need) => positionOf.get(need) ?? []));
@@ -63,6 +64,11 @@ function addSteps(plan: StoredRunPlan): StoredRunPlan {
 /** Version 3 planned the way back while it was run, and knew no work: without a planned order it goes back last out, first in. */
 function addRefit(plan: StoredRunPlan): StoredRunPlan {
   return { ...plan, refit: [], fit: [], backWork: [] };
+}
+
+/** Version 5 let a part be moved with a live airbag link on it and took a wait on trust: `writtenAs` tells, and such a run goes on by its own rules. */
+function keepRules(plan: StoredRunPlan): StoredRunPlan {
+  return plan;
 }
 
 /** Version 4 knew one pace: the likely one. */

@@ -7,7 +7,7 @@ import type { WaitSource } from '../wording';
 import type { Plan } from './plan-types';
 
 /** The version of run plans that this program writes; older ones are migrated when they are read. */
-export const RUN_PLAN_VERSION = 5;
+export const RUN_PLAN_VERSION = 6;
 
 /** What a run follows, fixed when it is started: procedures at their revision, and the planned removal. */
 export interface RunPlan {
@@ -106,6 +106,10 @@ export function runPlanOf(
     cautions: plan.cautions.map(({ code, text }) => ({ code, text })),
   };
 }
+
+/** Whether a run goes by the airbag rules of plans before version 6: a wait taken on trust, a part moved with a live link on it. */
+export const goesByOldSrsRules = ({ writtenAs }: Pick<RunPlan, 'writtenAs'>): boolean =>
+  writtenAs !== undefined && writtenAs < 6;
 
 /** The cost settings a run plan was made with. */
 export const costsOf = (plan: Pick<RunPlan, 'costs'>): CostSettings => plan.costs ?? DEFAULT_COSTS;

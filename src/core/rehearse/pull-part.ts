@@ -46,9 +46,16 @@ export function pullPart(ground: Ground, state: Rehearsal, move: PullMove): Rehe
   const first = rule && reasonOf(ground, rule.first);
   if (rule && !inIt.includes(first)) return noted(state, outcomeOf('too-early', move.item, [first], rule.why));
   const hold = holdOn(ground, state, part, move, inIt);
-  return hold.holding.length || hold.isWrongWay || hold.because.length
-    ? strain(ground, state, move, part, hold)
-    : comes(ground, state, move, part, target, inIt);
+  if (hold.holding.length || hold.isWrongWay || hold.because.length) return strain(ground, state, move, part, hold);
+  // It would come, with a live airbag lead or sensor on it.
+  const unsafe = waitingFor(graph, state.isDone, target).filter((id) => graph.nodes[id].ref.procedure === null);
+  if (unsafe.length)
+    return stopForSrs(
+      state,
+      move.item,
+      unsafe.map((id) => reasonOf(ground, id)),
+    );
+  return comes(ground, state, move, part, target, inIt);
 }
 
 /** Bends it where it is held; beyond its strength something gives way. */

@@ -48,7 +48,7 @@ export function outcomeWords(ground: Ground, state: Rehearsal, outcome: Outcome)
     case 'wrong-tool':
       return `Not with that: ${name} ${isSeveral(ground, item!) ? 'take' : 'takes'} ${toolName(more!)}.`;
     case 'srs':
-      return `Stop. ${capital(name)} belongs to the airbag system and the battery is on: it could fire. Battery off first, then wait as the vehicle maker’s manual says.`;
+      return `Stop. ${capital(name)} ${item && ground.graph.idOf.has(`free:${item}`) ? 'has an airbag lead on it' : 'belongs to the airbag system'} and the battery is on: it could fire. Battery off first, then wait as the vehicle maker’s manual says.`;
     case 'mixed-up':
       return mixedUpWords(ground, because, more);
     case 'overlooked':

@@ -1,13 +1,14 @@
 import { buildGraph, type ActionGraph } from '../graph';
 import { asFoundPlan } from './as-found';
 import { type RunState } from './state';
-import { catalogueOf, type RunPlan } from '../plan';
+import { catalogueOf, goesByOldSrsRules, type RunPlan } from '../plan';
 
 /** The graph of a run's plan. Build it once and pass it to `viewRun` on every event. */
 export const graphOf = (plan: RunPlan): ActionGraph =>
   buildGraph(plan.documents, {
     options: plan.options,
     srsWaitSeconds: plan.srsWaitSeconds,
+    srsMayMove: goesByOldSrsRules(plan),
     catalogue: catalogueOf(plan),
   });
 

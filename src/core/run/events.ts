@@ -36,7 +36,8 @@ export type RunFact =
   | { type: 'started' }
   | { type: 'phase'; to: RunPhase }
   /** Without a count the whole entry; with one, that many more of it. */
-  | { type: 'done'; action: string; count?: number }
+  /** `elapsed`: of a wait, how long this tablet saw it last by a clock that nobody sets, seconds. */
+  | { type: 'done'; action: string; count?: number; elapsed?: number }
   /** A person's word on how many pieces of an action were done, where devices counted more than there are. */
   | { type: 'counted'; action: string; count: number }
   | { type: 'skipped'; action: string; reason: string }
@@ -48,6 +49,8 @@ export type RunFact =
   /** Answers whether a `broken` or `lost` event means the same pieces as an earlier one. */
   | { type: 'settled'; event: string; same: boolean }
   | { type: 'found'; item: string; count: number }
+  /** So many pieces that fell inside are looked for later, before the cavity closes. */
+  | { type: 'lookLater'; item: string; count: number }
   | { type: 'renewed'; item: string; count: number }
   | { type: 'omitted'; item: string; count: number; reason: string }
   | { type: 'asFound'; item?: string; difference: string; change?: AsFoundChange }
@@ -68,7 +71,15 @@ export type RunFact =
   /** A lead's word that an event recorded against a gate counts all the same. */
   | { type: 'accepted'; event: string; reason: string }
   /** A panel that was closed is opened up again, because a line of a test failed or a piece is left over: a new round of the run. `items` are to be got at, "procedure/item". */
-  | { type: 'reopened'; round: number; items: string[]; why: string; check?: string }
+  | {
+      type: 'reopened';
+      round: number;
+      items: string[];
+      why: string;
+      check?: string;
+      /** So many pieces of an entry were left over: they go back in this round. */
+      piece?: { item: string; count: number };
+    }
   /** What mended what had failed. */
   | { type: 'mended'; words: string }
   /** A piece is left that nobody knows the place of. */

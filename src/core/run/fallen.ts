@@ -30,3 +30,7 @@ export function shutsOverPiece(
     fallenInside(state).some((piece) => piece.procedure === procedure)
   );
 }
+
+/** Whether pieces that fell inside are looked for now: nobody said “later”, or said it of fewer. */
+export const isSearchDue = ({ lookLater }: Pick<RunState, 'lookLater'>, { procedure, item, count }: Fallen): boolean =>
+  (lookLater.get(`${procedure}/${item}`) ?? 0) < count;

@@ -3,7 +3,7 @@ import { mergeLog } from '../log';
 import type { RunEvent } from './events';
 import { Claims } from './claims';
 import { beginRound } from './rounds';
-import { emptyState, testKey, type PieceCounts, type Progress, type RunState } from './state';
+import { emptyState, testKey, type PieceCounts, type Progress, type RunState, type TakenBack } from './state';
 
 /** Says in trade words what an event was recorded against; null where it stands. */
 export type Judge = (state: RunState, event: RunEvent) => string | null;
@@ -13,7 +13,8 @@ export type Judge = (state: RunState, event: RunEvent) => string | null;
  * and told apart by id first. What the judge holds against an event keeps it from counting until a lead accepted it. O(n log n) beside the judge.
  */
 export function foldRun(events: Iterable<RunEvent>, judge?: Judge): RunState {
-  const { standing, later, lastLamport } = mergeLog(events);
+  const all = [...events];
+  const { standing, later, lastLamport } = mergeLog(all);
   const state = emptyState();
   state.later = later;
   const claims = new Claims(standing);
@@ -35,7 +36,20 @@ export function foldRun(events: Iterable<RunEvent>, judge?: Judge): RunState {
     apply(state, own, claims);
   }
   state.questions = claims.open;
+  state.takenBack = takenBackOf(all, standing);
   return state;
+}
+
+/** What was taken back, with who did, in the order that happened. */
+function takenBackOf(all: RunEvent[], standing: RunEvent[]): TakenBack[] {
+  const retractions = standing.filter((event) => event.type === 'retracted');
+  if (retractions.length === 0) return [];
+  const byId = new Map(all.map((event) => [event.id, event]));
+  const stands = new Set(standing.map(({ id }) => id));
+  return retractions.flatMap(({ event: id, person, device, at }) => {
+    const event = byId.get(id);
+    return event && !stands.has(id) ? [{ event: ownStep(event).own, person, device, at }] : [];
+  });
 }
 
 /** An event with its step's own name, and the round that name told; null where it is about no step. */
@@ -83,15 +97,23 @@ function apply(state: RunState, event: RunEvent, claims: Claims): void {
       const pieces = piecesOf(state, event.item);
       const count = claims.countOf(event);
       pieces.lost += count;
-      if (event.inside) pieces.inside += count;
+      if (event.inside) {
+        pieces.inside += count;
+        // Another one is looked for at once, whatever was said of the first.
+        state.lookLater.delete(event.item);
+      }
       return;
     }
     case 'found': {
       const pieces = piecesOf(state, event.item);
       pieces.lost -= event.count;
       pieces.inside = Math.max(0, pieces.inside - event.count);
+      if (pieces.inside === 0) state.lookLater.delete(event.item);
       return;
     }
+    case 'lookLater':
+      state.lookLater.set(event.item, event.count);
+      return;
     case 'renewed':
       piecesOf(state, event.item).renewed += event.count;
       return;
@@ -124,6 +146,15 @@ function apply(state: RunState, event: RunEvent, claims: Claims): void {
     case 'test':
       if (event.result === 'fail') state.failures.push({ check: event.check, person: event.person, at: event.at });
       state.tests.set(testKey(event.gate, event.check), { gate: event.gate, check: event.check, result: event.result });
+      state.testLog.push({
+        gate: event.gate,
+        check: event.check,
+        result: event.result,
+        note: event.note ?? null,
+        person: event.person,
+        at: event.at,
+        round: state.round,
+      });
       return;
     case 'gatePassed':
       state.gates.set(event.gate, { passed: true, reason: null, person: event.person, event: event.id });

@@ -1,22 +1,19 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { demoProcedure } from '@tests/support/demo';
-import { runPlanFor, stamp } from '@tests/support/run';
+import { doneFact, runPlanFor, stamp } from '@tests/support/run';
 import type { RunEvent, RunFact } from './events';
 import { foldRun } from './fold';
 import { judgeFor } from './judge';
 import { basesOf, graphOf } from './basis';
 import { viewRun } from './view';
+import type { RunPlan } from '../plan';
 import { plannedRefit } from './way-back';
 
 const plan = runPlanFor(demoProcedure('lumen-front-door'), ['woofer'], { audio: 'base', puddle: 'none' });
 const graph = graphOf(plan);
 const judge = judgeFor(basesOf(plan));
-const out: RunFact[] = [
-  { type: 'started' },
-  ...plan.removal.map((action): RunFact => ({ type: 'done', action })),
-  { type: 'phase', to: 'refit' },
-];
+const out: RunFact[] = [{ type: 'started' }, ...plan.removal.map(doneFact), { type: 'phase', to: 'refit' }];
 const all = plannedRefit(graph, plan, foldRun(stamp(out)));
 const facts = [...all.actions.values()].flatMap((step): RunFact[] =>
   step.gate
@@ -74,6 +71,34 @@ describe('nobody gets round a gate', () => {
     expect(state.done.has('undo:lumen-front-door/srs1')).toBe(false);
   });
 
+  it('takes no wait for over that no tablet saw last: the shop’s figure, and a minute at least', () => {
+    const wait = (elapsed?: number): RunFact => ({
+      type: 'done',
+      action: 'wait',
+      ...(elapsed === undefined ? {} : { elapsed }),
+    });
+    const safe: RunFact[] = [
+      { type: 'started' },
+      { type: 'done', action: 'check' },
+      { type: 'done', action: 'batteryOff' },
+    ];
+    const counts = (own: RunPlan, fact: RunFact) =>
+      foldRun(stamp([...safe, fact]), judgeFor(basesOf(own))).done.has('wait');
+    expect([undefined, 1, 59, 60].map((one) => counts(plan, wait(one)))).toEqual([false, false, false, true]);
+    const slow = { ...plan, srsWaitSeconds: 180 };
+    expect([60, 179, 180].map((one) => counts(slow, wait(one)))).toEqual([false, false, true]);
+    // Runs that older versions planned recorded no time: they go on as they were planned.
+    expect(counts({ ...plan, writtenAs: 5 }, wait())).toBe(true);
+  });
+
+  it('moves nothing that an airbag lead hangs on before battery and wait, whatever door it is', () => {
+    const free = { type: 'done' as const, action: 'free:lumen-front-door/card' };
+    const early = foldRun(stamp([{ type: 'started' }, free]), judge);
+    expect([early.done.has(free.action), early.against.length]).toEqual([false, 1]);
+    const older = { ...plan, writtenAs: 5 };
+    expect(foldRun(stamp([{ type: 'started' }, free]), judgeFor(basesOf(older))).done.has(free.action)).toBe(true);
+  });
+
   it('offers only what is open, whichever open step is taken, and comes to the end', () => {
     fc.assert(
       fc.property(fc.array(fc.nat(1000), { minLength: 80, maxLength: 80 }), (picks) => {
@@ -93,7 +118,7 @@ describe('nobody gets round a gate', () => {
               if ('gate' in action && action.gate) {
                 for (const { id } of action.checks) add({ type: 'test', gate: key, check: id, result: 'pass' });
                 add({ type: 'gatePassed', gate: key });
-              } else add({ type: 'done', action: key });
+              } else add(doneFact(key));
             }
           }
         };

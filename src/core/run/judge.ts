@@ -1,6 +1,7 @@
 import { findAction } from '../graph';
 import { countOf, itemKey } from '../procedure';
 import { lowerFirst } from '../text';
+import { goesByOldSrsRules, type RunPlan } from '../plan';
 import { handStepOf } from '../steps';
 import { handStepWords } from '../wording';
 import type { basesOf, RunBasis } from './basis';
@@ -27,7 +28,7 @@ export function judgeFor(basisAt: ReturnType<typeof basesOf>): Judge {
     const basis = basisAt(state);
     const action = basis.plan.backWork.includes(key) ? undefined : findAction(basis.graph, key);
     if (event.type === 'skipped') return action && SAFE.has(key) && hasSrs(basis) ? notSkipped(basis, key) : null;
-    if (action) return tooEarlyApart(basis, state, key);
+    if (action) return tooEarlyApart(basis, state, key) ?? tooShort(basis, event);
     const refit = plannedRefit(basis.graph, basis.plan, state);
     const open = (refit.waitsFor.get(key) ?? []).find((need) => !isSettled(basis, state, refit, need));
     if (open !== undefined) return `before “${lowerFirst(titleOf(basis, refit, open))}”`;
@@ -63,6 +64,20 @@ function tooEarlyApart(basis: RunBasis, state: RunState, key: string): string | 
   const open = needs.map((id) => graph.nodes[id].key).find((need) => SAFE.has(need) && !state.done.has(need));
   return open ? `before “${lowerFirst(apartTitle(basis, open))}”` : null;
 }
+
+/**
+ * A wait that no tablet saw last long enough. Below a minute it is a slip of the finger, whatever the maker's manual says: that is no figure of how long to wait. Runs that older versions
+ * planned recorded no time.
+ */
+const LEAST_WAIT_SECONDS = 60;
+function tooShort({ plan }: RunBasis, event: RunEvent): string | null {
+  if (event.type !== 'done' || event.action !== 'wait' || goesByOldSrsRules(plan)) return null;
+  return (event.elapsed ?? 0) < waitNeeded(plan) ? 'before the wait after battery off was over' : null;
+}
+
+/** How long a tablet must have seen the wait last before it can be called over, seconds. */
+export const waitNeeded = ({ srsWaitSeconds }: Pick<RunPlan, 'srsWaitSeconds'>): number =>
+  Math.max(LEAST_WAIT_SECONDS, srsWaitSeconds ?? 0);
 
 /** Whether a step of the way back is over: as many pieces as came out, or its gate passed. */
 function isSettled({ graph }: RunBasis, state: RunState, refit: KnownRefit, key: string): boolean {

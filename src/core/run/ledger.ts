@@ -2,6 +2,7 @@ import { fastenerKindOf, type FastenerKind } from '../hardware';
 import { countOf, countedWords, heldWords, itemKey, type ItemRef } from '../procedure';
 import { stepKey, type ActionGraph } from '../graph';
 import { replacedParts, staysOut } from '../refit';
+import { inPlace } from '../wording';
 import { type RunState } from './state';
 import { doneCount, isDone, isOverCounted, progressOf } from './progress';
 
@@ -24,6 +25,10 @@ export interface LedgerRow {
   /** Pieces still to come back or to be accounted for; negative where more went in than came out. */
   missing: number;
   overCounted: boolean;
+  /** Sound pieces that came out in the round the run is in: what lies in the bin. */
+  soundNow: number;
+  /** Pieces that came out in that round. */
+  outNow: number;
   /** Undoing it destroys it: new pieces going in is the step itself, not a shortage. */
   allNew: boolean;
   /** Pieces that were missing or loose before anybody touched them: no part of either sum. */
@@ -86,6 +91,8 @@ const nothingLeft = (item: string, words: string, wasMissing: number): LedgerRow
   reasons: [],
   missing: 0,
   overCounted: false,
+  soundNow: 0,
+  outNow: 0,
   allNew: false,
   kept: 0,
   wasMissing,
@@ -126,7 +133,7 @@ function rowFor(graph: ActionGraph, state: RunState, ref: ItemRef): LedgerRow {
   const renewed = kind.destructive && isAllBack ? Math.max(0, needed - omitted) : (pieces?.renewed ?? 0);
   return {
     item,
-    words: `${countedWords(index, id, graph.catalogue)}, ${heldWords(index, id)}`,
+    words: `${countedWords(index, id, graph.catalogue)}, ${heldWords(index, id)}${inPlace(graph, ref.procedure)}`,
     out,
     back,
     scrapped,
@@ -138,6 +145,8 @@ function rowFor(graph: ActionGraph, state: RunState, ref: ItemRef): LedgerRow {
     reasons: pieces?.reasons ?? [],
     missing: needed - back - renewed - omitted,
     overCounted: isOverCounted(released, countOf(fastener)),
+    soundNow,
+    outNow,
     allNew: kind.destructive,
     wasMissing: 0,
     kept: 0,
@@ -147,7 +156,9 @@ function rowFor(graph: ActionGraph, state: RunState, ref: ItemRef): LedgerRow {
 /** What earlier rounds took out of an entry and put back, and what of it was scrapped or lost. */
 function pastOf({ past }: RunState, ref: ItemRef, total: number): { out: number; gone: number; rounds: number } {
   const item = itemKey(ref);
-  const outs = past.map(({ done }) => doneCount(done.get(stepKey({ ...ref, type: 'release' })), total));
+  const outs = past.map(({ done, leftOver }) =>
+    Math.max(0, doneCount(done.get(stepKey({ ...ref, type: 'release' })), total) - (leftOver.get(item) ?? 0)),
+  );
   const out = outs.reduce((sum, one) => sum + one, 0);
   return { out, gone: out ? (past.at(-1)?.gone.get(item) ?? 0) : 0, rounds: outs.filter(Boolean).length };
 }

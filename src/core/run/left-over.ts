@@ -2,6 +2,7 @@ import { findFastenerKind, parseDrive } from '../hardware';
 import { countOf, heldWords, itemKey, itemWords, ownCovers, type Fastener } from '../procedure';
 import type { ActionGraph } from '../graph';
 import { capital } from '../text';
+import { inPlace } from '../wording';
 import { type LeftOver, type RunState } from './state';
 import { isDone } from './progress';
 
@@ -11,6 +12,10 @@ export interface LeftOverPlace {
   words: string;
   /** Where to look, and what speaks for it. */
   reason: string;
+  /** Pieces of the entry. */
+  most: number;
+  /** Came out in this run: a left-over piece of it goes back by its own steps. */
+  wasOut: boolean;
 }
 
 /**
@@ -39,14 +44,15 @@ export function leftOverPlaces(graph: ActionGraph, state: RunState, { kind, driv
         ].filter(Boolean);
         return {
           item: itemKey(ref),
-          words: `${countOf(one)} × ${itemWords(index, one.id, graph.catalogue)}, ${heldWords(index, one.id)}`,
-          reason: capital(`${told.join(', ')}${wasOut ? '' : '; was not taken out in this run'}`),
+          words: `${countOf(one)} × ${itemWords(index, one.id, graph.catalogue)}, ${heldWords(index, one.id)}${inPlace(graph, procedure)}`,
+          most: countOf(one),
           wasOut,
+          reason: capital(`${told.join(', ')}${wasOut ? '' : '; was not taken out in this run'}`),
           count: countOf(one),
         };
       }),
   );
   return found
     .sort((a, b) => Number(b.wasOut) - Number(a.wasOut) || b.count - a.count || (a.item < b.item ? -1 : 1))
-    .map(({ item, words, reason }) => ({ item, words, reason }));
+    .map(({ item, words, reason, most, wasOut }) => ({ item, words, reason, most, wasOut }));
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { demoProcedure } from '@tests/support/demo';
-import { runPlanFor, stamp } from '@tests/support/run';
+import { doneFact, runPlanFor, stamp } from '@tests/support/run';
 import { inRound } from '../graph';
 import { basesOf, graphOf } from './basis';
 import type { RunEvent, RunFact } from './events';
@@ -36,7 +36,7 @@ class Tablet {
       for (const { key, step } of view.now.actions) {
         const at = inRound(key, state.round);
         if (!('gate' in step) || !step.gate) {
-          this.add({ type: 'done', action: at });
+          this.add(doneFact(at));
           continue;
         }
         const results = step.checks.map(({ id }) => ({ id, result: answer(id) }));
@@ -203,5 +203,73 @@ describe('pieces that were missing on arrival', () => {
       wasMissing: 1,
       missing: 0,
     });
+  });
+});
+
+describe('a piece that is left over', () => {
+  /** A door put back whole, with one screw found over. */
+  function leftOver(): { tablet: Tablet; item: string } {
+    const tablet = new Tablet();
+    tablet.add({ type: 'started' });
+    tablet.work();
+    tablet.add({ type: 'phase', to: 'refit' });
+    tablet.work();
+    const [piece] = tablet.add({ type: 'leftOver', words: '1 screw', count: 1, kind: 'screw', drive: 'T30' });
+    const [place] = leftOverPlaces(graph, tablet.state, tablet.state.leftOvers[0]).filter(({ wasOut }) => wasOut);
+    tablet.add(
+      { type: 'leftOverSettled', event: piece.id, item: place.item, reason: place.words },
+      {
+        type: 'reopened',
+        round: 2,
+        items: [place.item],
+        why: 'left over',
+        piece: { item: place.item, count: 1 },
+      },
+    );
+    return { tablet, item: place.item };
+  }
+
+  it('goes back in a round of its own: what hides it comes off, it is started and tightened, and nothing is out twice', () => {
+    const { tablet, item } = leftOver();
+    const total = graph.indexes.get('lumen-front-door')!.fasteners.get(item.split('/')[1])!.count ?? 1;
+    tablet.work();
+    tablet.add({ type: 'phase', to: 'refit' });
+    const keys = tablet.view.refit.flatMap(({ actions }) => actions.map(({ key }) => key));
+    expect(keys).toEqual(expect.arrayContaining([`start:${item}`, `tighten:${item}`]));
+    const row = () => tablet.view.ledger.find((one) => one.item === item)!;
+    expect([row().out, row().outNow, row().soundNow]).toEqual([total, 1, 1]);
+    expect(isBalanced(row())).toBe(false);
+    tablet.work();
+    expect([row().out, row().back, isBalanced(row())]).toEqual([total, total, true]);
+    expect(tablet.view.blocks).toEqual([]);
+  });
+
+  it('counts no more pieces than the entry has, however many are said to be over', () => {
+    const { tablet, item } = leftOver();
+    tablet.add({ type: 'reopened', round: 2, items: [item], why: 'again', piece: { item, count: 9 } });
+    const row = tablet.view.ledger.find((one) => one.item === item)!;
+    const total = graph.indexes.get('lumen-front-door')!.fasteners.get(item.split('/')[1])!.count ?? 1;
+    expect(row.out).toBe(total);
+  });
+});
+
+describe('every answer of every round', () => {
+  it('is kept in order, also those of a round that was closed again', () => {
+    const { tablet, check } = failedLate();
+    const before = tablet.state.testLog.length;
+    tablet.add({ type: 'reopened', round: 2, items: [itemOfCheck(check)!], check, why: 'silent' });
+    expect(tablet.state.testLog).toHaveLength(before);
+    expect(tablet.state.testLog.some((one) => one.result === 'fail' && one.check === check && one.round === 1)).toBe(
+      true,
+    );
+    tablet.work();
+    tablet.add({ type: 'mended', words: 'plug' }, { type: 'phase', to: 'refit' });
+    tablet.work();
+    expect(
+      tablet.state.testLog.filter((one) => one.check === check).map(({ result, round }) => [result, round]),
+    ).toEqual([
+      ['fail', 1],
+      ['pass', 2],
+    ]);
   });
 });

@@ -23,14 +23,19 @@ export function beginRound(
     items,
     why,
     check,
+    piece,
     person,
     at,
-  }: Pick<Round, 'round' | 'items' | 'why' | 'person' | 'at'> & { check?: string },
+  }: Pick<Round, 'round' | 'items' | 'why' | 'person' | 'at'> & {
+    check?: string;
+    piece?: { item: string; count: number };
+  },
 ): void {
   if (round === state.round) {
     // Two people opened the same thing up: one round, for what both want to get at.
     const last = state.rounds.at(-1);
     if (last) last.items = [...new Set([...last.items, ...items])];
+    if (piece) takeOut(state, piece);
     return;
   }
   if (round !== state.round + 1) return;
@@ -48,7 +53,8 @@ export function beginRound(
   }
   take('batteryOn');
   const gone = new Map([...state.pieces].map(([item, { scrapped, lost }]) => [item, scrapped + Math.max(0, lost)]));
-  state.past.push({ done: past, gone });
+  state.past.push({ done: past, gone, leftOver: new Map() });
+  if (piece) takeOut(state, piece);
   const zones = new Set(items.map((item) => readItemKey(item)?.procedure));
   const isVoid = (gate: string) => {
     const procedure = readStepKey(gate)?.procedure ?? null;
@@ -65,9 +71,20 @@ export function beginRound(
     check: check ?? null,
     person,
     at,
+    piece: piece ?? null,
     mended: null,
     stillOut: new Set(state.done.keys()),
   });
+}
+
+/** Pieces that were left over are out still: they did not go back in the round that counted them, and do in this one. */
+function takeOut(state: RunState, { item, count }: { item: string; count: number }): void {
+  const last = state.past.at(-1);
+  const counted = last?.done.get(`release:${item}`);
+  // An entry that nobody took out in this run has nothing of its own to put back.
+  if (!last || !counted) return;
+  last.leftOver.set(item, (last.leftOver.get(item) ?? 0) + count);
+  state.done.set(`release:${item}`, { full: false, count: last.leftOver.get(item)!, events: [] });
 }
 
 function backKeys(key: string): string[] {

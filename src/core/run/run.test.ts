@@ -179,16 +179,17 @@ describe('a run', () => {
       '02',
       2,
     );
-    expect(lastStepEvents(foldRun([...first, ...then]), 'tablet-a')).toEqual(then.map((event) => event.id));
-    expect(lastStepEvents(foldRun(first), 'tablet-a')).toEqual([first[0].id]);
-    expect(lastStepEvents(foldRun([]), 'tablet-a')).toEqual([]);
+    expect(lastStepEvents(foldRun([...first, ...then]), 'tablet-a', 'bea')).toEqual(then.map((event) => event.id));
+    expect(lastStepEvents(foldRun(first), 'tablet-a', 'bea')).toEqual([first[0].id]);
+    expect(lastStepEvents(foldRun([]), 'tablet-a', 'bea')).toEqual([]);
   });
 
   describe('with two technicians at it, Back', () => {
     const mine = stamp([{ type: 'done', action: 'release:door/t1' }], 'mine', 'bea', 1);
     const other = stamp([{ type: 'done', action: 'release:door@right/t1' }], 'other', 'rui', 2);
     const shared = stamp([{ type: 'done', action: 'free:door/cap' }], 'other', 'rui', 3);
-    const back = (events: RunEvent[], device = 'mine') => lastStepEvents(foldRun(events), device);
+    const back = (events: RunEvent[], device = 'mine') =>
+      lastStepEvents(foldRun(events), device, device === 'other' || device === 'tablet-b' ? 'rui' : 'bea');
     const id = ([event]: RunEvent[]) => [event.id];
 
     it('leaves alone what the other did on another door', () => {
@@ -196,16 +197,21 @@ describe('a run', () => {
       expect(back([...mine, ...other], 'other')).toEqual(id(other));
     });
 
-    it('takes back what the other did last on the same door', () =>
-      expect(back([...mine, ...shared])).toEqual(id(shared)));
-
-    it('takes back the last of all on a tablet that recorded nothing yet, as after a hand-over', () => {
-      expect(back([...mine, ...other], 'third')).toEqual(id(other));
+    it('leaves alone what the other did last, on the same door or for the vehicle as a whole', () => {
+      const phase = stamp([{ type: 'phase', to: 'fit' }], 'third', 'rui', 4);
+      expect(back([...mine, ...shared])).toEqual(id(mine));
+      expect(back([...mine, ...other, ...phase])).toEqual(id(mine));
     });
 
-    it('takes back what was said of the vehicle as a whole, whoever said it', () => {
-      const phase = stamp([{ type: 'phase', to: 'fit' }], 'third', 'rui', 4);
-      expect(back([...mine, ...other, ...phase])).toEqual(id(phase));
+    it('leaves alone what the one before did on this tablet, and has nothing to take back on one that recorded nothing', () => {
+      expect(lastStepEvents(foldRun(mine), 'mine', 'rui')).toEqual([]);
+      expect(lastStepEvents(foldRun([...mine, ...other]), 'third', 'bea')).toEqual([]);
+    });
+
+    it('tells who took what back', () => {
+      const [{ id: event }] = mine;
+      const taken = stamp([{ type: 'retracted', event }], 'mine', 'bea', 9);
+      expect(foldRun([...mine, ...taken]).takenBack).toMatchObject([{ person: 'bea', event: { id: event } }]);
     });
 
     it('never takes back anything twice, nor what cannot be taken back', () => {
@@ -228,7 +234,9 @@ describe('a run', () => {
             left = now;
           }
           expect(
-            foldRun(log).log.every(({ type }) => !['done', 'broken', 'lost', 'phase', 'counted'].includes(type)),
+            foldRun(log).log.every(
+              ({ type, device: by }) => by !== device || !['done', 'broken', 'lost', 'phase', 'counted'].includes(type),
+            ),
           ).toBe(true);
         }),
       );

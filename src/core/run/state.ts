@@ -43,6 +43,8 @@ export interface Round {
   check: string | null;
   person: string;
   at: string;
+  /** The pieces that were left over and go back in it; null where it was opened for something else. */
+  piece: { item: string; count: number } | null;
   /** What mended it, once somebody said. */
   mended: string | null;
   /** What was out already when it began, by the removal action's key: it is no part of this round's work. */
@@ -54,6 +56,27 @@ export interface PastRound {
   done: ReadonlyMap<string, Progress>;
   /** Pieces that were scrapped or lost by then, by item. */
   gone: ReadonlyMap<string, number>;
+  /** Pieces of this round that were found left over later: they were out, and did not go back in it. */
+  leftOver: Map<string, number>;
+}
+
+/** One answer to a line of a test sheet, as it was given. */
+export interface TestAnswer {
+  gate: string;
+  check: string;
+  result: TestResult;
+  note: string | null;
+  person: string;
+  at: string;
+  round: number;
+}
+
+/** Something that was taken back, with who did. */
+export interface TakenBack {
+  event: RunEvent;
+  person: string;
+  device: string;
+  at: string;
 }
 
 /** A piece that was left over, and where it belonged once that is known. */
@@ -90,6 +113,12 @@ export interface RunState {
   gates: Map<string, { passed: boolean; reason: string | null; person: string; event: string }>;
   /** The last result of each line of a test sheet. */
   tests: Map<string, { gate: string; check: string; result: TestResult }>;
+  /** Every answer of every round, in order. */
+  testLog: TestAnswer[];
+  /** Pieces that fell inside and that somebody chose to look for later, by item. */
+  lookLater: Map<string, number>;
+  /** What was taken back, in the order that happened. */
+  takenBack: TakenBack[];
   /** The round the run is in: 1 until something that was closed is opened up again. */
   round: number;
   rounds: Round[];
@@ -131,6 +160,9 @@ export const emptyState = (): RunState => ({
   leftOut: new Map(),
   gates: new Map(),
   tests: new Map(),
+  testLog: [],
+  lookLater: new Map(),
+  takenBack: [],
   round: 1,
   rounds: [],
   past: [],

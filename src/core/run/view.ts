@@ -199,7 +199,7 @@ function refitSteps(graph: ActionGraph, plan: RunPlan, state: RunState, ledger: 
   const progress = new Map(
     [...actions.values()].map((step) => {
       const row = rows.get(itemKey(step));
-      const total = row && ['start', 'tighten', 'fit'].includes(step.type) ? row.out : 1;
+      const total = row && ['start', 'tighten', 'fit'].includes(step.type) ? row.outNow : 1;
       const passed = step.gate ? isGatePassed(step, state) : doneCount(state.done.get(step.key), total) >= total;
       return [step.key, { total, passed, done: passed ? total : doneCount(state.done.get(step.key), total) }];
     }),

@@ -1,3 +1,4 @@
+export { lineOfPart } from './lines';
 export { type ComparedLine, comparedLines, faultsOnArrival, handBackBlocks } from './compare';
 export {
   CONDITIONS,

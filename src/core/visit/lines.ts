@@ -108,6 +108,16 @@ export function checkLines(zones: CheckZone[]): CheckLine[] {
   return lines;
 }
 
+/** The line of the check that asks for a part of a zone: the zone's usual one where that covers it, else its own. */
+export function lineOfPart(
+  { zone, side }: Pick<CheckZone, 'zone' | 'side'>,
+  part: { id: string; kind: string },
+): string {
+  const usual = entryOf(COVERED, part.kind);
+  const has = (entryOf(ZONE_LINES, zone) ?? []).some(([key]) => key === usual);
+  return `${zone}.${side}/${has && usual ? usual : part.id}`;
+}
+
 function zoneLines({ zone, side, document, options = {} }: CheckZone, place: string): CheckLine[] {
   const group = `${capital(zoneName(zone))}${side === 'centre' ? '' : `, ${side}`}`;
   const cranked = options.windows === 'crank';

@@ -1,3 +1,4 @@
+import { doorWords } from './place';
 import { indexItems, itemWords, type ProcedureDocument } from '../procedure';
 import type { RefitStep } from './refit';
 
@@ -10,10 +11,11 @@ export function gateWords(
   if (gate.gate === 'after-power') return 'Set again after power';
   if (!document) return 'Test before giving back';
   const part = itemWords(indexItems(document), gate.item);
+  const place = documents.length > 1 ? `, ${doorWords(document)}` : '';
   const titles = {
     clips: `Clips of the ${part}`,
     'closing-in': `Before the ${part} closes`,
     test: gate.late ? `Test with the ${part} in place` : `Test with the ${part} open`,
   };
-  return titles[gate.gate ?? 'test'];
+  return `${titles[gate.gate ?? 'test']}${place}`;
 }

@@ -1,9 +1,10 @@
 export { type WordedChange, wordChanges, wordedDiff } from './diff-words';
 export { conflictWords } from './merge-words';
 export { gateWords } from './gates';
+export { doorWords, inPlace } from './place';
 export { goalProblemWords, loopWords } from './problems';
 export { nodeWords, whyWords } from './reasons';
-export { type RefitStep, wordRefit, type WordedCheck } from './refit';
+export { checkWords, type RefitStep, wordRefit, type WordedCheck } from './refit';
 export { handStepWords, linesBeside, wordSteps } from './steps';
 export type { StepWords, WaitSource, WordingBasis } from './step-site';
 export { takesWords } from './summary';

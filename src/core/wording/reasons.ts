@@ -48,6 +48,8 @@ function hopWords(graph: ActionGraph, from: number, to: number): string {
     case 'takeOff>free':
       if (isOffToSeat(graph, from, to)) return `${a} must be off to get ${b} back in`;
       return `${b} lies loose under ${a}`;
+    case 'wait>free':
+      return `an airbag lead hangs on ${b}: battery off and the vehicle maker's wait come first`;
     case 'wait>undo':
       return `${b} is part of the airbag system: battery off and the vehicle maker's wait come first`;
     default:

@@ -1,3 +1,4 @@
+import { inPlace } from './place';
 import { withoutSrs } from './srs-name';
 import { countOf, countedWords, itemWords, readItemKey, type ItemRef } from '../procedure';
 import { capital, listed } from '../text';
@@ -19,9 +20,18 @@ export interface RefitStep extends Omit<RefitAction, 'checks' | 'notes'> {
 export const wordRefit = (graph: ActionGraph, steps: RefitAction[]): RefitStep[] =>
   steps.map((step) => ({
     ...step,
-    checks: mergeSame(step.checks.map((check) => ({ ...check, text: checkWords(graph, check) }))),
+    checks: mergeSame(
+      step.checks.map((check) => ({ ...check, text: checkWords(graph, check) + elsewhere(graph, step, check) })),
+    ),
     notes: step.notes.map((note) => noteWords(graph, note)),
   }));
+
+/** Which door a line is about, where its gate's title does not say it. */
+function elsewhere(graph: ActionGraph, { procedure }: Pick<RefitAction, 'procedure'>, { items }: GateCheck): string {
+  const doors = new Set(items.flatMap((item) => readItemKey(item)?.procedure ?? []));
+  const [door] = doors;
+  return doors.size === 1 && door !== procedure ? inPlace(graph, door) : '';
+}
 
 function mergeSame(checks: WordedCheck[]): WordedCheck[] {
   const merged = new Map<string, WordedCheck>();

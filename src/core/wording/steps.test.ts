@@ -120,7 +120,7 @@ describe('gates', () => {
     const gates = kite.refit.filter((one) => one.gate && one.item === 'card').map((one) => gateWords([KITE], one));
     expect(gates).toEqual(['Clips of the door card', 'Before the door card closes', 'Test with the door card open']);
     const late = lumen.refit.find((one) => one.late)!;
-    expect(gateWords([LUMEN], late)).toBe('Test with the door woofer in place');
+    expect(gateWords([LUMEN], late)).toBe('Test with the door card in place');
     expect(gateWords([KITE], { gate: 'test', procedure: null, item: 'hand-over' })).toBe('Test before giving back');
   });
 });

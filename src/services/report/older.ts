@@ -29,7 +29,7 @@ async function keepJob(branch: Branch, number: number): Promise<void> {
     async (tx) => {
       const { visit, isClosed } = await getJob(tx, branch, number);
       const runs = await listRunsOfJobs(tx, [number]);
-      for (const run of runs) if (run.finishedAt) await keepRunReport(tx, run);
+      for (const run of runs) if (run.finishedAt) await keepRunReport(tx, run, true);
       if (isClosed) await keepOlderVisitReport(tx, visit, runs);
     },
     'read committed',

@@ -1,9 +1,20 @@
-import { gateWords } from '../../core/wording';
-import { readRound, readStepKey } from '../../core/graph';
+import { checkWords, gateWords, inPlace } from '../../core/wording';
+import { fastenerKindOf } from '../../core/hardware';
+import type { GateCheck } from '../../core/refit';
+import { capital } from '../../core/text';
+import { readRound, readStepKey, type ActionGraph } from '../../core/graph';
 import { itemWords, readItemKey } from '../../core/procedure';
 import { sideWords } from '../../core/vehicle';
 import type { LaterLine, RunReport, VisitReport } from '../../contracts/views';
-import { gateWordsOfVersion1, isBalanced, isOfVersion1, type RunEvent } from '../../core/run';
+import {
+  gateWordsOfVersion1,
+  isBalanced,
+  isOfVersion1,
+  readSerial,
+  serialOf,
+  type RunEvent,
+  type RunState,
+} from '../../core/run';
 import { comparedLines, foldVisit, type VisitEvent, type VisitState } from '../../core/visit';
 import { insertKeptReport, listEvents, listPeople, type Db, type RunRow } from '../../data';
 import { lookAt, sparesUsed } from '../run-view';
@@ -16,11 +27,11 @@ export async function namesIn(db: Db): Promise<(id: string) => string> {
   return (id) => names.get(id) ?? id;
 }
 
-/** Folds what a finished run says and keeps it, once: no later version says it otherwise. */
-export async function keepRunReport(tx: Db, run: Pick<RunRow, 'id' | 'plan'>): Promise<void> {
+/** Folds what a finished run says and keeps it, once: no later version says it otherwise. `isOlder`: it was finished under a version that kept nothing, and told the last answer to each test alone. */
+export async function keepRunReport(tx: Db, run: Pick<RunRow, 'id' | 'plan'>, isOlder = false): Promise<void> {
   const { events } = await listEvents<RunEvent>(tx, run.id, 0);
   // What comes later stands beside, and is not kept with it.
-  await insertKeptReport(tx, run.id, VERSION, { ...runReport(run, events, await namesIn(tx)), later: [] });
+  await insertKeptReport(tx, run.id, VERSION, { ...runReport(run, events, await namesIn(tx), isOlder), later: [] });
 }
 
 /** The same for a visit whose vehicle was given back. */
@@ -59,7 +70,12 @@ export function visitReport(runs: RunRow[], visit: VisitState, isOlder = false):
 }
 
 /** What a run says, folded from its log. */
-export function runReport(run: Pick<RunRow, 'plan'>, events: RunEvent[], name: (id: string) => string): RunReport {
+export function runReport(
+  run: Pick<RunRow, 'plan'>,
+  events: RunEvent[],
+  name: (id: string) => string,
+  isOlder = false,
+): RunReport {
   const { state, view, basis } = lookAt(run.plan, events);
   const at = (type: RunEvent['type']) => state.log.find((event) => event.type === type)?.at ?? null;
   const gates = new Map(
@@ -89,12 +105,24 @@ export function runReport(run: Pick<RunRow, 'plan'>, events: RunEvent[], name: (
       line,
       done: state.ticks.get(line) ?? false,
       why: state.leftOut.get(line) ?? null,
+      serial: serialOf(state.log, line),
     })),
-    tests: [...state.tests.values()].map(({ gate, check, result }) => ({
-      gate: gateOf(gate),
-      check: lines.get(check) ?? check,
-      result,
-    })),
+    tests: isOlder
+      ? [...state.tests.values()].map(({ gate, check, result }) => ({
+          gate: gateOf(gate),
+          check: lines.get(check) ?? check,
+          result,
+        }))
+      : state.testLog.map(({ gate, check, result, note, person, at: time, round }) => ({
+          gate: gateOf(gate),
+          check: lines.get(check) ?? checkOfId(basis.graph, check),
+          result,
+          note,
+          by: name(person),
+          at: time,
+          round,
+        })),
+    changed: changedWords(basis.graph, state),
     overridden: [...state.gates].flatMap(([key, { reason, person }]) =>
       reason ? [{ gate: gateOf(key), reason, by: name(person) }] : [],
     ),
@@ -120,17 +148,73 @@ export function runReport(run: Pick<RunRow, 'plan'>, events: RunEvent[], name: (
     rounds: state.rounds.map(({ why, mended, person, at }) => ({ why, mended, by: name(person), at })),
     leftOver: state.leftOvers.map(
       ({ words, settled }) =>
-        `${words}${settled ? `: ${settled.item ? `belonged to ${settled.reason}` : settled.reason}` : ''}`,
+        `${words}${settled ? `: ${settled.item ? `put back, ${settled.reason}` : `not from this vehicle, ${settled.reason}`}` : ''}`,
     ),
-    asFound: state.asFound.map(({ difference }) => difference),
-    skipped: [...state.skipped].map(
-      ([action, reason]) => `${itemOf(action.slice(action.indexOf(':') + 1))}: ${reason}`,
-    ),
-    notes: state.log.flatMap((event) => (event.type === 'note' ? [event.text] : [])),
+    asFound: state.asFound.map(({ difference, item }) => `${difference}${placeOf(basis.graph, item)}`),
+    skipped: [...state.skipped].map(([action, reason]) => `${stepThing(basis.graph, action)}: ${reason}`),
+    notes: state.log.flatMap((event) => (event.type === 'note' && readSerial(event.text) === null ? [event.text] : [])),
     photos: state.log.flatMap((event) =>
       event.type === 'photo' ? [{ id: event.photo, words: event.words ?? itemOf(event.item) }] : [],
     ),
   };
+}
+
+/** Which door an item is at, behind its words, in a run over several. */
+const placeOf = (graph: ActionGraph, item: string | null) => inPlace(graph, readItemKey(item ?? '')?.procedure ?? null);
+
+/** What a step was about: "door card, rear door, left"; "battery". */
+function stepThing(graph: ActionGraph, action: string): string {
+  const ref = readStepKey(action);
+  const index = graph.indexes.get(ref?.procedure ?? '');
+  if (!ref || !index) return 'battery';
+  return `${itemWords(index, ref.item, graph.catalogue)}${inPlace(graph, ref.procedure)}`;
+}
+
+/** A line of a test by its name alone, where today's way back asks for it no more: it was asked in an earlier round. Events of the first versions name a line by its words. */
+function checkOfId(graph: ActionGraph, id: string): string {
+  const at = id.indexOf(':');
+  const [fact, item] = [id.slice(0, at), id.slice(at + 1)];
+  const ref = at < 0 ? null : readItemKey(item);
+  const index = ref && graph.indexes.get(ref.procedure);
+  if (!ref || !index?.typeOf.has(ref.item)) return at < 0 || ref ? 'A test' : id;
+  const isLinkFact = fact.startsWith('joined') || fact === 'srs-joined';
+  if (isLinkFact !== index.links.has(ref.item))
+    return `${capital(itemWords(index, ref.item, graph.catalogue))} works${inPlace(graph, ref.procedure)}`;
+  const check = { id, fact: fact as GateCheck['fact'], part: null, items: [item] };
+  return `${checkWords(graph, check)}${inPlace(graph, ref.procedure)}`;
+}
+
+/** Kinds of work that change a car, in the past tense. */
+const CHANGES: Record<string, string> = {
+  drill: 'Drilled',
+  cut: 'Cut',
+  splice: 'Spliced',
+  join: 'Joined wires',
+  're-pin': 'Re-pinned',
+};
+
+/** What was drilled, cut or spliced, and what came out destroyed, each with whether the car can go back to what it was. */
+function changedWords(graph: ActionGraph, state: RunState): NonNullable<RunReport['changed']> {
+  const done = new Set([...state.done.keys(), ...state.past.flatMap((one) => [...one.done.keys()])]);
+  const said = [...done].flatMap((key) => {
+    const ref = readStepKey(key);
+    const index = graph.indexes.get(ref?.procedure ?? '');
+    if (!ref || !index) return [];
+    const thing = `${itemWords(index, ref.item, graph.catalogue)}${inPlace(graph, ref.procedure)}`;
+    const work = ref.type === 'work' ? index.works.get(ref.item) : undefined;
+    if (work && CHANGES[work.kind])
+      return [
+        {
+          words: `${CHANGES[work.kind]}: ${thing}`,
+          forGood: work.reversible === false || (['drill', 'cut'].includes(work.kind) && work.reversible !== true),
+        },
+      ];
+    const fastener = ref.type === 'release' ? index.fasteners.get(ref.item) : undefined;
+    if (!fastener || !fastenerKindOf(graph.catalogue, fastener).destructive) return [];
+    const as = fastener.refit?.as ? `, came back as ${fastener.refit.as}` : '';
+    return [{ words: `Drilled or cut out: ${thing}${as}`, forGood: fastener.refit?.reversible === false }];
+  });
+  return [...new Map(said.map((one) => [one.words, one])).values()];
 }
 
 /** A gate by its key alone, where today's way back has no such gate any more. */

@@ -18,7 +18,7 @@ export function Stepper({
 }) {
   const words = label(value);
   return (
-    <div className="stepper" role="group" aria-label={words}>
+    <div className="stepper" role="group" aria-label={words} data-at-once="">
       <button type="button" aria-label={`Fewer: ${words}`} disabled={value <= min} onClick={() => onChange(value - 1)}>
         −
       </button>

@@ -255,10 +255,12 @@ function runPart(doc: Doc, run: RunReport): void {
     doc,
     `${run.finishedAt ? 'Taken apart and put back' : 'Begun, not finished'} by ${run.people.join(', ')}${run.startedAt ? `, begun ${doc.dates.moment(run.startedAt)}` : ''}${run.finishedAt ? `, finished ${doc.dates.moment(run.finishedAt)}` : ''}.`,
   );
-  for (const { line, done, why } of run.fitted)
+  for (const { line, done, why, serial } of run.fitted)
     paragraph(
       doc,
-      why ? `Left out: ${line}, ${why}` : `${done ? 'Done' : run.finishedAt ? 'Not done' : 'To do'}: ${line}`,
+      why
+        ? `Left out: ${line}, ${why}`
+        : `${done ? 'Done' : run.finishedAt ? 'Not done' : 'To do'}: ${line}${serial ? `, serial number ${serial}` : ''}`,
       done || !run.finishedAt ? INK : OXIDE,
     );
   for (const { why, mended, by } of run.rounds)
@@ -269,13 +271,31 @@ function runPart(doc: Doc, run: RunReport): void {
   for (const text of run.notes) paragraph(doc, `Note: ${text}`);
   for (const { gate, reason, by } of run.overridden)
     paragraph(doc, `${gate}: passed on the word of ${by}: ${reason}`, OXIDE);
+  for (const { words, forGood } of run.changed ?? [])
+    paragraph(doc, `${words}${forGood ? ' (for good)' : ''}.`, forGood ? OXIDE : INK);
+  if (run.changed && run.finishedAt)
+    paragraph(
+      doc,
+      run.changed.some(({ forGood }) => forGood)
+        ? 'The car cannot go back to stock in every detail: what was changed for good is named above.'
+        : 'The car can go back to stock.',
+    );
   if (run.tests.length) {
     doc.moveDown(0.4);
     const words = { pass: 'works', fail: 'FAILED', 'was-already-so': 'same on arrival' } as const;
+    const rounds = Math.max(...run.tests.map(({ round }) => round ?? 1));
     table(
       doc,
-      [0.3, 0.5, 0.2],
-      [['Test', '', 'Result'], ...run.tests.map(({ gate, check, result }) => [gate, check, words[result]])],
+      [0.27, 0.37, 0.13, 0.23],
+      [
+        ['Test', '', 'Result', 'Who, when'],
+        ...run.tests.map(({ gate, check, result, note, by, at, round }) => [
+          rounds > 1 ? `${gate}, round ${round ?? 1}` : gate,
+          note ? `${check} (${note})` : check,
+          words[result],
+          by && at ? `${by}, ${doc.dates.moment(at)}` : '',
+        ]),
+      ],
       run.tests.map(({ result }) => (result === 'fail' ? OXIDE : null)),
     );
   }

@@ -3,3 +3,4 @@ export { Photo, PhotoButton } from './photo';
 export { SavedWords } from './saved-words';
 export { SignedIn } from './signed-in';
 export { useLog, type LogHandle, type Recordable } from './use-log';
+export { ReadGuard, useIsRead } from './read-guard';

@@ -1,20 +1,21 @@
 'use client';
-import { countedWords } from '@/core/procedure';
+import { itemKey, itemWords } from '@/core/procedure';
 import type { Fallen } from '@/core/run';
+import { doorWords, inPlace } from '@/core/wording';
 import { RunFoot } from './foot';
 import type { Bay } from './bay';
 
-/** A piece that fell into the cavity is looked for at once; while it is missing nothing shuts over it. */
-export function FallenPanel({ bay, fallen, onLater }: { bay: Bay; fallen: Fallen[]; onLater?: () => void }) {
-  const { graph, plan, record } = bay.handle;
-  const ways = plan.documents.filter(({ id }) => fallen.some(({ procedure }) => procedure === id));
+/** Pieces that fell into a cavity: looked for at once, or later, by a decision everybody sees; while they are missing nothing shuts over them. */
+export function FallenPanel({ bay, fallen, canWait }: { bay: Bay; fallen: Fallen[]; canWait: boolean }) {
+  const { plan, record } = bay.handle;
+  const doors = plan.documents.filter(({ id }) => fallen.some(({ procedure }) => procedure === id));
   return (
     <section className="run-panel gate-panel" aria-live="polite">
       <div className="run-scroll" tabIndex={0}>
-        <span className="label">Fell inside</span>
+        <span className="label">Fell inside: {doors.map(doorWords).join(' · ')}</span>
         <h1 className="verb small">Fetch it now, with the magnet</h1>
-        <p className="where">Speaker, shield and panel stay open until it is out.</p>
-        {ways.flatMap(({ id, access = [] }) =>
+        <p className="where">Speaker, shield and panel of this door stay open until it is out.</p>
+        {doors.flatMap(({ id, access = [] }) =>
           access.map(({ name, use }) => (
             <p key={`${id} ${name}`} className="caution mild">
               {name}
@@ -22,16 +23,14 @@ export function FallenPanel({ bay, fallen, onLater }: { bay: Bay; fallen: Fallen
             </p>
           )),
         )}
-        {fallen.map(({ procedure, item, count }) => (
-          <div key={`${procedure}/${item}`} className="short-line">
-            <strong>
-              {count} of {countedWords(graph.indexes.get(procedure)!, item, graph.catalogue)}
-            </strong>
+        {fallen.map((piece) => (
+          <div key={itemKey(piece)} className="short-line">
+            <strong>{pieceWords(bay, piece)}</strong>
             <div className="buttons">
               <button
                 type="button"
                 className="btn btn-primary"
-                onClick={() => record({ type: 'found', item: `${procedure}/${item}`, count })}
+                onClick={() => record({ type: 'found', item: itemKey(piece), count: piece.count })}
               >
                 It is out again
               </button>
@@ -39,12 +38,26 @@ export function FallenPanel({ bay, fallen, onLater }: { bay: Bay; fallen: Fallen
           </div>
         ))}
       </div>
-      {onLater && (
-        <button type="button" className="second-bar" onClick={onLater}>
-          Look for it later
+      {canWait && (
+        <button
+          type="button"
+          className="second-bar"
+          onClick={() =>
+            record(...fallen.map((piece) => ({ type: 'lookLater' as const, item: itemKey(piece), count: piece.count })))
+          }
+        >
+          Look for it later, before it closes
         </button>
       )}
       <RunFoot bay={bay} />
     </section>
   );
+}
+
+/** "1 T20 screw × 16 mm, rear door, left": which piece, and whose door it lies in. */
+export function pieceWords({ handle: { graph } }: Pick<Bay, 'handle'>, { procedure, item, count }: Fallen): string {
+  const index = graph.indexes.get(procedure)!;
+  const length = index.fasteners.get(item)?.length;
+  const size = length ? ` × ${length} mm` : '';
+  return `${count} × ${itemWords(index, item, graph.catalogue)}${size}${inPlace(graph, procedure)}`;
 }

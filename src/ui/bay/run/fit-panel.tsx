@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { RunFoot } from './foot';
-import { isOver, openNewParts } from '@/core/run';
+import { isOver, openNewParts, readSerial, serialNote, serialOf } from '@/core/run';
 import { Chips } from '../../design/chips';
 import type { Bay } from './bay';
 
@@ -24,12 +24,14 @@ function Mend({ bay: { handle } }: { bay: Bay }) {
     <>
       <span className="label">Opened up again</span>
       <p className="where">{round.why}</p>
-      <Chips
-        label="What was it?"
-        value={round.mended}
-        options={MENDS}
-        onPick={(words) => handle.record({ type: 'mended', words })}
-      />
+      {!round.piece && (
+        <Chips
+          label="What was it?"
+          value={round.mended}
+          options={MENDS}
+          onPick={(words) => handle.record({ type: 'mended', words })}
+        />
+      )}
     </>
   );
 }
@@ -73,7 +75,7 @@ function NewPart({ line, bay: { handle } }: { line: string; bay: Bay }) {
             type="button"
             className="btn btn-outline-dark"
             disabled={!serial.trim()}
-            onClick={() => record({ type: 'note', text: `${SERIAL} ${line}: ${serial.trim()}` })}
+            onClick={() => record({ type: 'note', text: serialNote(line, serial.trim()) })}
           >
             Save
           </button>
@@ -101,14 +103,6 @@ function NewPart({ line, bay: { handle } }: { line: string; bay: Bay }) {
   );
 }
 
-const SERIAL = 'Serial number of';
-/** The serial number that was noted for a line last. */
-const serialOf = (log: Bay['handle']['state']['log'], line: string) => {
-  const start = `${SERIAL} ${line}: `;
-  const noted = log.findLast((event) => event.type === 'note' && event.text.startsWith(start));
-  return noted?.type === 'note' ? noted.text.slice(start.length) : null;
-};
-
 /** Between taking apart and putting back: the tick list for the new parts, and notes. */
 export function FitPanel({ bay }: { bay: Bay }) {
   const { plan, state, view, record } = bay.handle;
@@ -116,7 +110,7 @@ export function FitPanel({ bay }: { bay: Bay }) {
   // Work on the car comes step by step before the list of new parts.
   const toFit = state.phase === 'remove' ? view.fit.filter((step) => !isOver(step)).length : 0;
   const open = openNewParts(plan, state);
-  const notes = state.log.filter((event) => event.type === 'note');
+  const notes = state.log.filter((event) => event.type === 'note' && readSerial(event.text) === null);
   const keep = () => {
     record({ type: 'note', text: note.trim() });
     setNote('');
@@ -125,7 +119,13 @@ export function FitPanel({ bay }: { bay: Bay }) {
     <section className="run-panel">
       <div className="run-scroll" tabIndex={0}>
         {state.round > 1 && <Mend bay={bay} />}
-        <h1 className="verb">{state.round > 1 ? 'Mend what failed' : 'Fit the new parts'}</h1>
+        <h1 className="verb">
+          {state.round === 1
+            ? 'Fit the new parts'
+            : state.rounds.at(-1)?.piece
+              ? 'Put the piece back'
+              : 'Mend what failed'}
+        </h1>
         <div className="mt-3">
           {state.round === 1 && plan.newParts.length === 0 && <p className="quiet">No list was made for this job.</p>}
           {plan.newParts.map((line, n) => (

@@ -17,11 +17,13 @@ export function RunFoot({ bay }: { bay: Bay }) {
       <button type="button" disabled={!item} onClick={() => show('differs')}>
         Differs
       </button>
-      <PhotoButton
-        job={job.number}
-        label="Photo"
-        onTaken={(photo) => handle.record({ type: 'photo', photo, ...(item ? { item } : {}) })}
-      />
+      <span data-at-once="" className="d-contents">
+        <PhotoButton
+          job={job.number}
+          label="Photo"
+          onTaken={(photo) => handle.record({ type: 'photo', photo, ...(item ? { item } : {}) })}
+        />
+      </span>
       <button type="button" aria-expanded={sheet === 'more'} onClick={() => show('more')}>
         More
       </button>

@@ -1,10 +1,10 @@
 'use client';
-import { useState } from 'react';
-import { leftOverPlaces, type LeftOver as Piece } from '@/core/run';
+import { useMemo, useState } from 'react';
+import { leftOverPlaces, reopeningOf, type LeftOver as Piece, type LeftOverPlace } from '@/core/run';
+import { handStepWords } from '@/core/wording';
 import { Chips } from '../../design/chips';
 import type { Bay } from './bay';
 import { DriveChips, takesDrive, USUAL_KINDS } from './hardware-choice';
-import { OpenUp } from './open-again';
 import { Stepper } from '../../design/stepper';
 
 /** Pieces that are left over at the end: said what they are, looked for, and settled before the run can be finished. */
@@ -58,10 +58,10 @@ function Say({ bay, onDone }: { bay: Bay; onDone: () => void }) {
   );
 }
 
-const NOT_OURS = ['was on the floor', 'from another job', 'a spare of ours', 'came with the new part'];
+const NOT_OURS = ['lay on the floor', 'is from another job', 'is a spare of ours', 'came with the new part'];
 const SHOWN = 6;
 
-/** Where a piece may belong: put in there, opened up again to get there, or not of this job. */
+/** Where a piece may belong: put back there by its own steps, put in where one was missing, or not of this vehicle. */
 function Search({ bay, piece }: { bay: Bay; piece: Piece }) {
   const { graph, state, record } = bay.handle;
   const places = leftOverPlaces(graph, state, piece).slice(0, SHOWN);
@@ -71,18 +71,74 @@ function Search({ bay, piece }: { bay: Bay; piece: Piece }) {
     <div className="short-line" role="group" aria-label={`Left over: ${piece.words}`}>
       <strong>Left over: {piece.words}. Where does it belong?</strong>
       {places.length === 0 && <p className="quiet">No entry of this run has such a piece.</p>}
-      {places.map(({ item, words, reason }) => (
-        <div key={item} className="left-over-place">
+      {places.map((place) => (
+        <div key={place.item} className="left-over-place">
           <span>
-            {words} <span className="quiet">{reason}</span>
+            {place.words} <span className="quiet">{place.reason}</span>
           </span>
-          <button type="button" className="check-line" onClick={() => settle({ item, reason: words })}>
-            It was missing here: put in
-          </button>
-          <OpenUp bay={bay} items={[item]} why={`Left over: ${piece.words}`} />
+          {place.wasOut ? (
+            <GoesBack bay={bay} piece={piece} place={place} />
+          ) : (
+            <button
+              type="button"
+              className="check-line"
+              onClick={() => settle({ item: place.item, reason: place.words })}
+            >
+              It was missing here: put in
+            </button>
+          )}
         </div>
       ))}
-      <Chips label="Not from here" value={null} options={NOT_OURS} onPick={(reason) => settle({ reason })} />
+      <Chips
+        label="Not from this vehicle, kept, because it"
+        value={null}
+        options={NOT_OURS}
+        onPick={(reason) => settle({ reason })}
+      />
     </div>
+  );
+}
+
+/** The piece is of this entry: it goes back by the entry's own steps, in a round that takes apart again what hides it. */
+function GoesBack({ bay, piece, place }: { bay: Bay; piece: Piece; place: LeftOverPlace }) {
+  const { graph, plan, state, record } = bay.handle;
+  const [shown, setShown] = useState(false);
+  const { steps } = useMemo(() => reopeningOf(graph, plan, state, [place.item]), [graph, plan, state, place.item]);
+  const begin = () => {
+    record(
+      { type: 'leftOverSettled', event: piece.event, item: place.item, reason: place.words },
+      {
+        type: 'reopened',
+        round: state.round + 1,
+        items: [place.item],
+        why: `Left over: ${piece.words}`,
+        piece: { item: place.item, count: Math.min(piece.count, place.most) },
+      },
+    );
+    bay.choose(null);
+    bay.show('step');
+  };
+  return (
+    <>
+      {shown && (
+        <ol className="mb-2">
+          {steps.map((one) => (
+            <li key={one.key}>{handStepWords({ graph, waysTaken: plan.waysTaken }, one).title}</li>
+          ))}
+        </ol>
+      )}
+      <span className="d-flex gap-2 flex-wrap">
+        <button type="button" className="check-line" onClick={begin}>
+          {steps.length
+            ? `Put it back here: ${steps.length} ${steps.length === 1 ? 'step' : 'steps'} to take apart again`
+            : 'Put it back here'}
+        </button>
+        {steps.length > 0 && (
+          <button type="button" className="check-line" aria-expanded={shown} onClick={() => setShown(!shown)}>
+            {shown ? 'Hide the steps' : 'Which steps?'}
+          </button>
+        )}
+      </span>
+    </>
   );
 }

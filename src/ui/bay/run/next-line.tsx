@@ -1,7 +1,9 @@
 'use client';
 import { toolFor } from '@/core/hardware';
 import { lowerFirst } from '@/core/text';
-import { currentSteps, isOver, type RunStep } from '@/core/run';
+import { itemWords, readItemKey } from '@/core/procedure';
+import { currentSteps, isOver, type RunEvent, type RunStep } from '@/core/run';
+import type { RunHandle } from './use-run';
 import type { Bay } from './bay';
 
 /** The step after this one, small, so that its tool is at hand. */
@@ -20,6 +22,38 @@ export function NextLine({ bay, now }: { bay: Bay; now: RunStep }) {
   );
 }
 
+/** What was taken back, where nothing has been done since: whoever did it sees what that was, and so does everybody else. */
+function lastTakenBack({ state, view, graph }: RunHandle): { person: string; words: string } | null {
+  const last = state.takenBack.at(-1);
+  if (!last || state.log.at(-1)?.type !== 'retracted') return null;
+  const tap = state.takenBack.filter(({ at, device }) => at === last.at && device === last.device);
+  const [{ event }] = tap;
+  const key = 'action' in event ? event.action : 'gate' in event ? event.gate : null;
+  const step =
+    key && [...view.removal, ...view.fit, ...view.refit].find(({ actions }) => actions.some((one) => one.key === key));
+  if (step)
+    return {
+      person: last.person,
+      words: `${event.type === 'test' ? 'a test of ' : ''}${lowerFirst(view.wordsOf(step).title)}`,
+    };
+  const ref = 'item' in event && event.item ? readItemKey(event.item) : null;
+  const index = ref && graph.indexes.get(ref.procedure);
+  const thing = index ? `: ${itemWords(index, ref.item, graph.catalogue)}` : '';
+  return { person: last.person, words: `${RECORD_WORDS[event.type] ?? 'a record'}${thing}` };
+}
+
+const RECORD_WORDS: Partial<Record<RunEvent['type'], string>> = {
+  broken: 'broken pieces',
+  lost: 'lost pieces',
+  found: 'a piece found again',
+  renewed: 'new pieces fitted',
+  omitted: 'pieces left out',
+  phase: 'going on to the next part of the work',
+  asFound: 'a difference of this vehicle',
+  extra: 'an extra fastener',
+  stuck: 'why it would not move',
+};
+
 /** What somebody else did last on this run, and what the one before said when handing over. */
 export function OthersLine({ bay }: { bay: Bay }) {
   const {
@@ -35,6 +69,13 @@ export function OthersLine({ bay }: { bay: Bay }) {
     return (
       <p className="caution mild">
         {nameOf(note.person)}: {note.note}
+      </p>
+    );
+  const undone = lastTakenBack(bay.handle);
+  if (undone)
+    return (
+      <p className="next-line others" role="status">
+        {undone.person === me ? 'Taken back' : `${nameOf(undone.person).split(' ')[0]} took back`}: {undone.words}
       </p>
     );
   if (!last || last !== lastOfAll || last.type !== 'done') return null;

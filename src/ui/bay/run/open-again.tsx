@@ -1,21 +1,58 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { handStepWords } from '@/core/wording';
-import { itemOfCheck, reopeningOf, testResult } from '@/core/run';
+import { handStepWords, inPlace } from '@/core/wording';
+import { reopeningOf, testResult } from '@/core/run';
+import type { ActionGraph } from '@/core/graph';
+import { itemWords, readItemKey } from '@/core/procedure';
+import { capital } from '@/core/text';
 import type { RefitStep } from '@/core/wording';
 import type { Bay } from './bay';
 
 /** A test failed behind something that is closed: what must come off again to get at it, from where things stand, and the way to begin that round. */
 export function OpenAgain({ bay, step }: { bay: Bay; step: RefitStep }) {
-  const { state } = bay.handle;
-  const failed = step.checks.find((check) => testResult(state, step.key, check) === 'fail');
-  const item = failed && itemOfCheck(failed.id);
-  if (!failed || !item) return null;
-  return <OpenUp bay={bay} items={[item]} why={`Failed: ${failed.text}`} check={failed.id} />;
+  const { graph, state } = bay.handle;
+  const failed = step.checks.filter((check) => testResult(state, step.key, check) === 'fail');
+  return (
+    <>
+      {failed.flatMap((check) =>
+        // A line about several things is asked for each of them: nobody guesses which one it was.
+        check.items.map((item) => (
+          <OpenUp
+            key={`${check.id} ${item}`}
+            bay={bay}
+            items={[item]}
+            about={check.items.length > 1 || failed.length > 1 ? thingWords(graph, item) : null}
+            why={`Failed: ${check.text}`}
+            check={check.id}
+          />
+        )),
+      )}
+    </>
+  );
+}
+
+/** "door speaker, rear door, left" */
+function thingWords(graph: ActionGraph, item: string): string {
+  const ref = readItemKey(item);
+  const index = ref && graph.indexes.get(ref.procedure);
+  return index ? `${itemWords(index, ref.item, graph.catalogue)}${inPlace(graph, ref.procedure)}` : item;
 }
 
 /** What comes off again to get at some items, and the way to begin that round. Nothing where they can be got at already. */
-export function OpenUp({ bay, items, why, check }: { bay: Bay; items: string[]; why: string; check?: string }) {
+export function OpenUp({
+  bay,
+  items,
+  about = null,
+  why,
+  check,
+}: {
+  bay: Bay;
+  items: string[];
+  /** What it is, where more than one thing may be meant. */
+  about?: string | null;
+  why: string;
+  check?: string;
+}) {
   const { graph, plan, state, record } = bay.handle;
   const [shown, setShown] = useState(false);
   const key = items.join(' ');
@@ -29,7 +66,8 @@ export function OpenUp({ bay, items, why, check }: { bay: Bay; items: string[]; 
   return (
     <div className="short-line" role="group" aria-label="Open it up again">
       <strong>
-        {steps.length} {steps.length === 1 ? 'step comes' : 'steps come'} off again to get at it.
+        {about ? `${capital(about)}: ` : ''}
+        {steps.length} {steps.length === 1 ? 'step' : 'steps'} to take apart again to get at it.
       </strong>
       {shown && (
         <ol className="mb-2">

@@ -2,9 +2,20 @@
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import type { RunStart } from '@/contracts/views';
 import { itemKey, type Point, type ItemRef } from '@/core/procedure';
-import { currentSteps, type Fallen, fallenInside, lastOnDoor, type RunStep, type Suspect } from '@/core/run';
+import {
+  currentSteps,
+  doorTaken,
+  type Fallen,
+  fallenInside,
+  isSearchDue,
+  peopleOnDoors,
+  type RunStep,
+  type Suspect,
+} from '@/core/run';
+import { deviceName } from '@/device';
 import { CatalogueProvider } from '../../design/catalogue';
 import { useWakeLock } from '../../design/use-wake-lock';
+import { ReadGuard } from '../log';
 import type { Bay, Sheet } from './bay';
 import {
   AskPanel,
@@ -39,7 +50,8 @@ export function Run({ start, me }: { start: RunStart; me: string }) {
   const [stuckPart, setStuckPart] = useState<string | null>(null);
   const [differing, setDiffering] = useState<ItemRef | null>(null);
   const { state, view } = handle;
-  const now = nowOf(handle, chosen, zone, me);
+  const taken = useDoorTaken(handle, me);
+  const now = nowOf(handle, chosen, zone ?? taken, me);
   const suspects = useSuspects(handle, sheet === 'stuck' ? now : null, stuckPart, point);
   const show = (next: Sheet) => {
     setSheet(next);
@@ -75,17 +87,29 @@ export function Run({ start, me }: { start: RunStart; me: string }) {
       <main className="run">
         <RunHead bay={bay} />
         {atEnd && (state.finished || sheet === 'step') ? (
-          <ClosePanel bay={bay} />
+          <ReadGuard what={`end ${state.finished} ${state.round}`}>
+            <ClosePanel bay={bay} />
+          </ReadGuard>
         ) : (
           <>
             <RunMap bay={bay} />
-            <Panel bay={bay} fallen={fallen} />
+            <ReadGuard what={askedOf(bay)}>
+              <Panel bay={bay} fallen={fallen} />
+            </ReadGuard>
           </>
         )}
       </main>
     </CatalogueProvider>
   );
 }
+
+/** The door that this person took with this tablet: it stays theirs whatever somebody else does. */
+const useDoorTaken = ({ state }: RunHandle, me: string): string | null =>
+  useSyncExternalStore(
+    () => () => undefined,
+    () => doorTaken(state, me, deviceName()),
+    () => null,
+  );
 
 /** The door this tablet keeps to in a run; it survives a reload. */
 function useKeptZone(run: string): [string | null, (zone: string | null) => void] {
@@ -138,10 +162,8 @@ function nowOf({ state, view }: RunHandle, chosen: string | null, zone: string |
   const isOpen = (step: RunStep) => step.state === 'open' || step.state === 'now';
   const picked = steps.find((step) => step.key === chosen && isOpen(step));
   // Somebody else's door is left to them while another one is free.
-  const isOthers = (step: RunStep) => {
-    const last = step.procedure && lastOnDoor(state, step.procedure);
-    return !!last && last !== me && !state.pauses.has(last);
-  };
+  const people = peopleOnDoors(state);
+  const isOthers = ({ procedure }: RunStep) => !!procedure && !!people.get(procedure)?.some((one) => one !== me);
   const here = zone ? steps.find((step) => isOpen(step) && step.procedure === zone) : undefined;
   return picked ?? here ?? steps.find((step) => isOpen(step) && !isOthers(step)) ?? view.now;
 }
@@ -150,18 +172,24 @@ function nowOf({ state, view }: RunHandle, chosen: string | null, zone: string |
 const hasQuestions = ({ state, view }: RunHandle) =>
   state.questions.length > 0 || view.ledger.some((row) => row.overCounted);
 
+/** Names what the screen asks: another name is another question, which must be read before it is answered. */
+function askedOf({ handle: { state }, now, sheet, me }: Bay): string {
+  const step = now ? `${now.key} ${now.actions.map(({ done }) => done).join(' ')}` : 'no step';
+  const standing = `${state.started} ${state.finished} ${state.pauses.has(me)} ${state.round} ${state.phase}`;
+  return `${sheet} ${standing} ${step}`;
+}
+
 function Panel({ bay, fallen }: { bay: Bay; fallen: Fallen[] }) {
-  const [later, setLater] = useState('');
   const { state } = bay.handle;
   const { now, sheet } = bay;
   if (!state.started || state.finished) return <StartPanel bay={bay} />;
   if (state.pauses.has(bay.me)) return <PausedPanel bay={bay} />;
   if (hasQuestions(bay.handle)) return <AskPanel bay={bay} />;
-  const known = JSON.stringify(fallen);
-  // On the way back nothing may shut over it: where that is all that is left to do, there is no later.
-  const canWait = now !== null || state.phase !== 'refit';
-  if (fallen.length > 0 && sheet === 'step' && (later !== known || !canWait))
-    return <FallenPanel bay={bay} fallen={fallen} onLater={canWait ? () => setLater(known) : undefined} />;
+  // A fallen piece belongs to its door: whoever works on another one goes on. Where nothing else is left to do, it is looked for.
+  const here = fallen.filter(({ procedure }) => now === null || procedure === now.procedure);
+  const isLast = now === null && state.phase === 'refit';
+  const due = here.filter((piece) => isLast || isSearchDue(state, piece));
+  if (due.length > 0 && sheet === 'step') return <FallenPanel bay={bay} fallen={due} canWait={!isLast} />;
   if (sheet === 'stuck') return <StuckPanel bay={bay} />;
   if (sheet === 'differs') return <DiffersPanel key={bay.differing && itemKey(bay.differing)} bay={bay} />;
   if (sheet === 'extra') return <ExtraPanel bay={bay} />;

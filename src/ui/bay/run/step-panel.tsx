@@ -4,7 +4,7 @@ import { useDrag } from '@use-gesture/react';
 import { itemKey, itemsOf, readItemKey, type ProcedureDocument } from '@/core/procedure';
 import { stepCaution } from '@/core/layout';
 import type { Action } from '@/core/graph';
-import { isOver, kindOfItem, shortBy, soundPieces, type LedgerRow, type RunAction, type RunStep } from '@/core/run';
+import { isOver, kindOfItem, shortBy, type LedgerRow, type RunAction, type RunStep } from '@/core/run';
 import { BrokeGoingBack } from './broke-going-back';
 import { RunFoot } from './foot';
 import { StepPhotos } from './late-panels';
@@ -16,7 +16,7 @@ import { ShortLines } from './short-lines';
 import { Facts, TrayLine } from './step-facts';
 import { useRunKeys } from './use-keys';
 import type { RunRecordable } from './use-run';
-import { useWaitLeft, waitWords } from './wait-clock';
+import { useWait } from './wait-clock';
 import { ZoneNow } from './zone-now';
 
 /** How far a finger must travel to bring up another open step, px. */
@@ -41,16 +41,18 @@ export function StepPanel({ bay, now }: { bay: Bay; now: RunStep }) {
   const isWhole = partly.length === 0 && untied.size === 0;
   // Two taps before the next step is painted are one: the second would count the same pieces again.
   const recorded = useRef('');
-  const waitLeft = useWaitLeft(handle, now.actions[0].step.type === 'wait');
+  const wait = useWait(handle, now.actions[0].step.type === 'wait');
+  const isWaiting = wait !== null && !wait.isOver;
   const done = () => {
     const place = progressKey(now);
-    if (waitLeft > 0 || isShort || recorded.current === place) return;
+    if (isWaiting || isShort || recorded.current === place) return;
     recorded.current = place;
     bay.choose(null);
     const facts = left.flatMap((one): RunRecordable[] => {
       const entry = entries.find(({ key }) => key === one.key);
       // What waits for a part of this step that is left for later is left for later too.
       if (!isWhole && (one.state === 'waiting' || needsAll(one))) return [];
+      if (wait) return [{ type: 'done', action: one.key, elapsed: wait.elapsed }];
       if (!entry) return untied.has(one.key) ? [] : [{ type: 'done', action: one.key }];
       const { out } = countOf(entry);
       if (out === 0) return [];
@@ -77,7 +79,7 @@ export function StepPanel({ bay, now }: { bay: Bay; now: RunStep }) {
           {words.verb} {words.plate && <span className="plate">{words.plate}</span>} {words.thing}{' '}
           {single !== null && single > 1 && <span className="times">× {single}</span>}
         </h1>
-        <TrayLine bay={bay} now={now} soundBack={rows.length === 1 ? soundPieces(rows[0]) : null} />
+        <TrayLine bay={bay} now={now} soundBack={rows.length === 1 ? rows[0].soundNow : null} />
         <div className="where">
           {[words.where && `${words.where}.`, ...words.lines].filter(Boolean).map((line) => (
             <p key={line}>{line}</p>
@@ -104,8 +106,8 @@ export function StepPanel({ bay, now }: { bay: Bay; now: RunStep }) {
           onChange={(key, next) => setPieces({ ...pieces, [key]: next })}
         />
       )}
-      <button type="button" className="done-bar" disabled={isShort || waitLeft > 0} onClick={done}>
-        {waitLeft > 0 ? waitWords(waitLeft) : isWhole ? words.done : partWords(partly, countOf, untied.size)}
+      <button type="button" className="done-bar" disabled={isShort || isWaiting} onClick={done}>
+        {isWaiting ? wait.words : isWhole ? words.done : partWords(partly, countOf, untied.size)}
       </button>
       <RunFoot bay={bay} />
     </section>

@@ -1,6 +1,8 @@
 'use client';
 import type { RefitStep, WordedCheck } from '@/core/wording';
-import { hasFailedTest, testResult, type TestResult } from '@/core/run';
+import { useEffect, useRef, useState } from 'react';
+import { arrivalLineOf, hasFailedTest, testResult, type TestResult } from '@/core/run';
+import type { CheckedLine } from '@/core/visit';
 import { RunFoot } from './foot';
 import { GateHead } from './gate-head';
 import { LeadDecides } from './lead-decides';
@@ -15,33 +17,29 @@ const RESULTS: [TestResult, string][] = [
 
 /** The test sheet before something closes: every function answered. A failed one keeps the gate shut until it is mended or a lead decides. */
 export function TestPanel({ bay, step }: { bay: Bay; step: RefitStep }) {
-  const { plan, state, record } = bay.handle;
+  const { graph, plan, state, record } = bay.handle;
   const resultOf = (check: WordedCheck) => testResult(state, step.key, check);
   const failed = hasFailedTest(state, step.key);
   const all = step.checks.every((check) => resultOf(check));
-  const document = plan.documents.find((one) => one.id === step.procedure);
-  const faults = bay.faults.filter(
-    ({ line }) => !document || line.startsWith(`${document.zone}.${document.side}/`) || line.startsWith('vehicle/'),
-  );
-  const others = step.checks.filter((check) => !resultOf(check));
+  /** What was noted at check-in of the very thing a line asks; undefined where nothing was. */
+  const faultOf = (check: WordedCheck) => {
+    const line = arrivalLineOf(graph, plan, state, check);
+    return line === null ? undefined : bay.faults.find((fault) => fault.line === line);
+  };
+  const open = step.checks.filter((check) => !resultOf(check));
+  const { seen, watch } = useSeen();
+  // One tap answers only for what was read: never an airbag line, never one that was not in view.
+  const together = open.filter((check) => check.fact !== 'srs-joined' && seen.has(check.id));
   return (
     <section className="run-panel gate-panel" aria-live="polite">
       <div className="run-scroll" tabIndex={0}>
         <GateHead bay={bay} step={step} />
-        {faults.length > 0 && (
-          <p className="caution mild">
-            Noted at check-in:{' '}
-            {faults
-              .map(
-                (fault) =>
-                  `${fault.words}: ${fault.arrival?.result === 'fails' ? 'does not work' : (fault.arrival?.condition ?? 'now and then')}`,
-              )
-              .join('; ')}
-          </p>
-        )}
         {step.checks.map((check) => (
-          <div key={check.id} className="test-line" role="group" aria-label={check.text}>
-            <span>{check.text}</span>
+          <div key={check.id} ref={watch(check.id)} className="test-line" role="group" aria-label={check.text}>
+            <span>
+              {check.text}
+              <Noted fault={faultOf(check)} />
+            </span>
             <span className="answers">
               {RESULTS.map(([result, words]) => (
                 <button
@@ -49,12 +47,8 @@ export function TestPanel({ bay, step }: { bay: Bay; step: RefitStep }) {
                   type="button"
                   aria-pressed={resultOf(check) === result}
                   className={result}
-                  disabled={result === 'was-already-so' && faults.length === 0}
-                  title={
-                    result === 'was-already-so' && faults.length === 0
-                      ? 'Nothing was noted here at check-in'
-                      : undefined
-                  }
+                  disabled={result === 'was-already-so' && !faultOf(check)}
+                  title={result === 'was-already-so' && !faultOf(check) ? 'This was not noted at check-in' : undefined}
                   onClick={() => record({ type: 'test', gate: step.key, check: check.id, result })}
                 >
                   {words}
@@ -68,13 +62,13 @@ export function TestPanel({ bay, step }: { bay: Bay; step: RefitStep }) {
           <LeadDecides bay={bay} about={{ gate: step.key }} title="Mend it and test again, or a lead decides." />
         )}
       </div>
-      {others.length > 1 && others.length === step.checks.length && (
+      {together.length > 1 && (
         <button
           type="button"
           className="second-bar"
           onClick={() =>
             record(
-              ...others.map((check) => ({
+              ...together.map((check) => ({
                 type: 'test' as const,
                 gate: step.key,
                 check: check.id,
@@ -83,7 +77,7 @@ export function TestPanel({ bay, step }: { bay: Bay; step: RefitStep }) {
             )
           }
         >
-          All {others.length} work
+          {together.length === open.length ? `All ${open.length} work` : `These ${together.length} in view work`}
         </button>
       )}
       <button
@@ -92,9 +86,54 @@ export function TestPanel({ bay, step }: { bay: Bay; step: RefitStep }) {
         disabled={!all || failed}
         onClick={() => record({ type: 'gatePassed', gate: step.key })}
       >
-        {failed ? 'Shut: a test failed' : all ? 'Tested: close it' : `${others.length} to test`}
+        {failed
+          ? 'Shut: a test failed'
+          : all
+            ? step.procedure === null
+              ? 'Tested'
+              : 'Tested: close it'
+            : `${open.length} to test`}
       </button>
       <RunFoot bay={bay} />
     </section>
   );
+}
+
+/** What was noted at check-in of the very same thing. */
+function Noted({ fault }: { fault: CheckedLine | undefined }) {
+  if (!fault) return null;
+  const how = fault.arrival?.result === 'fails' ? 'did not work' : `only ${fault.arrival?.condition ?? 'now and then'}`;
+  return <span className="quiet d-block">On arrival: {how}</span>;
+}
+
+/** Which lines have been in view as a whole; `watch` names one. */
+function useSeen(): { seen: ReadonlySet<string>; watch: (id: string) => (element: HTMLElement | null) => void } {
+  const [seen, setSeen] = useState<ReadonlySet<string>>(new Set());
+  const lines = useRef(new Map<string, HTMLElement>());
+  const watcher = useRef<IntersectionObserver | null>(null);
+  useEffect(() => {
+    const made = new IntersectionObserver(
+      (entries) => {
+        const ids = entries
+          .filter(({ isIntersecting }) => isIntersecting)
+          .map(({ target }) => (target as HTMLElement).dataset.line!);
+        if (ids.length) setSeen((now) => new Set([...now, ...ids]));
+      },
+      { threshold: 0.9 },
+    );
+    watcher.current = made;
+    for (const [id, element] of lines.current) {
+      element.dataset.line = id;
+      made.observe(element);
+    }
+    return () => made.disconnect();
+  }, []);
+  const watch = (id: string) => (element: HTMLElement | null) => {
+    if (!element) return void lines.current.delete(id);
+    if (lines.current.get(id) === element) return;
+    element.dataset.line = id;
+    lines.current.set(id, element);
+    watcher.current?.observe(element);
+  };
+  return { seen, watch };
 }

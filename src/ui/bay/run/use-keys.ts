@@ -1,5 +1,6 @@
 'use client';
 import { useEffect, useRef } from 'react';
+import { useIsRead } from '../log';
 
 /** What the keys of a keyboard or foot pedal do; a focused button keeps its own Space. */
 export interface RunKeys {
@@ -13,8 +14,11 @@ export interface RunKeys {
 /** Space says done, Backspace takes back, the arrows go through the steps that are open now. */
 export function useRunKeys(keys: RunKeys) {
   const latest = useRef(keys);
+  const isRead = useRef(false);
+  const read = useIsRead();
   useEffect(() => {
     latest.current = keys;
+    isRead.current = read;
   });
   useEffect(() => {
     const key = (event: KeyboardEvent) => {
@@ -27,6 +31,10 @@ export function useRunKeys(keys: RunKeys) {
       }
       if (target.closest('button, a')) return;
       const { done, back, other } = latest.current;
+      if (!isRead.current) {
+        if ([' ', 'Backspace'].includes(event.key)) event.preventDefault();
+        return;
+      }
       if (event.key === ' ' && done) done();
       else if (event.key === 'Backspace' && back) back();
       else if (event.key === 'ArrowRight' && other) other(1);

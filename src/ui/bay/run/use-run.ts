@@ -1,5 +1,5 @@
 'use client';
-import { useMemo } from 'react';
+import { useEffect, useMemo, useSyncExternalStore } from 'react';
 import {
   basesOf,
   foldRun,
@@ -12,7 +12,7 @@ import {
 } from '@/core/run';
 import type { RunPlan } from '@/core/plan';
 import { inRound, type ActionGraph } from '@/core/graph';
-import { deviceName } from '@/device';
+import { deviceName, watchSince } from '@/device';
 import { useLog, type LogHandle, type Recordable } from '../log';
 import type { SendingStore } from '../../../device';
 
@@ -38,6 +38,9 @@ function inThisRound(fact: RunRecordable, round: number): RunRecordable {
   return 'gate' in fact ? { ...fact, gate: inRound(fact.gate, round) } : fact;
 }
 
+/** The event that took the battery off in the round the run is in; null while it is on. */
+export const batteryOffOf = (state: RunState): string | null => state.done.get('batteryOff')?.events.at(-1) ?? null;
+
 /** One run on this device: its log and what that amounts to. */
 export function useRun(id: string, plan: RunPlan, first: RunEvent[], firstPosition: number, person: string): RunHandle {
   const log: LogHandle<RunEvent> = useLog<RunEvent>(id, first, firstPosition, person);
@@ -49,8 +52,19 @@ export function useRun(id: string, plan: RunPlan, first: RunEvent[], firstPositi
   // From the second round on a step's name tells its round.
   const record = (...facts: RunRecordable[]) => log.record(...facts.map((fact) => inThisRound(fact, state.round)));
   const takeBack = () =>
-    log.record(...lastStepEvents(state, deviceName()).map((event): RunRecordable => ({ type: 'retracted', event })));
-  const back = lastStepEvents(state, '').length ? takeBack : null;
+    log.record(
+      ...lastStepEvents(state, deviceName(), person).map((event): RunRecordable => ({ type: 'retracted', event })),
+    );
+  const canBack = useSyncExternalStore(
+    () => () => undefined,
+    () => lastStepEvents(state, deviceName(), person).length > 0,
+    () => false,
+  );
+  const back = canBack ? takeBack : null;
+  const off = batteryOffOf(state);
+  useEffect(() => {
+    if (off) watchSince(off);
+  }, [off]);
   return {
     plan: basis.plan,
     graph: basis.graph,

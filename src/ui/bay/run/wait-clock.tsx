@@ -1,23 +1,38 @@
 'use client';
 import { useEffect, useState } from 'react';
-import type { RunHandle } from './use-run';
+import { secondsSince } from '@/device';
+import { waitNeeded } from '@/core/run';
 import { clock } from '../../design/minutes';
+import { batteryOffOf, type RunHandle } from './use-run';
 
-/** Seconds left of the wait after battery-off, by this tablet's clock; 0 where no wait was entered or it is over. */
-export function useWaitLeft({ plan, state }: RunHandle, isWait: boolean): number {
-  const wait = (isWait && plan.srsWaitSeconds) || 0;
-  const off = state.log.findLast((event) => event.type === 'done' && event.action === 'batteryOff');
-  const [now, setNow] = useState(() => Date.now());
-  useEffect(() => {
-    if (!wait) return;
-    const timer = setInterval(() => setNow(Date.now()), 500);
-    return () => clearInterval(timer);
-  }, [wait]);
-  if (!wait || !off) return 0;
-  // Another tablet's clock may be wrong: never longer than the wait itself.
-  const gone = Math.max(0, (now - Date.parse(off.at)) / 1000);
-  return Math.max(0, Math.min(wait, Math.ceil(wait - gone)));
+/** How often a running wait is looked at, milliseconds. */
+const LOOK_MS = 250;
+
+/** A wait after battery-off as this tablet has seen it. */
+export interface Wait {
+  /** Seconds since the battery went off, by a clock that nobody sets. */
+  elapsed: number;
+  isOver: boolean;
+  /** What the bar says while it lasts. */
+  words: string;
 }
 
-/** "1:05" */
-export const waitWords = (seconds: number) => `${clock(seconds)} to wait`;
+/** The wait of the step that is on; null for any other step. */
+export function useWait({ plan, state }: RunHandle, isWait: boolean): Wait | null {
+  const off = isWait ? batteryOffOf(state) : null;
+  const [elapsed, setElapsed] = useState(0);
+  useEffect(() => {
+    if (!off) return;
+    const look = () => setElapsed(secondsSince(off));
+    look();
+    const timer = setInterval(look, LOOK_MS);
+    return () => clearInterval(timer);
+  }, [off]);
+  if (!isWait) return null;
+  const isOver = elapsed >= waitNeeded(plan);
+  // Without a figure of the shop's own nobody is told how long: only how long it has been.
+  const words = plan.srsWaitSeconds
+    ? `${clock(Math.max(0, waitNeeded(plan) - elapsed))} to wait`
+    : `${clock(elapsed)} since the battery went off: wait as the maker’s manual says`;
+  return { elapsed, isOver, words };
+}

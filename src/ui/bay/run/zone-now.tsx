@@ -1,17 +1,17 @@
 'use client';
-import { lastOnDoor } from '@/core/run';
-import { zoneName } from '@/core/vehicle';
+import { fallenInside, peopleOnDoors } from '@/core/run';
+import { doorWords } from '@/core/wording';
 import type { Bay } from './bay';
 
-/** In a run over several doors: which one this step is on, and a tap to keep this tablet to one of them. */
+/** In a run over several doors: which one this step is on, who is at which, and a tap to keep this tablet to one of them. */
 export function ZoneNow({ bay, procedure }: { bay: Bay; procedure: string | null }) {
   const { plan, state } = bay.handle;
   if (plan.documents.length < 2) return null;
-  /** The first name of whoever else worked on a door last. */
-  const otherOn = (id: string) => {
-    const last = lastOnDoor(state, id);
-    return last && last !== bay.me ? bay.nameOf(last).split(' ')[0] : null;
-  };
+  const people = peopleOnDoors(state);
+  const lying = new Set(fallenInside(state).map((piece) => piece.procedure));
+  /** First names of the others who are at a door now. */
+  const othersOn = (id: string) =>
+    (people.get(id) ?? []).filter((one) => one !== bay.me).map((one) => bay.nameOf(one).split(' ')[0]);
   return (
     <div className="zone-now" role="group" aria-label="This tablet keeps to">
       {plan.documents.map((document) => (
@@ -22,8 +22,11 @@ export function ZoneNow({ bay, procedure }: { bay: Bay; procedure: string | null
           className={document.id === procedure ? 'here' : ''}
           onClick={() => bay.keepTo(bay.zone === document.id ? null : document.id)}
         >
-          {zoneName(document.zone)}, {document.side}
-          {otherOn(document.id) && <small> · {otherOn(document.id)}</small>}
+          {doorWords(document)}
+          {othersOn(document.id).map((name) => (
+            <small key={name}> · {name}</small>
+          ))}
+          {lying.has(document.id) && <small className="trouble"> · piece inside</small>}
         </button>
       ))}
     </div>

@@ -7,6 +7,8 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import Modal from 'react-bootstrap/Modal';
 import { parseFit } from '@/core/bench';
+import type { ProcedureDocument } from '@/core/procedure';
+import { doorWords } from '@/core/wording';
 import { Trouble, useSend } from '../../design';
 import type { Applicability } from '@/core/vehicle';
 import type { Asked } from './plan-address';
@@ -25,6 +27,7 @@ export function OpenRun({
   jobs,
   forJob,
   vehicle,
+  documents,
 }: {
   asked: Asked;
   order: 'best' | 'recorded';
@@ -33,10 +36,11 @@ export function OpenRun({
   forJob: number | null;
   /** The vehicle the plan's procedure was recorded for. */
   vehicle: Applicability;
+  documents: Pick<ProcedureDocument, 'id' | 'zone' | 'side'>[];
 }) {
   const [open, setOpen] = useState(false);
   const [job, setJob] = useState(forJob ?? jobs[0]?.number ?? 0);
-  const [lines, setLines] = useState(() => [...(asked.lines ?? []), ...partsIn(asked)].join('\n'));
+  const [lines, setLines] = useState(() => [...(asked.lines ?? []), ...partsIn(asked, documents)].join('\n'));
   const { busy, trouble, run } = useSend();
   const router = useRouter();
   const start = async () => {
@@ -104,14 +108,16 @@ const newJobAddress = ({ make, model, body }: Applicability) =>
   `/jobs/new?${new URLSearchParams({ make, model, ...(body ? { body } : {}) })}`;
 
 /** What the plan puts in, each a line of the list. */
-const partsIn = ({ fits }: Asked): string[] =>
+const partsIn = ({ fits }: Asked, documents: Pick<ProcedureDocument, 'id' | 'zone' | 'side'>[]): string[] =>
   fits.flatMap((text) => {
     const fit = parseFit(text);
+    const door = documents.length > 1 && documents.find(({ id }) => id === fit?.procedure);
+    const at = door ? `, ${doorWords(door)}` : '';
     return fit
       ? [
-          fit.speaker,
-          ...(fit.crossover ? ['Crossover'] : []),
-          ...(fit.joint === 'adapter' ? [] : ['Blade terminals, wide for plus (2.8, 4.8, 6.3 mm)']),
+          `${fit.speaker}${at}`,
+          ...(fit.crossover ? [`Crossover${at}`] : []),
+          ...(fit.joint === 'adapter' ? [] : [`Blade terminals, wide for plus (2.8, 4.8, 6.3 mm)${at}`]),
         ]
       : [];
   });

@@ -92,6 +92,7 @@ export function PlanPage({ view, asked: first, jobs, forJob, mayOpen }: PlanPage
             jobs={jobs}
             forJob={forJob}
             vehicle={view.documents[0].applies[0]}
+            documents={view.documents}
           />
         )}
       </PageHead>
