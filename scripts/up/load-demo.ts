@@ -35,25 +35,38 @@ import { loadStores } from './demo-stores';
 import { loadVisits } from './demo-visits';
 
 /**
- * Loads the demo shop into an empty database. A database that has a shop is left as it is; `emptyAs`, the owner's address, empties it first, but
- * only where that shop is the demo's own.
+ * Loads the demo shop into an empty database. A database that has a shop is left as it is; with `reset` it is emptied first, but only where that shop is the demo's own. A demo
+ * that was not loaded to its end is loaded anew. `owner`: the owner's address, which may empty it. Throws PlainFailure where a demo breaks off, or lies there half and cannot be mended.
  */
-export async function loadDemo(databaseUrl: string, emptyAs: string | null = null): Promise<void> {
+export async function loadDemo(databaseUrl: string, owner: string | null = null, reset = false): Promise<void> {
   process.env.DATABASE_URL = databaseUrl;
   try {
     const [branch] = await listBranches(doorDb);
-    if (branch && !emptyAs) return;
     const shop = branch && (await getShop(dbOf(branch.id), branch.id));
+    const isHalf = shop?.settings[LOADING] === true;
+    if (shop && !reset && !isHalf) return;
     if (shop && shop.settings.demo !== true)
       throw new PlainFailure('This database holds a real shop: --reset-demo would destroy it, so nothing was done.');
-    if (shop) await empty(databaseUrl, emptyAs!);
-    say('Loading the demo shop…');
-    await fill();
+    if (shop && !owner)
+      throw new PlainFailure(
+        'The demo shop was not loaded to its end. Give the owner of the tables in PEZZO_OWNER_URL and start again: it is loaded anew.',
+      );
+    if (shop) await empty(databaseUrl, owner!);
+    say(isHalf ? 'The demo shop was not loaded to its end last time: it is loaded anew…' : 'Loading the demo shop…');
+    await fill().catch((error: Error) => {
+      throw new PlainFailure(
+        `The demo shop could not be loaded to its end: ${error.message}\nStart again: it is loaded anew.`,
+      );
+    });
   } finally {
     await getPool().end();
     delete (globalThis as { pezzoPool?: pg.Pool }).pezzoPool;
   }
 }
+
+const DEMO_SETTINGS = { demo: true, labourPerHour: 72, currency: '€' };
+/** Stands in the shop's settings while the demo is being loaded. */
+const LOADING = 'demoLoading';
 
 /** Emptying is the owner's: the app's role owns nothing that it could drop. */
 async function empty(databaseUrl: string, ownerUrl: string): Promise<void> {
@@ -78,7 +91,7 @@ async function fill(): Promise<void> {
   );
   await transaction(HOME, async (tx) => {
     await insertShop(tx, DEMO_SHOP);
-    await updateShopSettings(tx, HOME, { demo: true, labourPerHour: 72, currency: '€' });
+    await updateShopSettings(tx, HOME, { ...DEMO_SETTINGS, [LOADING]: true });
     for (const person of hashed) await insertPerson(tx, { ...person, branch: HOME });
   });
   const lead = await actorOf('tomas-varga');
@@ -91,6 +104,9 @@ async function fill(): Promise<void> {
   }
   await importSpeakers(lead, readFileSync(join(ROOT, 'demo/speakers.csv'), 'utf8'));
   await loadJobs();
+  const { settings } = await getShop(dbOf(HOME), HOME);
+  const { [LOADING]: _loading, ...whole } = settings;
+  await transaction(HOME, (tx) => updateShopSettings(tx, HOME, whole));
 }
 
 const KITE = { make: 'Velden', model: 'Kite', year: 2017, body: 'hatch-5', steering: 'left' as const };

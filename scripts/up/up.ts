@@ -62,7 +62,7 @@ export async function upCommand(given: UpArguments): Promise<number> {
       : await prepareGiven(process.env.DATABASE_URL!);
     await makeWorkers();
     if (options.demo)
-      await loadDemo(databaseUrl, options.resetDemo ? (cluster?.url('pezzo') ?? ownerOf(databaseUrl)) : null);
+      await loadDemo(databaseUrl, cluster?.url('pezzo') ?? ownerOf(databaseUrl), options.resetDemo ?? false);
     await ensureBuild();
     const tls = isLoopback(options.host)
       ? null

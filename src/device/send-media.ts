@@ -19,10 +19,23 @@ const LONGEST_MS = 180_000;
 
 /** Sends the photos and recordings that wait on this device, one after another, beside the events: a large one must not hold those up. Returns how many were settled, sent or refused for good. Throws nothing: the others are tried again. */
 export function sendMedia(): Promise<number> {
-  underway ??= sendAll().finally(() => {
+  // What is kept while others are on their way is on its way after them, not when something else happens to be sent.
+  if (underway) isAskedAgain = true;
+  underway ??= sendUntilQuiet().finally(() => {
     underway = null;
   });
   return underway;
+}
+
+let isAskedAgain = false;
+
+async function sendUntilQuiet(): Promise<number> {
+  let settled = 0;
+  do {
+    isAskedAgain = false;
+    settled += await sendAll();
+  } while (isAskedAgain);
+  return settled;
 }
 
 async function sendAll(): Promise<number> {

@@ -23,6 +23,7 @@ import {
   type JobRow,
 } from '../data';
 import { demand } from './permission';
+import { appendHere } from './server-event';
 import { experienceFor, planForRun } from './planning';
 import { readReport } from './report';
 import { reserveFor } from './stores/reserve';
@@ -33,7 +34,7 @@ export async function openJob(by: Actor, form: JobForm): Promise<number> {
   return transaction(by, async (tx) => {
     if (form.comesBackOf) await getJob(tx, by.branch, form.comesBackOf);
     const vehicleId = await insertVehicle(tx, { ...form, year: form.year ?? undefined, body: form.body || undefined });
-    return insertJob(tx, {
+    const number = await insertJob(tx, {
       title: form.title,
       customer: form.customer,
       phone: form.phone ?? '',
@@ -42,6 +43,13 @@ export async function openJob(by: Actor, form: JobForm): Promise<number> {
       by: by.id,
       branch: by.branch,
     });
+    const zones = form.zones ?? [];
+    if (zones.length) {
+      const { visit } = await getJob(tx, by.branch, number);
+      await lockLog(tx, visit);
+      for (const zone of zones) await appendHere(tx, visit, { person: by.id, by: by.id }, { type: 'zone', ...zone });
+    }
+    return number;
   });
 }
 

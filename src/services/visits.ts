@@ -1,8 +1,10 @@
 import type { LogEvent, SkipCheckInForm } from '../contracts/schemas';
 import type { VisitView } from '../contracts/views';
 import { conflict } from '../core/errors';
-import type { RunEvent } from '../core/run';
-import { foldVisit, handBackBlocks, type VisitEvent } from '../core/visit';
+import type { RunPlan } from '../core/plan';
+import { readItemKey } from '../core/procedure';
+import { newHere, type RunEvent } from '../core/run';
+import { foldVisit, handBackBlocks, lineOfPart, type VisitEvent } from '../core/visit';
 import {
   appendEvents,
   dbOf,
@@ -21,6 +23,7 @@ import {
   type Db,
   type LogRow,
 } from '../data';
+import { lookAt } from './run-view';
 import { appendHere } from './server-event';
 import { everybodysNames } from './people';
 import { demand } from './permission';
@@ -38,6 +41,10 @@ export async function openVisit(branch: Branch, jobNumber: number): Promise<Visi
     listRunsOfJobs(db, [jobNumber]),
     everybodysNames(branch),
   ]);
+  const logs = await listEventsOf<RunEvent>(
+    db,
+    runs.map((run) => run.id),
+  );
   return {
     job,
     events: log.events,
@@ -45,7 +52,18 @@ export async function openVisit(branch: Branch, jobNumber: number): Promise<Visi
     zones: zonesOf(runs, { zones: [] }),
     names,
     runs: runs.map(({ id, title, finishedAt }) => ({ id, title, finished: finishedAt !== null })),
+    fittedNew: runs.flatMap(({ id, plan }) => fittedNewLines(plan, logs.get(id)!)),
   };
+}
+
+/** Lines of the check about what a run fitted new. */
+function fittedNewLines(plan: RunPlan, events: RunEvent[]): string[] {
+  const { basis, state } = lookAt(plan, events);
+  return [...newHere(basis.graph, plan, state)].flatMap((key) => {
+    const { procedure, item } = readItemKey(key)!;
+    const part = basis.graph.indexes.get(procedure)?.parts.get(item);
+    return part ? [lineOfPart(basis.graph.documents.get(procedure)!, part)] : [];
+  });
 }
 
 /** Notes outside the log what others look up: the VIN. */

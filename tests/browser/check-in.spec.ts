@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { tapAll } from '../../scripts/support/browser';
-import { expectAccessible, openJob, photoFile, signIn, signOn } from './support';
+import { expectAccessible, openJob, photoFile, signIn, signOn, walkRound } from './support';
 
 const line = (page: Page, words: string | RegExp) => page.getByRole('group', { name: words });
 
@@ -51,7 +51,17 @@ test('checks a vehicle in, with faults, marks, a photo and a signature, and comp
   await page.getByRole('button', { name: 'scratch' }).click();
   await expect(page.getByRole('listitem').filter({ hasText: 'scratch, right side: below the handle' })).toBeVisible();
   await expectAccessible(page);
+  // Nobody signs over sides that were not looked at, or over what is only half said.
   await page.getByRole('button', { name: 'Next: signature' }).click();
+  const open = page.getByRole('list', { name: 'Before anybody signs' });
+  await expect(open.getByText(/^Not looked at yet: /)).toBeVisible();
+  await page.getByRole('group', { name: 'Also noted' }).getByLabel('Note').fill('half said');
+  await expect(open.getByText('A note is typed and not saved: “half said”.')).toBeVisible();
+  await open.getByRole('button', { name: 'Drop it' }).click();
+  await open.getByRole('button', { name: 'Go to body and trim' }).click();
+  await walkRound(page);
+  await page.getByRole('button', { name: 'Next: signature' }).click();
+  await expect(open).toHaveCount(0);
   await expect(page.getByText('works only sometimes: when warm')).toBeVisible();
   await expect(page.getByRole('button', { name: 'I have seen it' })).toBeDisabled();
   const noted = page.getByRole('group', { name: 'Also noted' });
@@ -86,6 +96,12 @@ test('checks a vehicle in, with faults, marks, a photo and a signature, and comp
   await expect(worse).toContainText('worse than on arrival');
   await expect(page.getByRole('button', { name: 'Give the vehicle back' })).toBeDisabled();
   await worse.getByRole('button', { name: 'the customer knows and agreed' }).click();
+  const before = page.getByRole('list', { name: 'Before it is given back' });
+  await expect(before).toContainText('Left side: not looked at again.');
+  await walkRound(page);
+  await page.getByRole('button', { name: /^Compare and give back/ }).click();
+  await expect(before).toHaveText('Not signed, and nobody said why.');
+  await page.getByRole('button', { name: 'key in the box' }).click();
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Give the vehicle back' }).click();
   await expect(page.getByRole('heading', { name: 'The vehicle is back with its owner' })).toBeVisible();

@@ -92,6 +92,7 @@ export async function openRun(
   const { id } = (await answer.json()) as { id: string };
   await skipCheckIn(page.request, job);
   await page.goto(`/runs/${id}`);
+  await expect(page.locator('.read-guard:not([data-reading])')).toHaveCount(1);
   await page.getByRole('button', { name: 'Start', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'Lay out' })).toHaveCount(0);
   return { job, run: id };
@@ -120,6 +121,16 @@ export async function logOf(
 /** The ids of the photos that the server's log of a run names. */
 export const photosOf = async (page: Page, run: string) =>
   (await logOf(page, run)).flatMap(({ type, photo }) => (type === 'photo' ? [photo!] : []));
+
+/** Looks at every side of the vehicle, as a walk round it does. */
+export async function walkRound(page: Page): Promise<void> {
+  await page.getByRole('button', { name: /^Body and trim/ }).click();
+  const views = page.getByRole('group', { name: 'Side of the vehicle' }).getByRole('button');
+  for (let n = 0; n < (await views.count()); n += 1) {
+    await views.nth(n).click();
+    await expect(views.nth(n)).not.toContainText('to look at');
+  }
+}
 
 /** Draws a line in the field for signatures. */
 export async function signOn(page: Page): Promise<void> {

@@ -1,3 +1,4 @@
+import { WALKED_ROUND } from '../support/visit';
 import { createHash, randomUUID } from 'node:crypto';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
@@ -120,6 +121,12 @@ describe('a customer’s data', () => {
     const {
       job: { visit },
     } = await openVisit(HOME, job);
+    await receiveEvents(
+      people.technician,
+      visit,
+      WALKED_ROUND.map((fact) => event(fact)),
+      0,
+    );
     await receiveEvents(people.technician, visit, [event({ type: 'closed' })], 0);
     const [soon, late] = [new Date(Date.now() + 5 * 30 * 86_400_000), new Date(Date.now() + 7 * 31 * 86_400_000)];
     expect((await viewCustomers(people.owner, late)).some((row) => row.isDue)).toBe(false);

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { asOwner } from '../support/database';
 import { kiteJob, kiteShop, REAR_SPEAKER } from '../support/kite-shop';
+import { WALKED_ROUND } from '../support/visit';
 import { readPdf } from '../support/read-pdf';
 import { deviceOf, workThrough } from '../support/work-run';
 import { foldRun, type RunFact } from '@/core/run';
@@ -177,7 +178,7 @@ describe('after the customer has signed', () => {
 describe('after the vehicle was given back', () => {
   it('everything is frozen, and nobody closes in another’s name', async () => {
     const { number, visit } = await signedVisit();
-    await send(visit, event(radio('departure', 'works')));
+    await send(visit, event(radio('departure', 'works')), ...WALKED_ROUND.map((fact) => event(fact)));
     const forged = event({ type: 'closed' }, 'lead');
     expect((await send(visit, forged)).setAside.map(({ id }) => id)).toEqual([forged.id]);
     expect((await viewJob(HOME, number)).visit.closed).toBe(false);
@@ -212,7 +213,7 @@ describe('after the vehicle was given back', () => {
   it('no run begins any more: neither a new one nor one that was never started', async () => {
     const { number, visit } = await signedVisit();
     const run = await openRun(people.technician, { job: number, ...REAR_SPEAKER });
-    await send(visit, event(radio('departure', 'works')));
+    await send(visit, event(radio('departure', 'works')), ...WALKED_ROUND.map((fact) => event(fact)));
     await send(visit, ...(await openVisit(HOME, number)).zones.map(() => event({ type: 'note', text: 'all walked' })));
     const lines = (await readReport(HOME, number)).lines.filter(({ comparison }) => comparison === 'not-repeated');
     expect(lines).toEqual([]);

@@ -1,3 +1,4 @@
+import { WALKED_ROUND } from '../support/visit';
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { HERE } from '../support/sender';
@@ -227,7 +228,11 @@ describe('a visit', () => {
     await receiveEvents(
       people.technician,
       visit,
-      [event({ ...radio, walk: 'arrival' }), event({ type: 'waits', for: 'decision', what: 'ring' })],
+      [
+        event({ ...radio, walk: 'arrival' }),
+        event({ type: 'waits', for: 'decision', what: 'ring' }),
+        ...WALKED_ROUND.map((fact) => event(fact)),
+      ],
       0,
     );
     await expect(close()).rejects.toMatchObject({

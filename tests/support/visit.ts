@@ -1,4 +1,10 @@
-import type { VisitEvent, VisitFact } from '@/core/visit';
+import { VEHICLE_VIEWS, type VisitEvent, type VisitFact } from '@/core/visit';
+
+/** The vehicle walked round when it is given back, and why nobody signs. */
+export const WALKED_ROUND: VisitFact[] = [
+  ...VEHICLE_VIEWS.map(({ view }): VisitFact => ({ type: 'looked', view, walk: 'departure' })),
+  { type: 'unsigned', walk: 'departure', reason: 'key in the box' },
+];
 
 /** Stamps facts of a visit as one device would, one after another. */
 export function visitLog(facts: VisitFact[], device = 'tablet-a', startLamport = 1): VisitEvent[] {

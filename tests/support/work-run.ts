@@ -38,11 +38,7 @@ export function workThrough(
         for (const { id } of step.step.checks)
           events.push(stamp({ type: 'test', gate: step.key, check: id, result: 'pass' }));
       events.push(
-        stamp(
-          'gate' in step.step && step.step.gate
-            ? { type: 'gatePassed', gate: step.key }
-            : doneFact(step.key),
-        ),
+        stamp('gate' in step.step && step.step.gate ? { type: 'gatePassed', gate: step.key } : doneFact(step.key)),
       );
       for (const fact of extra[step.key] ?? []) events.push(stamp(fact));
     }

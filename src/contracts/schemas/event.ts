@@ -142,6 +142,8 @@ const VISIT_FACTS: Record<VisitEvent['type'], Joi.SchemaMap> = {
     walk,
     photo: uuid,
   },
+  looked: { view: Joi.valid('left', 'right', 'front', 'rear', 'roof', 'interior').required(), walk },
+  unsigned: { walk, reason: words },
   zone: { zone: Joi.string().min(1).max(60).required(), side: Joi.valid('left', 'right', 'centre').required() },
   vin: {
     vin: Joi.string()

@@ -6,6 +6,7 @@ import { invalid } from '../../core/errors';
 import { isTimeZone } from '../../core/text';
 import { isTrivialPin } from './trivial-pin';
 import { FASTENER_KINDS, type OwnKind } from '../../core/hardware';
+import { ZONES } from '../../core/vehicle';
 import { DEFAULT_QUOTES, type QuoteSettings, DEFAULT_COST_FORM, TRAY_SIZES, type SettingsForm } from '../views';
 import { costSchema } from './costs';
 
@@ -211,6 +212,17 @@ export const jobSchema = Joi.object<JobForm>({
   options: Joi.object().pattern(option, option).max(24).default({}),
   highVoltage: Joi.boolean().default(false),
   vin: vin.default(''),
+  zones: Joi.array()
+    .items(
+      Joi.object({
+        zone: Joi.string()
+          .valid(...ZONES.map(({ code }) => code))
+          .required(),
+        side: Joi.valid('left', 'right', 'centre').required(),
+      }),
+    )
+    .max(40)
+    .default([]),
 });
 
 /** What a job holds of its customer, and whether and how long it may be kept. */
@@ -279,6 +291,8 @@ export interface JobForm {
   /** Orange cables. */
   highVoltage?: boolean;
   vin?: string;
+  /** Zones that will be opened: the check-in asks for them. */
+  zones?: { zone: string; side: 'left' | 'right' | 'centre' }[];
 }
 
 export const newProcedureSchema = Joi.object<NewProcedureForm>({

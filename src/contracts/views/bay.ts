@@ -34,4 +34,6 @@ export interface VisitView {
   zones: CheckZone[];
   names: Record<string, string>;
   runs: { id: string; title: string; finished: boolean }[];
+  /** Lines of the check that are about something fitted new on this visit. */
+  fittedNew: string[];
 }

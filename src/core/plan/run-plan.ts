@@ -55,7 +55,14 @@ export interface RunPlan {
   /** The shop's own fastener kinds as they were when the run was opened. */
   ownKinds?: OwnKind[];
   /** Fasteners of sister doors and other years that hold the same kind of part: where else to look when it will not move. */
-  elsewhere?: { part: string; words: string; at: [number, number] | null; from: string }[];
+  elsewhere?: {
+    part: string;
+    words: string;
+    at: [number, number] | null;
+    from: string;
+    /** Of another model: a last thought, never before anything of the run's own procedures. */
+    isOtherModel?: boolean;
+  }[];
   /** How often earlier runs found each cause of a stuck part: "procedure/part|culprit" to a count. */
   misses?: Record<string, number>;
   /** The shop's pace against the catalogue's times when the run was opened. */

@@ -24,6 +24,8 @@ export interface Related {
 export function elsewhereFor(document: ProcedureDocument, others: Related[], own: ItemIndex): Elsewhere[] {
   const kinds = new Set([...own.parts.values()].map((part) => part.kind));
   const found = new Map<string, Elsewhere>();
+  const isSameModel = ({ applies }: ProcedureDocument) =>
+    applies.some(({ make, model }) => document.applies.some((own) => own.make === make && own.model === model));
   for (const { document: other, index, catalogue } of others) {
     for (const fastener of index.fasteners.values()) {
       for (const kind of heldParts(fastener).map((held) => index.parts.get(held)?.kind)) {
@@ -35,6 +37,7 @@ export function elsewhereFor(document: ProcedureDocument, others: Related[], own
           words: itemWords(index, fastener.id, catalogue),
           from: other.title,
           at,
+          ...(isSameModel(other) ? {} : { isOtherModel: true }),
         };
         const key = `${one.part}|${one.words}|${at ?? ''}`;
         if (!found.has(key)) found.set(key, one);

@@ -50,7 +50,7 @@ const DEEP_MM = 25;
 /** Each earlier run that found the same cause weighs as much as this many first impressions. */
 const PER_MISS = 1;
 
-type Guess = Omit<Suspect, 'share'> & { prior: number; felt: Felt };
+type Guess = Omit<Suspect, 'share'> & { prior: number; felt: Felt; isOtherModel?: boolean };
 
 /** The key under which runs remember a cause: the part with what held it. */
 export const missKey = (part: string, culprit: string | null, cause: StuckCause) => `${part}|${culprit ?? cause}`;
@@ -80,15 +80,18 @@ export function wontMove(
     ...relatedGuesses(site),
     unrecorded(site),
   ];
-  const weights = guesses.map(
+  const free = guesses.map(
     (guess) =>
       guess.prior *
       (1 + PER_MISS * (plan.misses?.[missKey(part, guess.culprit, guess.cause)] ?? 0)) *
       resistance(guess.felt, point, width * height),
   );
+  // What only another model has never comes before anything of this procedure.
+  const least = Math.min(...free.filter((_, n) => !guesses[n].isOtherModel && guesses[n].cause !== 'unrecorded'));
+  const weights = free.map((weight, n) => (guesses[n].isOtherModel ? Math.min(weight, least) : weight));
   const sum = weights.reduce((total, weight) => total + weight, 0);
   return guesses
-    .map(({ prior: _prior, felt: _felt, ...guess }, n) => ({ ...guess, share: weights[n] / sum }))
+    .map(({ prior: _prior, felt: _felt, isOtherModel: _other, ...guess }, n) => ({ ...guess, share: weights[n] / sum }))
     .sort((a, b) => b.share - a.share || (a.words < b.words ? -1 : 1));
 }
 
@@ -290,7 +293,8 @@ function relatedGuesses(site: Site): Guess[] {
   const absent = [...site.index.fasteners.values()].filter(
     (one) => heldParts(one).includes(site.id) && presence.get(one.id) === 'absent',
   );
-  return related.map(({ words, at, from }): Guess => ({
+  return related.map(({ words, at, from, isOtherModel }): Guess => ({
+    isOtherModel,
     cause: 'other-variant',
     culprit: null,
     words: capital(words),

@@ -1,3 +1,5 @@
+import type { Walk } from './events';
+import { VEHICLE_VIEWS, type VehicleView } from './outlines';
 import type { CheckLine } from './lines';
 import type { Answer, CheckedLine, VisitState } from './fold';
 
@@ -29,12 +31,26 @@ export function comparedLines(lines: CheckLine[], state: VisitState): ComparedLi
   return [...all.values()].map((line) => ({ ...line, comparison: compareLine(line) }));
 }
 
+/** Sides of the vehicle that nobody looked at on a walk. */
+export const unseenViews = (state: Pick<VisitState, 'looked' | 'marks'>, walk: Walk): VehicleView[] =>
+  VEHICLE_VIEWS.filter(
+    ({ view }) =>
+      !state.looked[walk].has(view) && !state.marks.some((mark) => mark.walk === walk && mark.view === view),
+  );
+
+/** Groups of the list in which nothing was answered on a walk: nobody asked for that zone. */
+export function unaskedGroups(lines: CheckLine[], state: VisitState, walk: Walk): string[] {
+  const all = comparedLines(lines, state);
+  const isAsked = (group: string) => all.some((line) => line.group === group && line[walk]);
+  return [...new Set(all.map(({ group }) => group))].filter((group) => !isAsked(group));
+}
+
 /** What stands against giving the vehicle back, in trade words. A part that is still to come does not: the job stays on the board for it. */
 export function handBackBlocks(
   lines: CheckLine[],
   state: VisitState,
   unfinishedRuns: number,
-): { code: 'runs' | 'not-repeated' | 'worse' | 'wait'; place: string; text: string }[] {
+): { code: 'runs' | 'not-repeated' | 'worse' | 'wait' | 'view' | 'signature'; place: string; text: string }[] {
   const compared = comparedLines(lines, state).filter((line) => !line.explained);
   return [
     ...(unfinishedRuns
@@ -60,6 +76,14 @@ export function handBackBlocks(
         place: line.line,
         text: `${line.group}, ${line.words}: worse than on arrival, and nobody said why.`,
       })),
+    ...unseenViews(state, 'departure').map(({ view, name }) => ({
+      code: 'view' as const,
+      place: view,
+      text: `${name}: not looked at again.`,
+    })),
+    ...(state.signatures.departure || state.unsigned.departure
+      ? []
+      : [{ code: 'signature' as const, place: 'signature', text: 'Not signed, and nobody said why.' }]),
     ...state.waits
       .filter((wait) => wait.for !== 'part')
       .map((wait) => ({ code: 'wait' as const, place: wait.id, text: `Still waiting: ${wait.what}.` })),

@@ -16,6 +16,10 @@ export type VisitFact =
   | { type: 'checked'; line: string; group: string; words: string; walk: Walk; result: CheckResult; condition?: string }
   /** A mark on the body or trim; x and y are shares of the view, 0 to 1. */
   | { type: 'marked'; view: View; x: number; y: number; kind: string; words?: string; walk: Walk; photo?: string }
+  /** A side of the vehicle was looked at. */
+  | { type: 'looked'; view: View; walk: Walk }
+  /** Why nobody signs a walk. */
+  | { type: 'unsigned'; walk: Walk; reason: string }
   | { type: 'zone'; zone: string; side: 'left' | 'right' | 'centre' }
   | { type: 'vin'; vin: string; how: 'typed' | 'scanned' }
   | { type: 'photo'; photo: string; words?: string }

@@ -1,6 +1,6 @@
 import { mergeLog } from '../log';
 import { coverOf, isCoverable, walksOf } from './cover';
-import type { CheckResult, Stroke, VisitEvent, VisitFact, Walk } from './events';
+import type { CheckResult, Stroke, View, VisitEvent, VisitFact, Walk } from './events';
 
 /** One answer to a line. */
 export interface Answer {
@@ -61,6 +61,10 @@ export interface VisitState {
   lines: Map<string, CheckedLine>;
   marks: Mark[];
   zones: { zone: string; side: 'left' | 'right' | 'centre' }[];
+  /** Sides of the vehicle that were looked at, by walk. */
+  looked: Record<Walk, ReadonlySet<View>>;
+  /** Why nobody signed a walk, with who said so. */
+  unsigned: Partial<Record<Walk, { reason: string; person: string; at: string }>>;
   vin: string | null;
   /** Why the vehicle was not checked in, and whose word that was; null where it was, or is still to be. */
   checkInSkipped: { reason: string; person: string; at: string } | null;
@@ -90,6 +94,8 @@ export function foldVisit(events: Iterable<VisitEvent>): VisitState {
     lines: new Map(),
     marks: [],
     zones: [],
+    looked: { arrival: new Set(), departure: new Set() },
+    unsigned: {},
     vin: null,
     checkInSkipped: null,
     signatures: {},
@@ -159,6 +165,12 @@ function apply(state: VisitState, event: VisitEvent, later?: true): void {
     case 'zone':
       if (!state.zones.some((one) => one.zone === event.zone && one.side === event.side))
         state.zones.push({ zone: event.zone, side: event.side });
+      return;
+    case 'looked':
+      state.looked[event.walk] = new Set([...state.looked[event.walk], event.view]);
+      return;
+    case 'unsigned':
+      state.unsigned[event.walk] = { reason: event.reason, person: event.person, at: event.at };
       return;
     case 'vin':
       state.vin = event.vin;

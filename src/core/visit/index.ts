@@ -1,5 +1,12 @@
 export { lineOfPart } from './lines';
-export { type ComparedLine, comparedLines, faultsOnArrival, handBackBlocks } from './compare';
+export {
+  type ComparedLine,
+  comparedLines,
+  faultsOnArrival,
+  handBackBlocks,
+  unaskedGroups,
+  unseenViews,
+} from './compare';
 export {
   CONDITIONS,
   type CheckResult,

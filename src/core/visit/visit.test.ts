@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { demoProcedure } from '@tests/support/demo';
-import { visitLog } from '@tests/support/visit';
-import { comparedLines, compareLine, faultsOnArrival, handBackBlocks } from './compare';
+import { visitLog, WALKED_ROUND } from '@tests/support/visit';
+import { comparedLines, compareLine, faultsOnArrival, handBackBlocks, unaskedGroups } from './compare';
 import type { CheckResult, VisitFact } from './events';
 import { foldVisit, recordsToSign, type Answer } from './fold';
 import { checkLines } from './lines';
@@ -314,6 +314,7 @@ describe('arrival against giving back', () => {
         checked('a/1', 'arrival', 'works'),
         checked('a/1', 'departure', 'fails'),
         { type: 'waits', for: 'decision', what: 'new speaker?' },
+        ...WALKED_ROUND,
       ]),
     );
     expect(handBackBlocks([RADIO], state, 1).map(({ code, place }) => [code, place])).toEqual([
@@ -327,13 +328,14 @@ describe('arrival against giving back', () => {
         checked('a/1', 'arrival', 'works'),
         checked('a/1', 'departure', 'fails'),
         { type: 'explained', line: 'a/1', reason: 'the customer knows and agreed' },
+        ...WALKED_ROUND,
       ]),
     );
     expect(handBackBlocks([RADIO], explained, 0)).toEqual([]);
   });
 
   it('lets a part that is still to come keep the job open, not the vehicle', () => {
-    const log = visitLog([{ type: 'waits', for: 'part', what: 'speaker ring' }]);
+    const log = visitLog([{ type: 'waits', for: 'part', what: 'speaker ring' }, ...WALKED_ROUND]);
     expect(handBackBlocks([], foldVisit(log), 0)).toEqual([]);
     const after = visitLog([
       { type: 'waits', for: 'part', what: 'speaker ring' },
@@ -345,9 +347,33 @@ describe('arrival against giving back', () => {
   });
 
   it('says of lines that nobody checked on arrival that it was so, without standing against giving back', () => {
-    const state = foldVisit(visitLog([checked('a/1', 'arrival', 'works'), checked('a/1', 'departure', 'works')]));
+    const state = foldVisit(
+      visitLog([checked('a/1', 'arrival', 'works'), checked('a/1', 'departure', 'works'), ...WALKED_ROUND]),
+    );
     expect(comparedLines([RADIO], state).find(({ line }) => line === RADIO.line)!.comparison).toBe('not-checked');
     expect(handBackBlocks([RADIO], state, 0)).toEqual([]);
+  });
+
+  it('stands against giving back until every side was looked at again, and somebody signed or said why not', () => {
+    const [first, ...rest] = WALKED_ROUND;
+    const codes = (facts: VisitFact[]) => handBackBlocks([], foldVisit(visitLog(facts)), 0).map(({ code }) => code);
+    expect(codes([])).toEqual([...rest.map(() => 'view'), 'signature']);
+    expect(codes(rest)).toEqual(['view']);
+    expect(codes([first, ...rest.slice(0, -1)])).toEqual(['signature']);
+    expect(codes(WALKED_ROUND)).toEqual([]);
+    // A mark on a side is a look at it.
+    expect(codes([...rest, { type: 'marked', view: 'left', x: 0.5, y: 0.5, kind: 'chip', walk: 'departure' }])).toEqual(
+      [],
+    );
+  });
+
+  it('names the zones in which nothing was checked', () => {
+    const state = foldVisit(visitLog([checked(RADIO.line, 'arrival', 'works')]));
+    const door = { line: 'rear-door.left/lock', group: 'Rear door, left', words: 'Lock' };
+    expect([unaskedGroups([RADIO, door], state, 'arrival'), unaskedGroups([RADIO], state, 'arrival')]).toEqual([
+      ['Rear door, left'],
+      [],
+    ]);
   });
 
   it('knows whose word it was that there is no check-in', () => {

@@ -59,6 +59,10 @@ export function laterWords({ event, after }: LaterRecord): string {
       return `Signed by ${event.name}`;
     case 'retracted':
       return 'Something was to be taken back; it stands';
+    case 'looked':
+      return 'A side of the vehicle was looked at';
+    case 'unsigned':
+      return `Not signed: ${event.reason}`;
     case 'zone':
       return `Zone added: ${event.zone}, ${event.side}`;
     case 'waits':

@@ -1,5 +1,14 @@
 'use client';
-import { createContext, useContext, useEffect, useState, type MouseEvent, type ReactNode } from 'react';
+import {
+  createContext,
+  useContext,
+  useEffect,
+  useRef,
+  useState,
+  useSyncExternalStore,
+  type MouseEvent,
+  type ReactNode,
+} from 'react';
 import { clockRate } from '@/device';
 
 /** How long something must have stood on the screen before a tap can be an answer to it, milliseconds. */
@@ -30,14 +39,29 @@ export function ReadGuard({ what, children }: { what: string; children: ReactNod
         timer = setTimeout(note, wait);
       });
     };
-    if (wait < FRAME_MS) note();
-    else frame = requestAnimationFrame(painted);
+    frame = requestAnimationFrame(painted);
     return () => {
       cancelAnimationFrame(frame);
       clearTimeout(timer);
     };
   }, [what]);
-  const isRead = read === what;
+  const isAtOnce = useSyncExternalStore(
+    () => () => undefined,
+    () => READ_MS / clockRate() < FRAME_MS,
+    () => false,
+  );
+  const isRead = isAtOnce || read === what;
+  const guard = useRef<HTMLDivElement>(null);
+  const shown = useRef(what);
+  useEffect(() => {
+    if (shown.current === what) return;
+    shown.current = what;
+    // What was tapped is gone: whoever reads by ear or keyboard goes on at the title of what came.
+    if (document.activeElement?.matches('input, textarea, select')) return;
+    const title = guard.current?.querySelector('h1');
+    title?.setAttribute('tabindex', '-1');
+    title?.focus({ preventScroll: true });
+  }, [what]);
   const hold = (event: MouseEvent) => {
     const target = event.target as HTMLElement;
     if (isRead || !target.closest('button, a') || target.closest('[data-at-once]')) return;
@@ -46,7 +70,7 @@ export function ReadGuard({ what, children }: { what: string; children: ReactNod
   };
   return (
     <Read.Provider value={isRead}>
-      <div className="read-guard" data-reading={isRead ? undefined : ''} onClickCapture={hold}>
+      <div ref={guard} className="read-guard" data-reading={isRead ? undefined : ''} onClickCapture={hold}>
         {children}
       </div>
     </Read.Provider>

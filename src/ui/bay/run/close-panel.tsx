@@ -121,7 +121,7 @@ function Notes({
       text: `Opened up again: ${why}${mended ? `; it was: ${mended}` : ''}`,
     })),
     ...state.leftOvers.flatMap(({ event, words, settled }) =>
-      settled ? [{ id: event, text: `Left over: ${words}; ${settled.item ? 'put in' : settled.reason}` }] : [],
+      settled ? [{ id: event, text: `Left over: ${words}; ${settled.item ? 'put back' : settled.reason}` }] : [],
     ),
     ...state.asFound.map(({ event, difference }) => ({ id: event, text: `As found: ${difference}` })),
     ...state.log.flatMap((event) =>

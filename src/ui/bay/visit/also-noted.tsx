@@ -1,11 +1,11 @@
 'use client';
-import { useState } from 'react';
 import { Photo, PhotoButton } from '../log';
 import type { VisitHandle } from './handle';
 
 /** What belongs to no line and no mark: the customer's own words, the mileage, a picture of the dash. */
-export function AlsoNoted({ visit: { state, record, start } }: { visit: VisitHandle }) {
-  const [text, setText] = useState('');
+export function AlsoNoted({ visit: { state, record, start, drafts, changeDrafts } }: { visit: VisitHandle }) {
+  const text = drafts.note;
+  const setText = (note: string) => changeDrafts({ note });
   const keep = () => {
     record({ type: 'note', text: text.trim() });
     setText('');

@@ -1,48 +1,30 @@
 'use client';
-import { useRef, useState, type PointerEvent } from 'react';
-import { MARK_KINDS, VEHICLE_VIEWS, type Mark, type VehicleView, type View } from '@/core/visit';
+import { useEffect, useRef, type PointerEvent } from 'react';
+import { MARK_KINDS, unseenViews, VEHICLE_VIEWS, type Mark, type VehicleView } from '@/core/visit';
+import { clockRate } from '@/device';
 import { Chips } from '../../design/chips';
-import { Photo, PhotoButton } from '../log';
-import type { VisitHandle } from './handle';
+import { Photo, PhotoButton, useIsRead } from '../log';
+import type { MarkDraft, VisitHandle } from './handle';
 import { FrozenLine } from './later-records';
 
-/** A mark that is being made: kept on this tablet until it is finished, whatever is tapped meanwhile. */
-interface MarkDraft {
-  view: View;
-  place: { x: number; y: number } | null;
-  words: string;
-  photo: string | null;
-}
-
-const NO_DRAFT: MarkDraft = { view: 'left', place: null, words: '', photo: null };
-const draftKey = (visit: string) => `mark:${visit}`;
-
-function readDraft(visit: string): MarkDraft {
-  try {
-    return { ...NO_DRAFT, ...(JSON.parse(sessionStorage.getItem(draftKey(visit)) ?? '{}') as Partial<MarkDraft>) };
-  } catch {
-    return NO_DRAFT;
-  }
-}
-
-function keepDraft(visit: string, draft: MarkDraft): void {
-  try {
-    sessionStorage.setItem(draftKey(visit), JSON.stringify(draft));
-  } catch {
-    // A full or shut store: the draft lives as long as the page.
-  }
-}
+/** How long a side stands on the screen to have been looked at, milliseconds. */
+const LOOK_MS = 600;
 
 /** Scratches, chips, loose trim: tapped where they are, with words and a photo. */
 export function BodyTab({ visit, next }: { visit: VisitHandle; next: () => void }) {
   const { state, walk, record, start } = visit;
-  const [{ view, place, words, photo }, setDraft] = useState<MarkDraft>(() => readDraft(start.job.visit));
-  const change = (next: Partial<MarkDraft>) =>
-    setDraft((draft) => {
-      const changed = { ...draft, ...next };
-      keepDraft(start.job.visit, changed);
-      return changed;
-    });
+  const { drafts, changeDrafts } = visit;
+  const { view, place, words, photo } = drafts.mark;
+  const change = (next: Partial<MarkDraft>) => changeDrafts({ mark: { ...drafts.mark, ...next } });
+  const isLooked = state.closed || state.looked[walk].has(view);
+  // A side that is shown has been looked at, once it has stood there long enough for that.
+  const isRead = useIsRead();
+  useEffect(() => {
+    if (!isRead || isLooked) return;
+    const timer = setTimeout(() => record({ type: 'looked', view, walk }), LOOK_MS / clockRate());
+    return () => clearTimeout(timer);
+  }, [isRead, isLooked, view, walk, record]);
+  const unseen = unseenViews(state, walk);
   const setPlace = (at: MarkDraft['place']) => change({ place: at });
   const shown = VEHICLE_VIEWS.find((one) => one.view === view)!;
   const numbered = state.marks.map((mark, n) => ({ ...mark, n: n + 1 }));
@@ -70,7 +52,10 @@ export function BodyTab({ visit, next }: { visit: VisitHandle; next: () => void 
             onClick={() => change(one.view === view ? {} : { view: one.view, place: null })}
           >
             <Outline shape={one} marks={numbered.filter((mark) => mark.view === one.view)} small />
-            <span>{one.name}</span>
+            <span>
+              {one.name}
+              {!state.closed && unseen.includes(one) && <span className="quiet"> · to look at</span>}
+            </span>
           </button>
         ))}
       </div>

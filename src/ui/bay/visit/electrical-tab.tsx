@@ -1,5 +1,4 @@
 'use client';
-import { useState } from 'react';
 import { v4 as uuid } from 'uuid';
 import {
   RESULT_WORDS,
@@ -22,6 +21,8 @@ export function ElectricalTab({ visit, next }: { visit: VisitHandle; next: () =>
   const { lines, state, walk, record } = visit;
   const all = comparedLines(lines, state);
   const groups = [...new Set(all.map((line) => line.group))];
+  // What was fitted new is not “as on arrival”: it is asked by itself.
+  const isNew = ({ line }: CheckedLine) => visit.start.fittedNew.includes(line);
   const checked = ({ line, group, words }: CheckedLine, result: CheckResult, condition?: string | null) => ({
     type: 'checked' as const,
     line,
@@ -39,8 +40,8 @@ export function ElectricalTab({ visit, next }: { visit: VisitHandle; next: () =>
         const rows = all.filter((line) => line.group === group);
         const open = rows.filter((line) => !line[walk]);
         // On the way out one tap answers what has an answer from the way in, and only where nothing has, that all works.
-        const known = walk === 'departure' ? open.filter((line) => line.arrival) : [];
-        const rest = known.length ? known : open;
+        const known = walk === 'departure' ? open.filter((line) => line.arrival && !isNew(line)) : [];
+        const rest = known.length ? known : open.filter((line) => !isNew(line));
         const answerRest = () =>
           record(...rest.map((line) => checked(line, line.arrival?.result ?? 'works', line.arrival?.condition)));
         return (
@@ -113,7 +114,8 @@ function Line({
 
 /** A zone that no run opens yet, or a line of one's own. */
 function MoreLines({ visit }: { visit: VisitHandle }) {
-  const [text, setText] = useState('');
+  const text = visit.drafts.line;
+  const setText = (line: string) => visit.changeDrafts({ line });
   const add = () => {
     visit.record({
       type: 'checked',

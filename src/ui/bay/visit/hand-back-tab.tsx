@@ -2,12 +2,16 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import { COMPARISON_WORDS, resultWords, comparedLines, handBackBlocks, type ComparedLine } from '@/core/visit';
+import { Chips } from '../../design/chips';
 import { Trouble } from '../../design/trouble';
 import { AlsoNoted } from './also-noted';
 import { SignBox } from './sign-tab';
 import type { VisitHandle } from './handle';
 
 const PART_TO_COME = 'a part is still to come';
+/** Blocks listed at once. */
+const SHOWN = 8;
+const UNSIGNED = ['customer not here', 'key in the box', 'customer refuses', 'our own vehicle'] as const;
 const REASONS = ['cannot be tried here', 'the customer knows and agreed', PART_TO_COME, 'not from our work'] as const;
 
 /** The same list as on arrival, compared line by line; then the vehicle goes back. */
@@ -85,9 +89,27 @@ export function HandBackTab({ visit, walkAgain }: { visit: VisitHandle; walkAgai
               </p>
             )}
             {blocks.length > 0 && (
-              <p className="trouble">
-                {blocks.length} {blocks.length === 1 ? 'line' : 'lines'} unresolved.
-              </p>
+              <ul className="rows" aria-label="Before it is given back">
+                {blocks.slice(0, SHOWN).map(({ code, place, text }) => (
+                  <li key={`${code} ${place}`} className="py-1 trouble">
+                    {text}
+                  </li>
+                ))}
+                {blocks.length > SHOWN && <li className="quiet">and {blocks.length - SHOWN} more</li>}
+              </ul>
+            )}
+            {blocks.some(({ code }) => code === 'view') && (
+              <button type="button" className="btn btn-primary mb-2" onClick={() => visit.goTo('body')}>
+                Walk round the vehicle
+              </button>
+            )}
+            {!state.signatures.departure && (
+              <Chips
+                label="Not signed, because"
+                value={state.unsigned.departure?.reason ?? null}
+                options={UNSIGNED}
+                onPick={(reason) => visit.record({ type: 'unsigned', walk: 'departure', reason })}
+              />
             )}
             {stillToCome.length > 0 && (
               <p className="quiet">

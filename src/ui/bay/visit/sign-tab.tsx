@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { faultsOnArrival, recordsToSign, resultWords, VEHICLE_VIEWS, type Stroke, type Walk } from '@/core/visit';
 import { AlsoNoted } from './also-noted';
 import { LaterRecords } from './later-records';
+import { SignBlocks, useSignBlocks } from './sign-blocks';
 import { SignatureField, SignaturePicture } from './signature';
 import type { VisitHandle } from './handle';
 
@@ -51,6 +52,7 @@ export function SignBox({ visit, walk, sentence }: { visit: VisitHandle; walk: W
   const [again, setAgain] = useState(false);
   const [name, setName] = useState(start.job.customer);
   const [strokes, setStrokes] = useState<Stroke[]>([]);
+  const open = useSignBlocks(visit, walk);
   const covers =
     [...state.lines.values()].filter((line) => line[walk]).length +
     state.marks.filter((mark) => mark.walk === walk).length;
@@ -97,7 +99,13 @@ export function SignBox({ visit, walk, sentence }: { visit: VisitHandle; walk: W
         onChange={(event) => setName(event.target.value)}
       />
       <SignatureField onChange={setStrokes} />
-      <button type="button" className="done-bar" disabled={!name.trim() || strokes.length === 0} onClick={sign}>
+      <SignBlocks blocks={open} visit={visit} />
+      <button
+        type="button"
+        className="done-bar"
+        disabled={!name.trim() || strokes.length === 0 || open.length > 0}
+        onClick={sign}
+      >
         I have seen it
       </button>
     </div>

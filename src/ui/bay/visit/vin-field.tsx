@@ -14,8 +14,9 @@ const FORMATS = ['code_39', 'code_128', 'data_matrix', 'qr_code'];
 const LOOK_EVERY_MS = 250;
 
 /** The VIN, typed or scanned from its label; it may stay empty. */
-export function VinField({ visit: { state, start, record } }: { visit: VisitHandle }) {
-  const [text, setText] = useState(state.vin ?? '');
+export function VinField({ visit: { state, start, record, drafts, changeDrafts } }: { visit: VisitHandle }) {
+  const text = drafts.vin ?? state.vin ?? '';
+  const setText = (vin: string) => changeDrafts({ vin });
   const [how, setHow] = useState<'typed' | 'scanned'>('typed');
   const [scanning, setScanning] = useState(false);
   const canScan = useSyncExternalStore(

@@ -4,14 +4,13 @@ import { useMemo, useState } from 'react';
 import type { VisitView } from '@/contracts/views';
 import { checkLines, comparedLines, foldVisit, type VisitEvent, type Walk } from '@/core/visit';
 import { useWakeLock } from '../../design/use-wake-lock';
-import { ChangePerson, SavedWords, useLog } from '../log';
+import { ChangePerson, ReadGuard, SavedWords, useLog } from '../log';
 import { BodyTab } from './body-tab';
 import { ElectricalTab } from './electrical-tab';
-import type { VisitHandle } from './handle';
+import type { Tab, VisitHandle } from './handle';
 import { HandBackTab } from './hand-back-tab';
 import { SignTab } from './sign-tab';
-
-type Tab = 'electrical' | 'body' | 'sign';
+import { useDrafts } from './use-drafts';
 
 /** Check-in and hand-over: what works and what is marked, before a hand touches trim and when the vehicle is given back. */
 export function Visit({ start, me, walk: firstWalk }: { start: VisitView; me: string; walk: Walk }) {
@@ -20,6 +19,7 @@ export function Visit({ start, me, walk: firstWalk }: { start: VisitView; me: st
   const lines = useMemo(() => checkLines([...start.zones, ...state.zones]), [start.zones, state.zones]);
   const [walk, setWalk] = useState<Walk>(firstWalk);
   const [tab, setTab] = useState<Tab>('electrical');
+  const [drafts, changeDrafts] = useDrafts(start.job.visit);
   useWakeLock(!state.closed);
   const visit: VisitHandle = {
     start,
@@ -27,6 +27,9 @@ export function Visit({ start, me, walk: firstWalk }: { start: VisitView; me: st
     walk,
     state,
     lines,
+    drafts,
+    changeDrafts,
+    goTo: setTab,
     record: log.record,
     close: () => log.close({ type: 'closed' }),
   };
@@ -73,14 +76,16 @@ export function Visit({ start, me, walk: firstWalk }: { start: VisitView; me: st
           <b>{state.signatures[walk] ? 'signed' : 'not signed'}</b>
         </button>
       </nav>
-      {tab === 'electrical' && <ElectricalTab visit={visit} next={() => setTab('body')} />}
-      {tab === 'body' && <BodyTab visit={visit} next={() => setTab('sign')} />}
-      {tab === 'sign' &&
-        (walk === 'arrival' ? (
-          <SignTab visit={visit} />
-        ) : (
-          <HandBackTab visit={visit} walkAgain={() => setTab('electrical')} />
-        ))}
+      <ReadGuard what={`${walk} ${tab} ${!!state.signatures[walk]}`}>
+        {tab === 'electrical' && <ElectricalTab visit={visit} next={() => setTab('body')} />}
+        {tab === 'body' && <BodyTab visit={visit} next={() => setTab('sign')} />}
+        {tab === 'sign' &&
+          (walk === 'arrival' ? (
+            <SignTab visit={visit} />
+          ) : (
+            <HandBackTab visit={visit} walkAgain={() => setTab('electrical')} />
+          ))}
+      </ReadGuard>
     </main>
   );
 }

@@ -8,6 +8,7 @@ import { useForm, useWatch } from 'react-hook-form';
 import { jobSchema, type JobForm } from '@/contracts/schemas';
 import type { JobView, VehicleQuestions } from '@/contracts/views';
 import { BeenHere } from './been-here';
+import { ZoneChips } from './zone-chips';
 import { send } from '../../../../device/http';
 import { Field, KnownVehicles, numberOrNull, OptionChoices, PageHead, Trouble, useSend } from '../../../design';
 
@@ -25,6 +26,7 @@ const EMPTY: JobForm = {
   options: {},
   highVoltage: false,
   vin: '',
+  zones: [],
 };
 
 /** Opens a job for one vehicle: what the library knows is offered, anything else can be typed; what changes the work is asked right away. */
@@ -42,7 +44,10 @@ export function NewJob({
     setValue,
     formState: { errors },
   } = useForm<JobForm>({ resolver: joiResolver(jobSchema), defaultValues: { ...EMPTY, ...first } });
-  const [make, model, options = {}] = useWatch({ control, name: ['make', 'model', 'options'] });
+  const [make, model, options = {}, zones = []] = useWatch({
+    control,
+    name: ['make', 'model', 'options', 'zones'],
+  });
   const questions = useQuestions(vehicles, make, model);
   const { busy, trouble, run } = useSend();
   const router = useRouter();
@@ -143,6 +148,7 @@ export function NewJob({
           </datalist>
         </Field>
         <OptionChoices options={questions.options} chosen={options} onChoose={(next) => setValue('options', next)} />
+        <ZoneChips zones={zones} onChange={(next) => setValue('zones', next)} />
         <Form.Check
           id="high-voltage"
           className="mb-3"

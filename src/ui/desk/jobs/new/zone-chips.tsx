@@ -1,0 +1,34 @@
+'use client';
+import type { JobForm } from '@/contracts/schemas';
+import { capital } from '@/core/text';
+import { ZONES } from '@/core/vehicle';
+
+type JobZone = NonNullable<JobForm['zones']>[number];
+
+/** Every zone of a vehicle with its side. */
+const ALL = ZONES.flatMap(({ code, name, sided }) =>
+  (sided ? (['left', 'right'] as const) : (['centre'] as const)).map((side) => ({
+    zone: code,
+    side,
+    words: side === 'centre' ? capital(name) : `${capital(name)}, ${side}`,
+  })),
+);
+
+/** Which zones will be opened: the check-in asks for what works there. */
+export function ZoneChips({ zones, onChange }: { zones: JobZone[]; onChange: (zones: JobZone[]) => void }) {
+  const isOn = ({ zone, side }: JobZone) => zones.some((one) => one.zone === zone && one.side === side);
+  const flip = ({ zone, side }: JobZone) =>
+    onChange(
+      isOn({ zone, side }) ? zones.filter((one) => one.zone !== zone || one.side !== side) : [...zones, { zone, side }],
+    );
+  return (
+    <div className="picks mb-3" role="group" aria-label="What will be opened">
+      <span className="label">What will be opened (check-in asks for it)</span>
+      {ALL.map(({ words, ...zone }) => (
+        <button key={words} type="button" aria-pressed={isOn(zone)} onClick={() => flip(zone)}>
+          {words}
+        </button>
+      ))}
+    </div>
+  );
+}
