@@ -1,6 +1,6 @@
 'use client';
-import { itemKey, itemWords } from '@/core/procedure';
-import type { Fallen } from '@/core/run';
+import { itemKey } from '@/core/procedure';
+import { kindOfItem, type Fallen } from '@/core/run';
 import { doorWords, inPlace } from '@/core/wording';
 import { RunFoot } from './foot';
 import type { Bay } from './bay';
@@ -54,10 +54,11 @@ export function FallenPanel({ bay, fallen, canWait }: { bay: Bay; fallen: Fallen
   );
 }
 
-/** "1 T20 screw × 16 mm, rear door, left": which piece, and whose door it lies in. */
+/** "1 × T20 screw × 16 mm, rear door, left": which piece, and whose door it lies in. */
 export function pieceWords({ handle: { graph } }: Pick<Bay, 'handle'>, { procedure, item, count }: Fallen): string {
-  const index = graph.indexes.get(procedure)!;
-  const length = index.fasteners.get(item)?.length;
-  const size = length ? ` × ${length} mm` : '';
-  return `${count} × ${itemWords(index, item, graph.catalogue)}${size}${inPlace(graph, procedure)}`;
+  const fastener = graph.indexes.get(procedure)?.fasteners.get(item);
+  const kind = kindOfItem(graph, { procedure, item });
+  const noun = (count === 1 ? kind?.name : kind?.plural) ?? 'pieces';
+  const size = [fastener?.drive?.replace(/^hex /, ''), noun, fastener?.length && `× ${fastener.length} mm`];
+  return `${count} × ${size.filter(Boolean).join(' ')}${inPlace(graph, procedure)}`;
 }

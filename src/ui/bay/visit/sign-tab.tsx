@@ -87,6 +87,7 @@ export function SignBox({ visit, walk, sentence }: { visit: VisitHandle; walk: W
   return (
     <div className="sheet">
       <h2>Signature</h2>
+      <SignBlocks blocks={open} visit={visit} />
       <p>{sentence}</p>
       <label className="label" htmlFor={`signer-${walk}`}>
         Name
@@ -99,7 +100,6 @@ export function SignBox({ visit, walk, sentence }: { visit: VisitHandle; walk: W
         onChange={(event) => setName(event.target.value)}
       />
       <SignatureField onChange={setStrokes} />
-      <SignBlocks blocks={open} visit={visit} />
       <button
         type="button"
         className="done-bar"

@@ -1,4 +1,5 @@
 'use client';
+import { useState } from 'react';
 import type { JobForm } from '@/contracts/schemas';
 import { capital } from '@/core/text';
 import { ZONES } from '@/core/vehicle';
@@ -14,8 +15,12 @@ const ALL = ZONES.flatMap(({ code, name, sided }) =>
   })),
 );
 
+/** Zones that most jobs are about; the others are a tap away. */
+const USUAL = new Set(['front-door', 'rear-door', 'dash-top', 'tailgate']);
+
 /** Which zones will be opened: the check-in asks for what works there. */
 export function ZoneChips({ zones, onChange }: { zones: JobZone[]; onChange: (zones: JobZone[]) => void }) {
+  const [isAll, setAll] = useState(false);
   const isOn = ({ zone, side }: JobZone) => zones.some((one) => one.zone === zone && one.side === side);
   const flip = ({ zone, side }: JobZone) =>
     onChange(
@@ -24,11 +29,14 @@ export function ZoneChips({ zones, onChange }: { zones: JobZone[]; onChange: (zo
   return (
     <div className="picks mb-3" role="group" aria-label="What will be opened">
       <span className="label">What will be opened (check-in asks for it)</span>
-      {ALL.map(({ words, ...zone }) => (
+      {ALL.filter((zone) => isAll || USUAL.has(zone.zone) || isOn(zone)).map(({ words, ...zone }) => (
         <button key={words} type="button" aria-pressed={isOn(zone)} onClick={() => flip(zone)}>
           {words}
         </button>
       ))}
+      <button type="button" aria-expanded={isAll} onClick={() => setAll(!isAll)}>
+        {isAll ? 'Fewer…' : 'Other zones…'}
+      </button>
     </div>
   );
 }
