@@ -214,16 +214,23 @@ test('records in the bay without typing, through a lost network and a reload, fo
   await told('Undone', 'More: 1 of them', 'T20');
   await expectAccessible(page);
   await expect(page.getByText('● saved')).toBeVisible();
-  // The network goes; what is told stays on the tablet, through a reload.
+  // The page was come to by a link. Without a network it opens all the same, with the newest that was saved.
   await page.waitForFunction(() => navigator.serviceWorker?.controller !== null);
-  await page.reload();
+  await page.waitForFunction(async () => !!(await (await caches.open('pages')).match(location.pathname)));
+  await told('Undone', 'T25');
+  await expect(page.getByText('● saved')).toBeVisible();
+  const recorded = await page.getByText(/^\d+ recorded/).textContent();
   await context.setOffline(true);
+  await page.reload();
+  await expect(page.getByText(recorded!)).toBeVisible();
+  await expect(page.getByText('● saved')).toBeVisible();
+  // What is told now stays on the tablet, through a reload.
   await told('Undone', 'Push clip');
   await told('Unhooked', 'Cable');
   await told('Came off', 'Panel');
   await expect(page.getByText(/saved here/)).toBeVisible();
   await page.reload();
-  await expect(page.getByText('6 recorded')).toBeVisible();
+  await expect(page.getByText('7 recorded')).toBeVisible();
   await told('Undone', 'T25');
   await told('Came off', 'Speaker');
   await context.setOffline(false);

@@ -64,7 +64,8 @@ export function useDraft(first: ProcedureDocument, firstVersion: number, me: str
       version.current = answer.version;
       unanswered.current = [];
       saved.current = sent;
-      if (latest.current === sent) localStorage.removeItem(place);
+      // The newest that is saved stays here too: a page that is opened without a network may be an older one.
+      if (latest.current === sent) keepHere(place, { version: answer.version, document: sent, isSaved: true });
       else keepHere(place, { version: answer.version, document: latest.current, unanswered: [], base: sent });
       setSave(latest.current === sent ? { at: 'saved' } : { at: 'waiting' });
       return latest.current === sent;
@@ -159,6 +160,8 @@ interface Kept {
   unanswered?: string[];
   /** What it was edited from. */
   base?: ProcedureDocument;
+  /** The server has it. */
+  isSaved?: boolean;
 }
 
 /** Keeps an unsaved document on this device, and takes up what was kept when the page is opened again. */
@@ -171,13 +174,23 @@ function useKeptHere(place: string, present: ProcedureDocument, standing: Standi
       looked.current = true;
       const kept = readKept(place);
       if (!kept) return;
+      if (kept.isSaved) {
+        // With a network the page is the server's own, and newer or as new; without one it is what was kept of it once.
+        if (navigator.onLine || kept.version <= version.current) return;
+        version.current = kept.version;
+        saved.current = kept.document;
+        edit({ type: 'take', document: kept.document });
+        return;
+      }
       // Where somebody else saved meanwhile, the server says so; what was kept is still shown.
       version.current = kept.version;
       unanswered.current = kept.unanswered ?? [];
       saved.current = kept.base ?? saved.current;
       edit({ type: 'take', document: kept.document });
-    } else if (present === saved.current) localStorage.removeItem(place);
-    else
+    } else if (present === saved.current) {
+      if (version.current === 0) localStorage.removeItem(place);
+      else keepHere(place, { version: version.current, document: present, isSaved: true });
+    } else
       keepHere(place, {
         version: version.current,
         document: present,
