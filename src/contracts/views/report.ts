@@ -79,6 +79,8 @@ export interface Report {
   lines: ComparedLine[];
   marks: (Mark & { n: number })[];
   signatures: Partial<Record<'arrival' | 'departure', SealedSignature>>;
+  /** Why nobody signed when the vehicle was given back; null where somebody did, or nothing was said. */
+  unsigned: { reason: string; by: string; at: string } | null;
   /** Why the vehicle was not checked in, and whose word that was. */
   checkInSkipped: { reason: string; by: string; at: string } | null;
   /** Signatures that a later one of the same walk stands beside. */

@@ -37,6 +37,7 @@ export async function collectReport(branch: Branch, jobNumber: number): Promise<
     readChains(db, [job.visit, ...ids]),
   ]);
   const visit = foldVisit(visitLog.events);
+  const said = ({ person, at }: { person: string; at: string }) => ({ by: name(person), at });
   const sealed = (signature: Signature): SealedSignature => ({
     ...signature,
     sealHolds:
@@ -54,6 +55,10 @@ export async function collectReport(branch: Branch, jobNumber: number): Promise<
     vehicle: vehicleOf(job),
     ...((kept.get(job.visit) as VisitReport | undefined) ?? visitReport(runs, visit)),
     signatures: Object.fromEntries(Object.entries(visit.signatures).map(([walk, one]) => [walk, sealed(one)])),
+    unsigned:
+      visit.unsigned.departure && !visit.signatures.departure
+        ? { ...said(visit.unsigned.departure), reason: visit.unsigned.departure.reason }
+        : null,
     checkInSkipped: visit.checkInSkipped && {
       reason: visit.checkInSkipped.reason,
       by: name(visit.checkInSkipped.person),

@@ -335,7 +335,7 @@ function photos(doc: Doc, report: Report, pictures: Pictures): void {
   }
 }
 
-function signatures(doc: Doc, { signatures: { arrival, departure }, earlierSignatures }: Report): void {
+function signatures(doc: Doc, { signatures: { arrival, departure }, earlierSignatures, unsigned }: Report): void {
   heading(doc, 'Signatures');
   for (const given of earlierSignatures)
     signature(
@@ -344,12 +344,24 @@ function signatures(doc: Doc, { signatures: { arrival, departure }, earlierSigna
       given,
     );
   signature(doc, 'Acknowledged on arrival', arrival);
-  signature(doc, 'Given back', departure);
+  signature(doc, 'Given back', departure, unsigned);
 }
 
-function signature(doc: Doc, title: string, given: SealedSignature | undefined): void {
+function signature(
+  doc: Doc,
+  title: string,
+  given: SealedSignature | undefined,
+  unsigned: Report['unsigned'] = null,
+): void {
   room(doc, 90);
-  if (!given) return paragraph(doc, `${title}: not signed`, SOFT);
+  if (!given)
+    return paragraph(
+      doc,
+      unsigned
+        ? `${title}: not signed, ${unsigned.reason} (${unsigned.by}, ${doc.dates.moment(unsigned.at)})`
+        : `${title}: not signed`,
+      SOFT,
+    );
   paragraph(
     doc,
     `${title}: ${given.name}, ${doc.dates.moment(given.at)}, over ${given.covers} records${given.later ? `; ${given.later} recorded later are not covered` : ''}`,
