@@ -45,6 +45,24 @@ describe('sending photos', () => {
     expect([asked.sort(), await waiting(), await sendMedia()]).toEqual([['away', 'busy', 'cut', 'torn'], [], 0]);
   });
 
+  it('sends what is kept while others are on their way after them, without being asked once more', async () => {
+    await keep('first');
+    let done = () => {};
+    const asked = talkTo({
+      first: () =>
+        new Promise<Response>((resolve) => {
+          done = () => resolve(answer(200));
+        }),
+      second: () => answer(200),
+    });
+    const underWay = sendMedia();
+    await vi.waitFor(() => expect(asked).toEqual(['first']));
+    await keep('second');
+    const later = sendMedia();
+    done();
+    expect([await underWay, await later, asked, await waiting()]).toEqual([2, 2, ['first', 'second'], []]);
+  });
+
   it('sends each photo once, however often it is asked meanwhile', async () => {
     await keep('slow');
     let done = () => {};
