@@ -16,6 +16,8 @@ export interface Bay extends RunStart {
   /** The procedure (door) this tablet keeps to in a run over several; null for all. */
   zone: string | null;
   keepTo: (procedure: string | null) => void;
+  /** The door this tablet is at: the one it keeps to, else the one its person took; null for none yet. */
+  door: string | null;
   sheet: Sheet;
   show: (sheet: Sheet) => void;
   /** A place tapped on the map: where it resists, or where an extra fastener sits. */

@@ -6,7 +6,19 @@ import { RunFoot } from './foot';
 import type { Bay } from './bay';
 
 /** Pieces that fell into a cavity: looked for at once, or later, by a decision everybody sees; while they are missing nothing shuts over them. */
-export function FallenPanel({ bay, fallen, canWait }: { bay: Bay; fallen: Fallen[]; canWait: boolean }) {
+export function FallenPanel({
+  bay,
+  fallen,
+  canWait = false,
+  onLeave,
+}: {
+  bay: Bay;
+  fallen: Fallen[];
+  /** Other work of this door may be done first. */
+  canWait?: boolean;
+  /** Nothing but this is left at this door: another one may be gone to meanwhile. */
+  onLeave?: () => void;
+}) {
   const { plan, record } = bay.handle;
   const doors = plan.documents.filter(({ id }) => fallen.some(({ procedure }) => procedure === id));
   return (
@@ -38,6 +50,11 @@ export function FallenPanel({ bay, fallen, canWait }: { bay: Bay; fallen: Fallen
           </div>
         ))}
       </div>
+      {onLeave && (
+        <button type="button" className="second-bar" onClick={onLeave}>
+          Go to another door meanwhile
+        </button>
+      )}
       {canWait && (
         <button
           type="button"

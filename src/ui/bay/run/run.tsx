@@ -67,6 +67,7 @@ export function Run({ start, me }: { start: RunStart; me: string }) {
     choose,
     zone,
     keepTo,
+    door: zone ?? taken,
     sheet,
     show,
     point,
@@ -180,6 +181,7 @@ function askedOf({ handle: { state }, now, sheet, me }: Bay): string {
 }
 
 function Panel({ bay, fallen }: { bay: Bay; fallen: Fallen[] }) {
+  const [left, setLeft] = useState('');
   const { state } = bay.handle;
   const { now, sheet } = bay;
   if (!state.started || state.finished) return <StartPanel bay={bay} />;
@@ -188,6 +190,11 @@ function Panel({ bay, fallen }: { bay: Bay; fallen: Fallen[] }) {
   // A fallen piece belongs to its door: whoever works on another one goes on. Where nothing else is left to do, it is looked for.
   const here = fallen.filter(({ procedure }) => now === null || procedure === now.procedure);
   const isLast = now === null && state.phase === 'refit';
+  // Where only the piece holds this tablet's own door up, whoever is at it is told before another door is gone to.
+  const holdsUp = fallen.filter(({ procedure }) => procedure === bay.door && now?.procedure !== procedure);
+  const held = holdsUp.map(itemKey).join(' ');
+  if (now && state.phase === 'refit' && held && held !== left && sheet === 'step')
+    return <FallenPanel bay={bay} fallen={holdsUp} onLeave={() => setLeft(held)} />;
   const due = here.filter((piece) => isLast || isSearchDue(state, piece));
   if (due.length > 0 && sheet === 'step') return <FallenPanel bay={bay} fallen={due} canWait={!isLast} />;
   if (sheet === 'stuck') return <StuckPanel bay={bay} />;

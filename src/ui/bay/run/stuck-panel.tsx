@@ -41,7 +41,9 @@ export function StuckPanel({ bay }: { bay: Bay }) {
       <div className="run-scroll" tabIndex={0}>
         <h1 className="verb small">Stop pulling. What still holds the {itemWords(index, part)}?</h1>
         <p className="where">
-          {point ? 'Most likely near the place you tapped:' : 'Tap the map where it stays tight, or look here first:'}
+          {point
+            ? 'Most likely near the place you tapped:'
+            : 'Tap the drawing where it stays tight: what still holds it is nearly always close by. Until then, most likely:'}
         </p>
         {parts.length > 1 && (
           <Chips
