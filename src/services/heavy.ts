@@ -22,6 +22,9 @@ const [MOST_WAITING, MOST_OF_ONE] = [200, 60];
 /** Threads that had nothing to do for so long end, milliseconds. */
 const IDLE_MS = 60_000;
 
+/** Threads stand back behind whoever waits for an answer: on a busy machine what takes a second may take six. What is too much is known by counting; this only ends what never would. */
+const PATIENCE = 6;
+
 /** The work took more time or memory than it may. */
 export class TooHard extends Error {}
 
@@ -63,7 +66,7 @@ class Workshop {
     }
     // The time counts from here, not from when it was asked: a queue does not make work hard.
     const stop = new AbortController();
-    const timer = setTimeout(() => stop.abort(), limitMs);
+    const timer = setTimeout(() => stop.abort(), limitMs * PATIENCE);
     const ends = signal ? AbortSignal.any([stop.signal, signal]) : stop.signal;
     try {
       return (await this.pool.run(input, { name, signal: ends })) as T;
