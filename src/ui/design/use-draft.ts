@@ -87,7 +87,12 @@ export function useDraft(first: ProcedureDocument, firstVersion: number, me: str
   saveRef.current = saveNow;
   const stuck = save.at === 'refused' && save.movedOn;
   useEffect(() => {
-    if (history.present === saved.current || stuck) return;
+    if (history.present === saved.current) {
+      // Undone to what is saved, or taken up from what this device had saved: there is nothing to wait for.
+      setSave((now) => (now.at === 'waiting' && version.current > 0 ? { at: 'saved' } : now));
+      return;
+    }
+    if (stuck) return;
     setSave((now) => (now.at === 'saved' || now.at === 'untouched' ? { at: 'waiting' } : now));
     const timer = setTimeout(
       () => {
