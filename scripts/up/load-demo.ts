@@ -64,7 +64,6 @@ export async function loadDemo(databaseUrl: string, owner: string | null = null,
   }
 }
 
-const DEMO_SETTINGS = { demo: true, labourPerHour: 72, currency: '€' };
 /** Stands in the shop's settings while the demo is being loaded. */
 const LOADING = 'demoLoading';
 
@@ -91,7 +90,7 @@ async function fill(): Promise<void> {
   );
   await transaction(HOME, async (tx) => {
     await insertShop(tx, DEMO_SHOP);
-    await updateShopSettings(tx, HOME, { ...DEMO_SETTINGS, [LOADING]: true });
+    await updateShopSettings(tx, HOME, { demo: true, labourPerHour: 72, currency: '€', [LOADING]: true });
     for (const person of hashed) await insertPerson(tx, { ...person, branch: HOME });
   });
   const lead = await actorOf('tomas-varga');

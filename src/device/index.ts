@@ -8,6 +8,6 @@ export { sendMedia } from './send-media';
 export { NOTHING_SENT, SendingStore } from './sending';
 export { isLeaving, noteLeaving, noteSessionEnd, sessionEnd } from './session-end';
 export { findMedia, keepEvents, listLocal, listUnsent, listWaitingMedia } from './store';
-export { clockRate, secondsSince, steadyMs, watchSince } from './steady-clock';
+export { clockRate, secondsSince, watchSince } from './steady-clock';
 export { canRecord, type Running, startRecording, takeRecording } from './take-recording';
 export { sendProcedurePhoto, takePhoto, UnreadableFile } from './take-photo';

@@ -2,7 +2,7 @@
 export const clockRate = (): number => Number(document.documentElement.dataset.clockRate) || 1;
 
 /** Milliseconds by a clock that nobody sets and that never goes back, from when this page was opened. */
-export const steadyMs = (): number => performance.now() * clockRate();
+const steadyMs = (): number => performance.now() * clockRate();
 
 const place = (event: string) => `seen of ${event}`;
 

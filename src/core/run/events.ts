@@ -35,8 +35,7 @@ export interface ExtraFastener {
 export type RunFact =
   | { type: 'started' }
   | { type: 'phase'; to: RunPhase }
-  /** Without a count the whole entry; with one, that many more of it. */
-  /** `elapsed`: of a wait, how long this tablet saw it last by a clock that nobody sets, seconds. */
+  /** Without a count the whole entry; with one, that many more of it. `elapsed`: of a wait, how long this tablet saw it last by a clock that nobody sets, seconds. */
   | { type: 'done'; action: string; count?: number; elapsed?: number }
   /** A person's word on how many pieces of an action were done, where devices counted more than there are. */
   | { type: 'counted'; action: string; count: number }

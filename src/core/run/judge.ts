@@ -65,11 +65,10 @@ function tooEarlyApart(basis: RunBasis, state: RunState, key: string): string | 
   return open ? `before “${lowerFirst(apartTitle(basis, open))}”` : null;
 }
 
-/**
- * A wait that no tablet saw last long enough. Below a minute it is a slip of the finger, whatever the maker's manual says: that is no figure of how long to wait. Runs that older versions
- * planned recorded no time.
- */
+/** Below a minute a wait is a slip of the finger, whatever the maker's manual says: this is no figure of how long to wait. */
 const LEAST_WAIT_SECONDS = 60;
+
+/** A wait that no tablet saw last long enough. Runs that older versions planned recorded no time. */
 function tooShort({ plan }: RunBasis, event: RunEvent): string | null {
   if (event.type !== 'done' || event.action !== 'wait' || goesByOldSrsRules(plan)) return null;
   return (event.elapsed ?? 0) < waitNeeded(plan) ? 'before the wait after battery off was over' : null;

@@ -48,11 +48,10 @@ export function leftOverPlaces(graph: ActionGraph, state: RunState, { kind, driv
           most: countOf(one),
           wasOut,
           reason: capital(`${told.join(', ')}${wasOut ? '' : '; was not taken out in this run'}`),
-          count: countOf(one),
         };
       }),
   );
   return found
-    .sort((a, b) => Number(b.wasOut) - Number(a.wasOut) || b.count - a.count || (a.item < b.item ? -1 : 1))
+    .sort((a, b) => Number(b.wasOut) - Number(a.wasOut) || b.most - a.most || (a.item < b.item ? -1 : 1))
     .map(({ item, words, reason, most, wasOut }) => ({ item, words, reason, most, wasOut }));
 }

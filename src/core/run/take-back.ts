@@ -21,7 +21,7 @@ const TAKEN_BACK: ReadonlySet<RunEvent['type']> = new Set([
 ]);
 
 /**
- * The events that taking back one step retracts: everything that this person's last tap on this device recorded (one device, one instant), on the door they worked on last with it.
+ * The events that taking back one step retracts: everything that this person's last tap on this device recorded (one device, one instant).
  * What somebody else did stays, on this tablet too. Empty where they have done nothing to take back.
  */
 export function lastStepEvents(state: RunState, device: string, person: string): string[] {

@@ -3,4 +3,4 @@ export { rankFor, verifyFor } from './relatives';
 export { type SearchQuery, parseSearch } from './search-query';
 export { type Side, oppositeSide, sideWords, titleWithSide } from './sides';
 export { readVin } from './vin';
-export { ZONES, findZone, isRearwards, zoneName } from './zones';
+export { doorWords, findZone, isRearwards, ZONE_SIDES, zoneName, ZONES } from './zones';

@@ -1,3 +1,5 @@
+import type { Side } from './sides';
+
 /** A zone of the vehicle that a procedure opens. */
 export interface Zone {
   code: string;
@@ -64,6 +66,15 @@ export const findZone = (code: string) => ZONES.find((entry) => entry.code === c
 
 /** A zone's name for people; an unknown code is read as words. */
 export const zoneName = (code: string) => findZone(code)?.name ?? code.replace(/-/g, ' ');
+
+/** A zone with its side: "rear door, left"; "dash top" in the middle of the vehicle. */
+export const doorWords = ({ zone, side }: { zone: string; side: Side }): string =>
+  side === 'centre' ? zoneName(zone) : `${zoneName(zone)}, ${side}`;
+
+/** Every zone of a vehicle, once for each side it has. */
+export const ZONE_SIDES: { zone: string; side: Side }[] = ZONES.flatMap(({ code, sided }) =>
+  (sided ? (['left', 'right'] as const) : (['centre'] as const)).map((side) => ({ zone: code, side })),
+);
 
 /** Whether a zone's sound is where the fader is turned to the rear. */
 export const isRearwards = (code: string): boolean => ['rear', 'load'].includes(findZone(code)?.group ?? '');

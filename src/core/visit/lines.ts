@@ -1,7 +1,7 @@
 import { BASE_CATALOGUE, findPartKind } from '../hardware';
 import { indexItems, itemWords, presenceOf, type OptionValues, type ProcedureDocument } from '../procedure';
 import { capital, entryOf } from '../text';
-import { isRearwards, zoneName, type Side } from '../vehicle';
+import { doorWords, isRearwards, type Side } from '../vehicle';
 
 /** One thing to try on the electrical check. `line` is its key: the same on arrival and when the vehicle is given back. */
 export interface CheckLine {
@@ -119,7 +119,7 @@ export function lineOfPart(
 }
 
 function zoneLines({ zone, side, document, options = {} }: CheckZone, place: string): CheckLine[] {
-  const group = `${capital(zoneName(zone))}${side === 'centre' ? '' : `, ${side}`}`;
+  const group = capital(doorWords({ zone, side }));
   const cranked = options.windows === 'crank';
   const usual = (entryOf(ZONE_LINES, zone) ?? []).map(([key, words]): CheckLine => ({
     line: `${place}/${key}`,

@@ -1,5 +1,5 @@
-import { doorWords } from './place';
 import { indexItems, itemWords, type ProcedureDocument } from '../procedure';
+import { doorWords } from '../vehicle';
 import type { RefitStep } from './refit';
 
 /** A gate's title: "Clips of the door card", "Test before the corner trim closes". */

@@ -37,7 +37,7 @@ export async function collectReport(branch: Branch, jobNumber: number): Promise<
     readChains(db, [job.visit, ...ids]),
   ]);
   const visit = foldVisit(visitLog.events);
-  const said = ({ person, at }: { person: string; at: string }) => ({ by: name(person), at });
+  const byWhom = ({ person, at }: { person: string; at: string }) => ({ by: name(person), at });
   const sealed = (signature: Signature): SealedSignature => ({
     ...signature,
     sealHolds:
@@ -57,19 +57,17 @@ export async function collectReport(branch: Branch, jobNumber: number): Promise<
     signatures: Object.fromEntries(Object.entries(visit.signatures).map(([walk, one]) => [walk, sealed(one)])),
     unsigned:
       visit.unsigned.departure && !visit.signatures.departure
-        ? { ...said(visit.unsigned.departure), reason: visit.unsigned.departure.reason }
+        ? { reason: visit.unsigned.departure.reason, ...byWhom(visit.unsigned.departure) }
         : null,
     checkInSkipped: visit.checkInSkipped && {
       reason: visit.checkInSkipped.reason,
-      by: name(visit.checkInSkipped.person),
-      at: visit.checkInSkipped.at,
+      ...byWhom(visit.checkInSkipped),
     },
     earlierSignatures: visit.signed.filter((one) => visit.signatures[one.walk] !== one).map(sealed),
     redactedAt: job.redactedAt?.toISOString() ?? null,
     later: visit.later.map((record): LaterLine => ({
       words: laterWords(record),
-      by: name(record.event.person),
-      at: record.event.at,
+      ...byWhom(record.event),
     })),
     closed: visit.closed,
     runs: runs

@@ -1,4 +1,4 @@
-import { checkWords, gateWords, inPlace } from '../../core/wording';
+import { checkWords, gateWords, inPlace, itemInPlace } from '../../core/wording';
 import { fastenerKindOf } from '../../core/hardware';
 import type { GateCheck } from '../../core/refit';
 import { capital } from '../../core/text';
@@ -167,7 +167,7 @@ function stepThing(graph: ActionGraph, action: string): string {
   const ref = readStepKey(action);
   const index = graph.indexes.get(ref?.procedure ?? '');
   if (!ref || !index) return 'battery';
-  return `${itemWords(index, ref.item, graph.catalogue)}${inPlace(graph, ref.procedure)}`;
+  return itemInPlace(graph, { ...ref, procedure: ref.procedure! });
 }
 
 /** A line of a test by its name alone, where today's way back asks for it no more: it was asked in an earlier round. Events of the first versions name a line by its words. */
@@ -200,7 +200,7 @@ function changedWords(graph: ActionGraph, state: RunState): NonNullable<RunRepor
     const ref = readStepKey(key);
     const index = graph.indexes.get(ref?.procedure ?? '');
     if (!ref || !index) return [];
-    const thing = `${itemWords(index, ref.item, graph.catalogue)}${inPlace(graph, ref.procedure)}`;
+    const thing = itemInPlace(graph, { ...ref, procedure: ref.procedure! });
     const work = ref.type === 'work' ? index.works.get(ref.item) : undefined;
     if (work && CHANGES[work.kind])
       return [

@@ -1,7 +1,8 @@
 'use client';
 import { itemKey } from '@/core/procedure';
 import { kindOfItem, type Fallen } from '@/core/run';
-import { doorWords, inPlace } from '@/core/wording';
+import { doorWords } from '@/core/vehicle';
+import { inPlace } from '@/core/wording';
 import { RunFoot } from './foot';
 import type { Bay } from './bay';
 
@@ -72,7 +73,7 @@ export function FallenPanel({
 }
 
 /** "1 × T20 screw × 16 mm, rear door, left": which piece, and whose door it lies in. */
-export function pieceWords({ handle: { graph } }: Pick<Bay, 'handle'>, { procedure, item, count }: Fallen): string {
+function pieceWords({ handle: { graph } }: Pick<Bay, 'handle'>, { procedure, item, count }: Fallen): string {
   const fastener = graph.indexes.get(procedure)?.fasteners.get(item);
   const kind = kindOfItem(graph, { procedure, item });
   const noun = (count === 1 ? kind?.name : kind?.plural) ?? 'pieces';

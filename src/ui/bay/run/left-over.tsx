@@ -1,10 +1,10 @@
 'use client';
-import { useMemo, useState } from 'react';
-import { leftOverPlaces, reopeningOf, type LeftOver as Piece, type LeftOverPlace } from '@/core/run';
-import { handStepWords } from '@/core/wording';
+import { useState } from 'react';
+import { leftOverPlaces, type LeftOver as Piece, type LeftOverPlace } from '@/core/run';
 import { Chips } from '../../design/chips';
 import type { Bay } from './bay';
 import { DriveChips, takesDrive, USUAL_KINDS } from './hardware-choice';
+import { beginRound, StepsAgain, stepsWords, useReopening } from './open-again';
 import { Stepper } from '../../design/stepper';
 
 /** Pieces that are left over at the end: said what they are, looked for, and settled before the run can be finished. */
@@ -101,44 +101,17 @@ function Search({ bay, piece }: { bay: Bay; piece: Piece }) {
 
 /** The piece is of this entry: it goes back by the entry's own steps, in a round that takes apart again what hides it. */
 function GoesBack({ bay, piece, place }: { bay: Bay; piece: Piece; place: LeftOverPlace }) {
-  const { graph, plan, state, record } = bay.handle;
-  const [shown, setShown] = useState(false);
-  const { steps } = useMemo(() => reopeningOf(graph, plan, state, [place.item]), [graph, plan, state, place.item]);
-  const begin = () => {
-    record(
-      { type: 'leftOverSettled', event: piece.event, item: place.item, reason: place.words },
+  const steps = useReopening(bay, place.item);
+  const begin = () =>
+    beginRound(
+      bay,
       {
-        type: 'reopened',
-        round: state.round + 1,
         items: [place.item],
         why: `Left over: ${piece.words}`,
         piece: { item: place.item, count: Math.min(piece.count, place.most) },
       },
+      { type: 'leftOverSettled', event: piece.event, item: place.item, reason: place.words },
     );
-    bay.choose(null);
-    bay.show('step');
-  };
-  return (
-    <>
-      {shown && (
-        <ol className="mb-2">
-          {steps.map((one) => (
-            <li key={one.key}>{handStepWords({ graph, waysTaken: plan.waysTaken }, one).title}</li>
-          ))}
-        </ol>
-      )}
-      <span className="d-flex gap-2 flex-wrap">
-        <button type="button" className="check-line" onClick={begin}>
-          {steps.length
-            ? `Put it back here: ${steps.length} ${steps.length === 1 ? 'step' : 'steps'} to take apart again`
-            : 'Put it back here'}
-        </button>
-        {steps.length > 0 && (
-          <button type="button" className="check-line" aria-expanded={shown} onClick={() => setShown(!shown)}>
-            {shown ? 'Hide the steps' : 'Which steps?'}
-          </button>
-        )}
-      </span>
-    </>
-  );
+  const words = steps.length ? `Put it back here: ${stepsWords(steps.length)}` : 'Put it back here';
+  return <StepsAgain bay={bay} steps={steps} words={words} onBegin={begin} />;
 }

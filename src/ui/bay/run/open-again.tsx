@@ -1,12 +1,13 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { handStepWords, inPlace } from '@/core/wording';
+import { handStepWords, itemInPlace, type RefitStep } from '@/core/wording';
 import { reopeningOf, testResult } from '@/core/run';
 import type { ActionGraph } from '@/core/graph';
-import { itemWords, readItemKey } from '@/core/procedure';
+import { readItemKey } from '@/core/procedure';
+import type { HandStep } from '@/core/steps';
 import { capital } from '@/core/text';
-import type { RefitStep } from '@/core/wording';
 import type { Bay } from './bay';
+import type { RunRecordable } from './use-run';
 
 /** A test failed behind something that is closed: what must come off again to get at it, from where things stand, and the way to begin that round. */
 export function OpenAgain({ bay, step }: { bay: Bay; step: RefitStep }) {
@@ -20,7 +21,7 @@ export function OpenAgain({ bay, step }: { bay: Bay; step: RefitStep }) {
           <OpenUp
             key={`${check.id} ${item}`}
             bay={bay}
-            items={[item]}
+            item={item}
             about={check.items.length > 1 || failed.length > 1 ? thingWords(graph, item) : null}
             why={`Failed: ${check.text}`}
             check={check.id}
@@ -34,41 +35,74 @@ export function OpenAgain({ bay, step }: { bay: Bay; step: RefitStep }) {
 /** "door speaker, rear door, left" */
 function thingWords(graph: ActionGraph, item: string): string {
   const ref = readItemKey(item);
-  const index = ref && graph.indexes.get(ref.procedure);
-  return index ? `${itemWords(index, ref.item, graph.catalogue)}${inPlace(graph, ref.procedure)}` : item;
+  return ref && graph.indexes.has(ref.procedure) ? itemInPlace(graph, ref) : item;
 }
 
-/** What comes off again to get at some items, and the way to begin that round. Nothing where they can be got at already. */
-export function OpenUp({
+/** What comes off again to get at an item, and the way to begin that round. Nothing where it can be got at already. */
+function OpenUp({
   bay,
-  items,
-  about = null,
+  item,
+  about,
   why,
   check,
 }: {
   bay: Bay;
-  items: string[];
+  item: string;
   /** What it is, where more than one thing may be meant. */
-  about?: string | null;
+  about: string | null;
   why: string;
-  check?: string;
+  check: string;
 }) {
-  const { graph, plan, state, record } = bay.handle;
-  const [shown, setShown] = useState(false);
-  const key = items.join(' ');
-  const { steps } = useMemo(() => reopeningOf(graph, plan, state, key.split(' ')), [graph, plan, state, key]);
+  const steps = useReopening(bay, item);
   if (steps.length === 0) return null;
-  const begin = () => {
-    record({ type: 'reopened', round: state.round + 1, items, why, ...(check ? { check } : {}) });
-    bay.choose(null);
-    bay.show('step');
-  };
+  const begin = () => beginRound(bay, { items: [item], why, check });
   return (
     <div className="short-line" role="group" aria-label="Open it up again">
       <strong>
         {about ? `${capital(about)}: ` : ''}
-        {steps.length} {steps.length === 1 ? 'step' : 'steps'} to take apart again to get at it.
+        {stepsWords(steps.length)} to get at it.
       </strong>
+      <StepsAgain bay={bay} steps={steps} words="Open it up again" onBegin={begin} />
+    </div>
+  );
+}
+
+/** What comes off again to get at an item, from where things stand now. */
+export function useReopening({ handle: { graph, plan, state } }: Bay, item: string): HandStep[] {
+  return useMemo(() => reopeningOf(graph, plan, state, [item]).steps, [graph, plan, state, item]);
+}
+
+/** Begins the next round, with what else the same tap says before it. */
+export function beginRound(
+  bay: Bay,
+  round: Omit<Extract<RunRecordable, { type: 'reopened' }>, 'type' | 'round' | 'id'>,
+  ...before: RunRecordable[]
+): void {
+  const { record, state } = bay.handle;
+  record(...before, { type: 'reopened', round: state.round + 1, ...round });
+  bay.choose(null);
+  bay.show('step');
+}
+
+/** "3 steps to take apart again" */
+export const stepsWords = (count: number): string => `${count} ${count === 1 ? 'step' : 'steps'} to take apart again`;
+
+/** The steps to take apart again, on asking, and the button that begins them. */
+export function StepsAgain({
+  bay,
+  steps,
+  words,
+  onBegin,
+}: {
+  bay: Bay;
+  steps: HandStep[];
+  words: string;
+  onBegin: () => void;
+}) {
+  const { graph, plan } = bay.handle;
+  const [shown, setShown] = useState(false);
+  return (
+    <>
       {shown && (
         <ol className="mb-2">
           {steps.map((one) => (
@@ -77,13 +111,15 @@ export function OpenUp({
         </ol>
       )}
       <div className="d-flex gap-2 flex-wrap">
-        <button type="button" className="check-line" onClick={begin}>
-          Open it up again
+        <button type="button" className="check-line" onClick={onBegin}>
+          {words}
         </button>
-        <button type="button" className="check-line" aria-expanded={shown} onClick={() => setShown(!shown)}>
-          {shown ? 'Hide the steps' : 'Which steps?'}
-        </button>
+        {steps.length > 0 && (
+          <button type="button" className="check-line" aria-expanded={shown} onClick={() => setShown(!shown)}>
+            {shown ? 'Hide the steps' : 'Which steps?'}
+          </button>
+        )}
       </div>
-    </div>
+    </>
   );
 }

@@ -10,7 +10,7 @@ import {
   type ComparedLine,
 } from '@/core/visit';
 import { capital } from '@/core/text';
-import { ZONES } from '@/core/vehicle';
+import { doorWords, ZONE_SIDES } from '@/core/vehicle';
 import { Chips } from '../../design/chips';
 import { FrozenLine } from './later-records';
 import { VinField } from './vin-field';
@@ -139,14 +139,11 @@ function MoreLines({ visit }: { visit: VisitHandle }) {
         }}
       >
         <option value="">Check another zone…</option>
-        {ZONES.flatMap((zone) =>
-          (zone.sided ? ['left', 'right'] : ['centre']).map((side) => (
-            <option key={`${zone.code}${side}`} value={`${zone.code}|${side}`}>
-              {capital(zone.name)}
-              {side === 'centre' ? '' : `, ${side}`}
-            </option>
-          )),
-        )}
+        {ZONE_SIDES.map((one) => (
+          <option key={doorWords(one)} value={`${one.zone}|${one.side}`}>
+            {capital(doorWords(one))}
+          </option>
+        ))}
       </select>
       <input
         className="form-control"

@@ -8,9 +8,8 @@ import Form from 'react-bootstrap/Form';
 import Modal from 'react-bootstrap/Modal';
 import { parseFit } from '@/core/bench';
 import type { ProcedureDocument } from '@/core/procedure';
-import { doorWords } from '@/core/wording';
+import { doorWords, type Applicability } from '@/core/vehicle';
 import { Trouble, useSend } from '../../design';
-import type { Applicability } from '@/core/vehicle';
 import type { Asked } from './plan-address';
 
 export interface JobChoice {

@@ -2,18 +2,9 @@
 import { useState } from 'react';
 import type { JobForm } from '@/contracts/schemas';
 import { capital } from '@/core/text';
-import { ZONES } from '@/core/vehicle';
+import { doorWords, ZONE_SIDES } from '@/core/vehicle';
 
 type JobZone = NonNullable<JobForm['zones']>[number];
-
-/** Every zone of a vehicle with its side. */
-const ALL = ZONES.flatMap(({ code, name, sided }) =>
-  (sided ? (['left', 'right'] as const) : (['centre'] as const)).map((side) => ({
-    zone: code,
-    side,
-    words: side === 'centre' ? capital(name) : `${capital(name)}, ${side}`,
-  })),
-);
 
 /** Zones that most jobs are about; the others are a tap away. */
 const USUAL = new Set(['front-door', 'rear-door', 'dash-top', 'tailgate']);
@@ -29,9 +20,9 @@ export function ZoneChips({ zones, onChange }: { zones: JobZone[]; onChange: (zo
   return (
     <div className="picks mb-3" role="group" aria-label="What will be opened">
       <span className="label">What will be opened (check-in asks for it)</span>
-      {ALL.filter((zone) => isAll || USUAL.has(zone.zone) || isOn(zone)).map(({ words, ...zone }) => (
-        <button key={words} type="button" aria-pressed={isOn(zone)} onClick={() => flip(zone)}>
-          {words}
+      {ZONE_SIDES.filter((zone) => isAll || USUAL.has(zone.zone) || isOn(zone)).map((zone) => (
+        <button key={doorWords(zone)} type="button" aria-pressed={isOn(zone)} onClick={() => flip(zone)}>
+          {capital(doorWords(zone))}
         </button>
       ))}
       <button type="button" aria-expanded={isAll} onClick={() => setAll(!isAll)}>
