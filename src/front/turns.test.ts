@@ -22,9 +22,56 @@ describe('a request is weighed by what is known before its body is read', () => 
   });
 });
 
+/** Turns on a clock that stands until somebody rests, and then is as far as the rest lasts. */
+function onOwnClock() {
+  let time = 0;
+  const turns = new Turns(
+    () => time,
+    (begin, ms) => {
+      time += ms;
+      begin();
+    },
+  );
+  return turns;
+}
+
 describe('turns', () => {
+  it('leave others two thirds of the time, and one who is alone all of it', () => {
+    let time = 0;
+    const later: [at: number, begin: () => void][] = [];
+    const turns = new Turns(
+      () => time,
+      (begin, ms) => later.push([time + ms, begin]),
+    );
+    const pass = (ms: number) => {
+      time += ms;
+      for (const [at, begin] of later.splice(0))
+        if (at <= time) begin();
+        else later.push([at, begin]);
+    };
+    const begun: number[] = [];
+    const take = () => turns.take('ann', 'heavy', () => begun.push(time))!;
+    const ends = [take(), take(), take(), take()];
+    pass(400);
+    ends[0]();
+    expect(begun, 'nobody else is there').toEqual([0, 400]);
+    turns.take('bob', 'free', () => undefined);
+    pass(400);
+    ends[1]();
+    pass(799);
+    expect(begun, 'bob works').toEqual([0, 400]);
+    pass(1);
+    expect(begun).toEqual([0, 400, 1600]);
+    pass(10_000);
+    ends[2]();
+    expect(begun, 'bob has gone home').toEqual([0, 400, 1600, 11_600]);
+    ends[3]();
+    pass(2000);
+    expect(turns.size).toBe(0);
+  });
+
   it('let one heavy piece of a sender be done at a time, in order, and nobody else wait for it', () => {
-    const turns = new Turns();
+    const turns = onOwnClock();
     const begun: string[] = [];
     const take = (sender: string, name: string) => turns.take(sender, 'heavy', () => begun.push(name));
     const first = take('ann', 'a1')!;
@@ -58,7 +105,7 @@ describe('turns', () => {
         ),
         fc.infiniteStream(fc.nat(1000)),
         (asked, picks) => {
-          const turns = new Turns();
+          const turns = onOwnClock();
           const running = new Map<string, number>();
           const open: { key: string; end: () => void; gone: boolean; begun: boolean }[] = [];
           for (const { sender, weight, gone } of asked) {
