@@ -1,5 +1,6 @@
 import { cookies, headers } from 'next/headers';
 import { redirect } from 'next/navigation';
+import { cache } from 'react';
 import {
   demandCurrent,
   findSignedIn,
@@ -15,11 +16,11 @@ const DEVICE_COOKIE = 'pezzo_tablet';
 /** The longest that browsers keep a cookie, days. */
 const DEVICE_DAYS = 400;
 
-/** The signed-in person of this request with the end of the session; null where there is none. */
-export async function findPerson(): Promise<(Actor & { expiresAt: Date }) | null> {
+/** The signed-in person of this request with the end of the session; null where there is none. Asked once for all that a page is made of. */
+export const findPerson = cache(async (): Promise<(Actor & { expiresAt: Date }) | null> => {
   await demandCurrent();
   return findSignedIn((await cookies()).get(SESSION_COOKIE)?.value);
-}
+});
 
 /** Tells, later and as often as it is asked, whether this request's session still lasts: for answers that stay open. */
 export async function watchSession(): Promise<() => Promise<boolean>> {

@@ -12,8 +12,23 @@ export interface Dates {
   local(at: string | Date): string;
 }
 
+/** Formats are dear to make, and a shop has one zone. */
+const made = new Map<string, Dates>();
+
 /** Dates of a time zone, by its IANA name. @throws RangeError where there is no such zone */
 export function datesIn(timeZone: string): Dates {
+  const known = made.get(timeZone);
+  if (known) return known;
+  const dates = makeDates(timeZone);
+  if (made.size > MOST_ZONES) made.clear();
+  made.set(timeZone, dates);
+  return dates;
+}
+
+/** Zones remembered; more than any chain has. */
+const MOST_ZONES = 50;
+
+function makeDates(timeZone: string): Dates {
   const day = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeZone });
   const moment = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short', timeZone });
   const time = new Intl.DateTimeFormat('en-GB', { timeStyle: 'short', timeZone });

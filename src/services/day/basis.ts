@@ -52,16 +52,13 @@ export interface DayJobRow {
 /** What a day is made of, as things stand now; `known` is the board where it was looked at already. */
 export async function basisOfDay(branch: Branch, now: Date, known?: JobStanding[]): Promise<DayBasis> {
   const db = dbOf(branch);
-  const [board, { settings }, people, tools, kits] = await Promise.all([
-    known ?? jobBoard(branch),
+  const [{ open, places, promises }, { settings }, people, tools, kits] = await Promise.all([
+    openJobs(branch, known),
     readShop(branch),
     listPeople(db),
     listShopTools(db, branch),
     listKits(db),
   ]);
-  const open = board.filter(({ visit }) => !visit.closed);
-  const numbers = open.map(({ job }) => job.number);
-  const [places, promises] = await Promise.all([listDayPlaces(db, numbers), listPromises(db, numbers)]);
   const placeOf = new Map(places.map((one) => [one.jobNumber, one]));
   const promiseOf = new Map(promises.map((one) => [one.jobNumber, one]));
   const basis = { now, timeZone: settings.timeZone, hours: settings.quotes, bays: settings.bays, people, tools, kits };
@@ -71,6 +68,15 @@ export async function basisOfDay(branch: Branch, now: Date, known?: JobStanding[
       rowOf(basis, standing, placeOf.get(standing.job.number) ?? null, promiseOf.get(standing.job.number)),
     ),
   };
+}
+
+/** Jobs that are not given back yet, with their places and what was promised. */
+async function openJobs(branch: Branch, known?: JobStanding[]) {
+  const db = dbOf(branch);
+  const open = (known ?? (await jobBoard(branch))).filter(({ visit }) => !visit.closed);
+  const numbers = open.map(({ job }) => job.number);
+  const [places, promises] = await Promise.all([listDayPlaces(db, numbers), listPromises(db, numbers)]);
+  return { open, places, promises };
 }
 
 function rowOf(
