@@ -1,5 +1,6 @@
 export { coalesce } from './coalesce';
 export { deviceName, nextSequence } from './device';
+export { type DraftBase, draftPlace, forgetDraft, keepDraftBase, keepDraftEdit, readDraft, stampEdit } from './drafts';
 export { exchange, logAddress } from './exchange';
 export { forgetPerson } from './leave';
 export { keepPages } from './keep-pages';

@@ -1,3 +1,4 @@
+import { forgetSavedDrafts } from './drafts';
 import { SESSION_CACHE, sessionEnd } from './session-end';
 import { deleteSentExcept, listUnsentLogs } from './store';
 
@@ -34,6 +35,7 @@ export async function forgetPerson(why: 'left' | 'expired'): Promise<void> {
   // First of all nothing more is kept: pages may be on their way.
   if (why === 'left') await caches.delete(SESSION_CACHE);
   const [isOpen, unsent] = why === 'expired' ? [await openWork(), await listUnsentLogs()] : [() => false, []];
+  await forgetSavedDrafts();
   await Promise.all([caches.delete('photos'), forgetPages((pathname) => !isOpen(pathname)), deleteSentExcept(unsent)]);
 }
 

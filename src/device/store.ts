@@ -1,6 +1,6 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { EventStamp } from '../core/log';
-import type { Recording } from '../core/procedure';
+import type { DraftEdit, ProcedureDocument, Recording } from '../core/procedure';
 
 /** An event of any log, as this device keeps it. */
 export type LocalEvent = EventStamp & { type: string };
@@ -13,6 +13,22 @@ interface StoreSchema extends DBSchema {
     indexes: { log: string; waiting: [string, number] };
   };
   photos: { key: string; value: LocalMedia; indexes: { sent: number } };
+  /** What each draft of this device was edited from. */
+  draftBases: { key: string; value: DraftBase };
+  /** What was done to drafts here and is not in their bases. */
+  draftEdits: { key: string; value: { place: string; edit: DraftEdit }; indexes: { place: string } };
+}
+
+/** A draft as the server has it, and what of this device's edits is in it. */
+export interface DraftBase {
+  /** Whose draft of what. */
+  place: string;
+  version: number;
+  document: ProcedureDocument;
+  /** Saves that got no answer: the server may have them. */
+  unanswered: string[];
+  /** Ids of edits that are in it. */
+  included: string[];
 }
 
 /** A photo, spoken note or clip as this device keeps it. */
@@ -36,8 +52,11 @@ type OldStore = { getAll(): Promise<{ run: string; event: LocalEvent }[]> };
 let opened: Promise<IDBPDatabase<StoreSchema>> | null = null;
 
 const open = () =>
-  (opened ??= openDB<StoreSchema>('pezzo', 2, {
+  (opened ??= openDB<StoreSchema>('pezzo', 3, {
     upgrade: async (db, from, _to, transaction) => {
+      db.createObjectStore('draftBases', { keyPath: 'place' });
+      db.createObjectStore('draftEdits', { keyPath: 'edit.id' }).createIndex('place', 'place');
+      if (from === 2) return;
       // The first version kept unsent events by run; they are carried over.
       const old = from === 1 ? await (transaction.objectStore('events') as unknown as OldStore).getAll() : [];
       if (from === 1) db.deleteObjectStore('events');
@@ -140,6 +159,45 @@ export async function deleteSentExcept(logs: string[]): Promise<void> {
   await Promise.all([
     ...rows.filter(({ sent, log }) => sent === 1 && !logs.includes(log)).map(({ event }) => events.delete(event.id)),
     ...pictures.filter(({ sent }) => sent === 1).map(({ id }) => photos.delete(id)),
+    transaction.done,
+  ]);
+}
+
+/** Keeps an edit of a draft; it survives the end of the browser. */
+export async function storeDraftEdit(place: string, edit: DraftEdit): Promise<void> {
+  await (await open()).put('draftEdits', { place, edit });
+}
+
+/** Keeps what a draft is edited from now, and forgets the edits that are in it: both or neither. */
+export async function storeDraftBase(base: DraftBase): Promise<void> {
+  const transaction = (await open()).transaction(['draftBases', 'draftEdits'], 'readwrite');
+  const edits = transaction.objectStore('draftEdits');
+  await Promise.all([
+    transaction.objectStore('draftBases').put(base),
+    ...base.included.map((id) => edits.delete(id)),
+    transaction.done,
+  ]);
+}
+
+/** What is kept of a draft. */
+export async function readStoredDraft(place: string): Promise<{ base: DraftBase | undefined; edits: DraftEdit[] }> {
+  const db = await open();
+  const [base, rows] = await Promise.all([
+    db.get('draftBases', place),
+    db.getAllFromIndex('draftEdits', 'place', place),
+  ]);
+  return { base, edits: rows.map(({ edit }) => edit) };
+}
+
+/** Forgets drafts by their place. */
+export async function deleteDrafts(isForgotten: (place: string, hasEdits: boolean) => boolean): Promise<void> {
+  const transaction = (await open()).transaction(['draftBases', 'draftEdits'], 'readwrite');
+  const [bases, edits] = [transaction.objectStore('draftBases'), transaction.objectStore('draftEdits')];
+  const [places, rows] = await Promise.all([bases.getAllKeys(), edits.getAll()]);
+  const edited = new Set(rows.map(({ place }) => place));
+  await Promise.all([
+    ...places.filter((place) => isForgotten(place, edited.has(place))).map((place) => bases.delete(place)),
+    ...rows.filter(({ place }) => isForgotten(place, true)).map(({ edit }) => edits.delete(edit.id)),
     transaction.done,
   ]);
 }

@@ -27,7 +27,7 @@ const ORDER = 'order';
 
 const same = (a: unknown, b: unknown) => stable(a) === stable(b);
 /** A value as text, with its keys in one order. */
-const stable = (value: unknown): string =>
+export const stable = (value: unknown): string =>
   JSON.stringify(value ?? null, (_, one: unknown) =>
     one && typeof one === 'object' && !Array.isArray(one)
       ? Object.fromEntries(Object.entries(one).sort(([a], [b]) => (a < b ? -1 : 1)))

@@ -61,6 +61,7 @@ export {
   type Work,
   type WorkPhase,
 } from './types';
+export { type DraftEdit, editBetween, foldDraft } from './draft-log';
 export { type MergeConflict, mergeProcedures } from './merge';
 export { withPair } from './measured';
 export { applyChanges, type Change, diffProcedures } from './diff';

@@ -2,10 +2,11 @@ import { indexItems, itemWords, type MergeConflict, type ProcedureDocument } fro
 import { capital } from '../text';
 import { wordChanges } from './diff-words';
 
-/** Where two went their own ways, in a sentence; `document` is the one that was kept. */
-export function conflictWords(document: ProcedureDocument, { item, mine, theirs }: MergeConflict): string {
+/** Where two went their own ways, and how it will be put together; `document` is the one here. */
+export function conflictWords(document: ProcedureDocument, { item, mine, theirs, stands }: MergeConflict): string {
   const index = indexItems(document);
   const said = (change: MergeConflict['mine']) => wordChanges([change], document, document)[0].sentence;
   const what = item && index.typeOf.has(item) ? itemWords(index, item) : 'the procedure';
-  return `${capital(what)}: here “${said(mine)}”, there “${said(theirs)}”. It stays as it is here.`;
+  const outcome = stands === 'mine' ? 'It will be as it is here.' : 'It will be as it is there, which needs it.';
+  return `${capital(what)}: here “${said(mine)}”, there “${said(theirs)}”. ${outcome}`;
 }

@@ -33,6 +33,7 @@ const SAVED: Record<Exclude<SaveState['at'], 'refused'>, string> = {
   saving: '◌ saving',
   waiting: '◌ saved here, not yet sent',
   unanswered: '◌ saved here, not yet sent',
+  'moved-on': '◌ saved here; somebody else changed the same: put both together at the desk',
 };
 /** Parts behind which everything lies that is found once they are off. */
 const LARGE = new Set(['panel', 'shield', 'seat', 'carpet']);

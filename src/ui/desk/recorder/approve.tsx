@@ -11,13 +11,13 @@ export function Approve({
   id,
   errors,
   saveNow,
-  version,
+  readVersion,
 }: {
   id: string;
   /** What stands against it; null while the checker still looks. */
   errors: number | null;
   saveNow: () => Promise<boolean>;
-  version: React.RefObject<number>;
+  readVersion: () => number;
 }) {
   const [open, setOpen] = useState(false);
   const [note, setNote] = useState('');
@@ -25,10 +25,10 @@ export function Approve({
   const router = useRouter();
   const approve = async () => {
     if (!(await saveNow())) return setTrouble('The draft is not saved yet; try again in a moment.');
-    if (version.current === 0) return setTrouble('Nothing was changed yet.');
+    if (readVersion() === 0) return setTrouble('Nothing was changed yet.');
     const done = await run('POST', `/api/procedures/${encodeURIComponent(id)}/approve`, {
       note,
-      version: version.current,
+      version: readVersion(),
     });
     if (!done) return;
     router.push(`/procedures/${encodeURIComponent(id)}`);

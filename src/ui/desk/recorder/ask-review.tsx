@@ -6,12 +6,12 @@ import { Trouble, useSend } from '../../design';
 export function AskReview({
   id,
   saveNow,
-  version,
+  readVersion,
   asked: first,
 }: {
   id: string;
   saveNow: () => Promise<boolean>;
-  version: React.RefObject<number>;
+  readVersion: () => number;
   /** Whether somebody has asked already. */
   asked: boolean;
 }) {
@@ -19,8 +19,8 @@ export function AskReview({
   const { busy, trouble, setTrouble, run } = useSend();
   const ask = async () => {
     if (!(await saveNow())) return setTrouble('The draft is not saved yet; try again in a moment.');
-    if (version.current === 0) return setTrouble('Nothing was changed yet.');
-    const body = { version: version.current, ask: !asked };
+    if (readVersion() === 0) return setTrouble('Nothing was changed yet.');
+    const body = { version: readVersion(), ask: !asked };
     if ((await run('POST', `/api/procedures/${encodeURIComponent(id)}/review`, body)) !== null) setAsked(!asked);
   };
   return (

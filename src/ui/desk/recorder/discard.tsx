@@ -9,20 +9,20 @@ import { Trouble, useSend } from '../../design';
 export function Discard({
   id,
   title,
-  version,
+  readVersion,
   forget,
 }: {
   id: string;
   title: string;
-  version: React.RefObject<number>;
-  forget: () => void;
+  readVersion: () => number;
+  forget: () => Promise<void>;
 }) {
   const [open, setOpen] = useState(false);
   const { busy, trouble, run } = useSend();
   const router = useRouter();
   const discard = async () => {
-    if (!(await run('DELETE', `/api/procedures/${encodeURIComponent(id)}/draft?version=${version.current}`))) return;
-    forget();
+    if (!(await run('DELETE', `/api/procedures/${encodeURIComponent(id)}/draft?version=${readVersion()}`))) return;
+    await forget();
     router.push('/library');
     router.refresh();
   };

@@ -50,7 +50,11 @@ export function Recorder({
   /** Who rehearsed the draft as it was opened; null where there is none yet. */
   testers: TestersView | null;
 }) {
-  const { history, edit, save, saveNow, version, forget, mergeTheirs } = useDraft(first, firstVersion, me);
+  const { history, edit, save, saveNow, readVersion, forget, putTogether, takeTheirs, isJoined } = useDraft(
+    first,
+    firstVersion,
+    me,
+  );
   const document = history.present;
   const [selected, setSelected] = useState<string | null>(null);
   const [tab, setTab] = useState<Tab>('item');
@@ -114,7 +118,13 @@ export function Recorder({
   return (
     <div className="fill-page">
       <PageHead title={document.title} under={underOf(document)}>
-        <SaveWords save={save} document={document} mergeTheirs={mergeTheirs} />
+        <SaveWords
+          save={save}
+          document={document}
+          putTogether={putTogether}
+          isJoined={isJoined}
+          takeTheirs={takeTheirs}
+        />
         <button
           type="button"
           className="btn btn-outline-dark"
@@ -137,9 +147,9 @@ export function Recorder({
         <Link className="btn btn-outline-dark" href={`/procedures/${encodeURIComponent(document.id)}/record`}>
           In the bay
         </Link>
-        {mayDiscard && <Discard id={document.id} title={document.title} version={version} forget={forget} />}
-        {!mayApprove && <AskReview id={document.id} saveNow={saveNow} version={version} asked={inReview} />}
-        {mayApprove && <Approve id={document.id} errors={errors} saveNow={saveNow} version={version} />}
+        {mayDiscard && <Discard id={document.id} title={document.title} readVersion={readVersion} forget={forget} />}
+        {!mayApprove && <AskReview id={document.id} saveNow={saveNow} readVersion={readVersion} asked={inReview} />}
+        {mayApprove && <Approve id={document.id} errors={errors} saveNow={saveNow} readVersion={readVersion} />}
       </PageHead>
       <DrawingToolsProvider value={{ outlining, outline, measuring, measure }}>
         <div className="recorder">

@@ -1,7 +1,6 @@
 'use client';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { MergeConflict, ProcedureDocument } from '@/core/procedure';
-import { troubleWords } from '../../../device/http';
 import type { SaveState } from '../../design/use-draft';
 
 const WORDS = {
@@ -12,36 +11,31 @@ const WORDS = {
   unanswered: 'Saved on this device; the server does not answer',
 };
 
-/** Where saving stands; a refusal says why, and offers to put both together, to keep one's own work as a file or to take the saved one. */
+/** Where saving stands; where somebody else saved in between and both changed the same, what putting them together loses, before it is done. */
 export function SaveWords({
   save,
   document,
-  mergeTheirs,
+  putTogether,
+  isJoined,
+  takeTheirs,
 }: {
   save: SaveState;
   document: ProcedureDocument;
-  mergeTheirs: () => Promise<MergeConflict[]>;
+  putTogether: () => Promise<void>;
+  isJoined: boolean;
+  takeTheirs: () => Promise<void>;
 }) {
-  const [merged, setMerged] = useState<string[] | null>(null);
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const merge = async () => {
-    try {
-      const conflicts = await mergeTheirs();
-      const { conflictWords } = await import('@/core/wording');
-      setMerged(conflicts.map((one) => conflictWords(document, one)));
-    } catch (error) {
-      setTrouble(troubleWords(error));
-    }
-  };
-  if (save.at !== 'refused')
+  if (save.at === 'refused')
+    return (
+      <span className="save-state trouble" role="alert">
+        {save.words}
+      </span>
+    );
+  if (save.at !== 'moved-on')
     return (
       <span className="save-state" role="status">
         {WORDS[save.at]}
-        {merged && (
-          <span className="d-block">
-            {merged.length === 0 ? 'Both put together.' : `Both put together. ${merged.join(' ')}`}
-          </span>
-        )}
+        {isJoined && <span className="d-block">Somebody else saved too: both are put together.</span>}
       </span>
     );
   const keep = () => {
@@ -53,21 +47,35 @@ export function SaveWords({
   };
   return (
     <span className="save-state trouble" role="alert">
-      {save.words} {trouble}
-      {save.movedOn && (
-        <>
-          {' '}
-          <button type="button" className="btn btn-sm btn-primary" onClick={() => void merge()}>
-            Put both together
-          </button>{' '}
-          <button type="button" className="btn btn-sm btn-outline-dark" onClick={keep}>
-            Save mine as a file
-          </button>{' '}
-          <button type="button" className="btn btn-sm btn-outline-dark" onClick={() => window.location.reload()}>
-            Load theirs
-          </button>
-        </>
-      )}
+      {save.words}
+      {save.losses && <Losses document={document} losses={save.losses} />}
+      <button type="button" className="btn btn-sm btn-primary" onClick={() => void putTogether()}>
+        Put both together
+      </button>{' '}
+      <button type="button" className="btn btn-sm btn-outline-dark" onClick={keep}>
+        Save mine as a file
+      </button>{' '}
+      <button type="button" className="btn btn-sm btn-outline-dark" onClick={() => void takeTheirs()}>
+        Load theirs
+      </button>
+    </span>
+  );
+}
+
+/** Each thing that both changed, and whose stands when they are put together. */
+function Losses({ document, losses }: { document: ProcedureDocument; losses: MergeConflict[] }) {
+  const [said, say] = useState<string[]>([]);
+  useEffect(() => {
+    void import('@/core/wording').then(({ conflictWords }) => say(losses.map((one) => conflictWords(document, one))));
+  }, [document, losses]);
+  return (
+    <span className="d-block">
+      Put together, everything else of both stays. Of this, one goes:
+      {said.map((words) => (
+        <span key={words} className="d-block">
+          {words}
+        </span>
+      ))}
     </span>
   );
 }
