@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import sharp from 'sharp';
-import { beginDoor, expectAccessible, pickRecorded, place, recordedSoFar, tapMap } from './support';
+import { beginDoor, expectAccessible, pickRecorded, place, recordedSoFar, signIn, tapMap } from './support';
 
 /** A picture of nothing. */
 const picture = () =>
@@ -257,4 +257,67 @@ test('keeps saying why a save was refused until one goes through', async ({ page
   expect(await page.getByText('Your role does not record.').isVisible()).toBe(true);
   await context.unroute(saves);
   await expect(page.getByText('Draft saved')).toBeVisible();
+});
+
+test('what two tablets told of one door is put together: at once where both keep all, after a look where one goes', async ({
+  page,
+  context,
+  browser,
+}) => {
+  await beginDoor(page, 'Two');
+  const address = page.url();
+  await page.getByLabel('Type a line').fill('card: pull bottom, then up');
+  await page.getByLabel('Type a line').press('Enter');
+  await expect(page.getByText('Draft saved')).toBeVisible();
+  const second = await browser.newContext();
+  const other = await second.newPage();
+  await signIn(other, 'Tomas Varga', 'saltmarsh-bench');
+  await other.goto(address);
+  await expect(other.getByText('Draft saved')).toBeVisible();
+  await context.setOffline(true);
+  // Both tell a cover, a screw behind it and how long it is; one of them without a network.
+  for (const [one, length] of [
+    [other, 18],
+    [page, 25],
+  ] as const) {
+    const line = one.getByLabel('Type a line');
+    await line.fill(one === page ? 'handle strip: 3 tabs' : 'pull cap: 2 tabs');
+    await line.press('Enter');
+    await line.fill(`T20 behind ${one === page ? 'handle strip' : 'pull cap'}, ${length} long, holds card`);
+    await line.press('Enter');
+  }
+  await expect(other.getByText('Draft saved')).toBeVisible();
+  await context.setOffline(false);
+  await expect(page.getByText('both are put together')).toBeVisible();
+  await expect(page.getByText('Draft saved')).toBeVisible();
+  const id = address.split('/').at(-2)!;
+  const read = async () =>
+    (
+      (await (await page.request.get(`/api/procedures/${id}/draft`)).json()) as {
+        document: { parts: { id: string; name?: string }[]; fasteners: { behind?: string[]; length?: number }[] };
+      }
+    ).document;
+  const both = await read();
+  const behind = (length: number) => both.fasteners.find((one) => one.length === length)?.behind?.[0];
+  const nameOf = (part: string | undefined) => both.parts.find((one) => one.id === part)?.name?.toLowerCase();
+  expect([nameOf(behind(18)), nameOf(behind(25))]).toEqual(['pull cap', 'handle strip']);
+  // Now both change the same, and it is said what goes before it goes.
+  await other.reload();
+  await context.setOffline(true);
+  for (const [one, title] of [
+    [other, 'Door, theirs'],
+    [page, 'Door, mine'],
+  ] as const) {
+    await one.getByRole('tab', { name: 'Procedure' }).click();
+    await one.getByLabel('Title').fill(title);
+    await one.getByLabel('Title').blur();
+  }
+  await expect(other.getByText('Draft saved')).toBeVisible();
+  await context.setOffline(false);
+  await expect(page.getByText('Of this, one goes:')).toBeVisible();
+  await expect(page.getByRole('alert').filter({ hasText: 'Of this, one goes' })).toContainText('Door, theirs');
+  await page.getByRole('button', { name: 'Put both together' }).click();
+  await expect(page.getByText('Draft saved')).toBeVisible();
+  expect((await read()) as unknown).toMatchObject({ title: 'Door, mine' });
+  await second.close();
 });
