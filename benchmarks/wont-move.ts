@@ -48,6 +48,11 @@ export async function main(): Promise<void> {
     of.blind.push(rankOf(bay, slip, false));
   }
   const all = [...ranks.values()];
+  const ofProcedure = [...ranks].filter(([kind]) => kind !== 'sister').map(([, of]) => of);
+  const row = (title: string, of: typeof all) => {
+    const [tap, blind] = [of.flatMap((one) => one.tap), of.flatMap((one) => one.blind)];
+    return [title, tap.length, share(tap), share(blind)];
+  };
   printTable(
     ['what held', 'slips', 'in the first three, with a tap', 'without'],
     [
@@ -55,7 +60,8 @@ export async function main(): Promise<void> {
         const { tap, blind } = ranks.get(kind)!;
         return [kind, tap.length, share(tap), share(blind)];
       }),
-      ['all', SLIPS, share(all.flatMap(({ tap }) => tap)), share(all.flatMap(({ blind }) => blind))],
+      row('all of this procedure', ofProcedure),
+      row('all', all),
     ],
   );
 }
