@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import sharp from 'sharp';
-import { beginDoor, expectAccessible, pickRecorded, place, recordedSoFar, signIn, tapMap } from './support';
+import { beginDoor, expectAccessible, isKept, pickRecorded, place, recordedSoFar, signIn, tapMap } from './support';
 
 /** A picture of nothing. */
 const picture = () =>
@@ -216,7 +216,7 @@ test('records in the bay without typing, through a lost network and a reload, fo
   await expect(page.getByText('● saved')).toBeVisible();
   // The page was come to by a link. Without a network it opens all the same, with the newest that was saved.
   await page.waitForFunction(() => navigator.serviceWorker?.controller !== null);
-  await page.waitForFunction(async () => !!(await (await caches.open('pages')).match(location.pathname)));
+  await expect.poll(() => isKept(page)).toBe(true);
   const recorded = await page.getByText(/^\d+ recorded/).textContent();
   await context.setOffline(true);
   await page.reload();

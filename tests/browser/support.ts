@@ -203,3 +203,7 @@ export async function pickRecorded(page: Page, name: string | RegExp): Promise<v
     .first()
     .click();
 }
+
+/** Whether the tablet keeps the page that is shown, for when there is no network. */
+export const isKept = (page: Page): Promise<boolean> =>
+  page.evaluate(async () => !!(await (await caches.open('pages')).match(location.pathname, { ignoreVary: true })));

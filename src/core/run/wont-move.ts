@@ -34,6 +34,8 @@ export interface Suspect {
   at: Point | null;
   /** 0…1; all suspects together make 1. */
   share: number;
+  /** A link behind the part that nothing undid yet: shown however unlikely it looks. */
+  isOpenLink?: true;
 }
 
 /**
@@ -223,6 +225,7 @@ function linkGuesses({ graph, state, procedure, id, index, haste }: Site): Guess
       };
     return {
       ...guess,
+      isOpenLink: true,
       reason: free ? 'the part swings, but this still ties it' : 'still joined behind it: do not pull against it',
       prior: free ? OPEN.swinging : OPEN.joined,
     };
