@@ -29,14 +29,14 @@ export function wayBackOf(
   retest: number[] = [],
 ): WayBack {
   const undone = doneInOrder.filter((id) => graph.nodes[id].action);
-  const replaced = replacedParts(graph, undone);
+  const replaced = replacedParts(graph, [...undone, ...retest]);
   const comesBack = (id: number) => {
     const { procedure, item } = graph.nodes[id].ref;
     return procedure === null || !staysOut(graph, replaced, { procedure, item });
   };
   const done = undone.filter(comesBack);
   const refit = invert(graph, done, backWork);
-  const again = retest.filter((id) => !done.includes(id));
+  const again = [...new Set(retest)].filter((id) => !done.includes(id) && comesBack(id));
   // What a part covers leads through what was taken out from under it, whether that comes back or not.
   const covers = coversOf(graph, new Set([...undone, ...again]));
   for (const [part, covered] of covers) covers.set(part, new Set([...covered].filter(comesBack)));

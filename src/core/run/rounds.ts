@@ -60,6 +60,9 @@ export function beginRound(
     const procedure = readStepKey(gate)?.procedure ?? null;
     return procedure === null || zones.has(procedure);
   };
+  const waived = [...state.tests.values()].filter(
+    ({ gate, result }) => result === 'fail' && isVoid(gate) && state.gates.get(gate)?.reason,
+  );
   for (const gate of [...state.gates.keys()].filter(isVoid)) state.gates.delete(gate);
   for (const [key, test] of [...state.tests]) if (isVoid(test.gate)) state.tests.delete(key);
   state.round = round;
@@ -73,6 +76,7 @@ export function beginRound(
     at,
     piece: piece ?? null,
     mended: null,
+    waived: waived.map((test) => test.check),
     stillOut: new Set(state.done.keys()),
   });
 }

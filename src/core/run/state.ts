@@ -47,6 +47,8 @@ export interface Round {
   piece: { item: string; count: number } | null;
   /** What mended it, once somebody said. */
   mended: string | null;
+  /** Lines that failed before it and that a lead let pass. */
+  waived: string[];
   /** What was out already when it began, by the removal action's key: it is no part of this round's work. */
   stillOut: ReadonlySet<string>;
 }

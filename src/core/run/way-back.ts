@@ -1,6 +1,7 @@
 import { carryOut, findAction, nodeIdOf, readStepKey, type Action, type ActionGraph } from '../graph';
 import { itemKey, readItemKey } from '../procedure';
 import type { RunPlan } from '../plan';
+import { testFor } from '../refit';
 import { followRefit, handStepOf, type HandStep } from '../steps';
 import { leastTeardown } from '../teardown';
 import { type RefitStep, wordRefit } from '../wording';
@@ -24,16 +25,20 @@ export interface KnownRefit {
 const lastRefit = new WeakMap<ActionGraph, KnownRefit>();
 
 /** The way back of what was removed so far. */
-export function plannedRefit(graph: ActionGraph, plan: RunPlan, state: Pick<RunState, 'done' | 'rounds'>): KnownRefit {
+export function plannedRefit(
+  graph: ActionGraph,
+  plan: RunPlan,
+  state: Pick<RunState, 'done' | 'rounds' | 'past' | 'testLog'>,
+): KnownRefit {
   const backWork = plan.backWork.flatMap((key) => graph.idOf.get(key) ?? []);
   const doneKeys = [...state.done.keys()].filter((key) => findAction(graph, key) && !plan.backWork.includes(key));
   const { check } = state.rounds.at(-1) ?? { check: null };
-  const of = [check, ...doneKeys].join('\n');
+  const retest = [...(check === null ? [] : nodesOfCheck(graph, check)), ...untested(graph, state)];
+  const of = [...retest, ...doneKeys].join('\n');
   const last = lastRefit.get(graph);
   if (last?.of === of) return last;
   const done = doneKeys.map((key) => graph.idOf.get(key)!);
   const due = dueToSeat(graph, done);
-  const retest = check === null ? [] : nodesOfCheck(graph, check);
   const { steps, actions, waitsFor } = followRefit(graph, [...done, ...due], plan.refit, backWork, retest);
   const worded = wordRefit(graph, actions).map((step) => ({ ...step, bin: plan.bins[itemKey(step)] ?? null }));
   const dueActions = due.map((id) => graph.nodes[id].action!);
@@ -46,6 +51,33 @@ export function plannedRefit(graph: ActionGraph, plan: RunPlan, state: Pick<RunS
   };
   lastRefit.set(graph, known);
   return known;
+}
+
+/**
+ * What earlier rounds put back and nobody tested: a door that was opened again for one failed line still owes the others. What passed stays passed, and what a lead let pass is not asked
+ * again, until it is undone once more. Node ids.
+ */
+function untested(
+  graph: ActionGraph,
+  { past, rounds, testLog }: Pick<RunState, 'past' | 'rounds' | 'testLog'>,
+): number[] {
+  if (past.length === 0) return [];
+  const answered = new Map<string, number>();
+  const answer = (check: string, round: number) => answered.set(check, Math.max(round, answered.get(check) ?? 0));
+  for (const { round, waived } of rounds) for (const check of waived) answer(check, round - 1);
+  for (const { check, result, round } of testLog) if (result !== 'fail') answer(check, round);
+  // A node with the last round it was undone in.
+  const undone = new Map<number, number>();
+  past.forEach(({ done }, at) => {
+    for (const key of done.keys()) {
+      const id = graph.idOf.get(key);
+      if (id !== undefined && graph.nodes[id].action) undone.set(id, at + 1);
+    }
+  });
+  return [...undone].flatMap(([id, round]) => {
+    const test = testFor(graph, id);
+    return test && (answered.get(test.id) ?? 0) < round ? [id] : [];
+  });
 }
 
 /** The node that a line of a test is about. */
