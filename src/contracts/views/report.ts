@@ -41,6 +41,8 @@ export interface RunReport {
   rounds: { why: string; mended: string | null; by: string; at: string }[];
   /** Pieces that were left over, and where they belonged. */
   leftOver: string[];
+  /** Pieces that fell inside, and whether they came out again; older reports have none. */
+  fell?: string[];
   asFound: string[];
   /** What was recorded after it was finished: it changed nothing. */
   later: LaterLine[];

@@ -1,8 +1,8 @@
-import { checkWords, gateWords, inPlace, itemInPlace } from '../../core/wording';
+import { checkWords, gateWords, inPlace, itemInPlace, piecesInPlace } from '../../core/wording';
 import { fastenerKindOf } from '../../core/hardware';
 import type { GateCheck } from '../../core/refit';
 import { capital } from '../../core/text';
-import { readRound, readStepKey, type ActionGraph } from '../../core/graph';
+import { inRound, readRound, readStepKey, type ActionGraph } from '../../core/graph';
 import { itemWords, readItemKey } from '../../core/procedure';
 import { sideWords } from '../../core/vehicle';
 import type { LaterLine, RunReport, VisitReport } from '../../contracts/views';
@@ -89,7 +89,7 @@ export function runReport(
   const gateOf = (key: string) =>
     isOfVersion1(run.plan, events)
       ? gateWordsOfVersion1(run.plan, key, gates)
-      : (gates.get(key) ?? gateWords(run.plan.documents, gateOfKey(key)));
+      : (gates.get(key) ?? gateWords(run.plan.documents, gateOfKey(key, state.log)));
   const itemOf = (key: string | undefined) => {
     const ref = readItemKey(key ?? '');
     const index = ref && basis.graph.indexes.get(ref.procedure);
@@ -123,9 +123,15 @@ export function runReport(
           round,
         })),
     changed: changedWords(basis.graph, state),
-    overridden: [...state.gates].flatMap(([key, { reason, person }]) =>
-      reason ? [{ gate: gateOf(key), reason, by: name(person) }] : [],
-    ),
+    overridden: isOlder
+      ? [...state.gates].flatMap(([key, { reason, person }]) =>
+          reason ? [{ gate: gateOf(key), reason, by: name(person) }] : [],
+        )
+      : state.log.flatMap((event) =>
+          event.type === 'overridden'
+            ? [{ gate: gateOf(event.gate), reason: event.reason, by: name(event.person) }]
+            : [],
+        ),
     ledger: view.ledger.map((row) => ({
       words: row.words,
       out: row.out,
@@ -150,6 +156,7 @@ export function runReport(
       ({ words, settled }) =>
         `${words}${settled ? `: ${settled.item ? `put back, ${settled.reason}` : `not from this vehicle, ${settled.reason}`}` : ''}`,
     ),
+    fell: isOlder ? [] : fellWords(basis.graph, state),
     asFound: state.asFound.map(({ difference, item }) => `${difference}${placeOf(basis.graph, item)}`),
     skipped: [...state.skipped].map(([action, reason]) => `${stepThing(basis.graph, action)}: ${reason}`),
     notes: state.log.flatMap((event) => (event.type === 'note' && readSerial(event.text) === null ? [event.text] : [])),
@@ -161,6 +168,25 @@ export function runReport(
 
 /** Which door an item is at, behind its words, in a run over several. */
 const placeOf = (graph: ActionGraph, item: string | null) => inPlace(graph, readItemKey(item ?? '')?.procedure ?? null);
+
+/** Pieces that fell inside, and whether they came out again. */
+function fellWords(graph: ActionGraph, { log }: Pick<RunState, 'log'>): string[] {
+  const fell = new Map<string, { fell: number; found: number }>();
+  for (const event of log) {
+    if (event.type === 'lost' && event.inside) {
+      const counts = fell.get(event.item) ?? { fell: 0, found: 0 };
+      fell.set(event.item, { ...counts, fell: counts.fell + event.count });
+    }
+    const counts = event.type === 'found' ? fell.get(event.item) : undefined;
+    if (counts && event.type === 'found') counts.found = Math.min(counts.fell, counts.found + event.count);
+  }
+  return [...fell].map(([item, { fell: count, found }]) => {
+    const ref = readItemKey(item);
+    const what = ref ? piecesInPlace(graph, ref, count) : `${count} ×`;
+    const outcome = found === count ? 'out again' : found > 0 ? `${found} of them out again` : 'not found';
+    return `${what}: ${outcome}`;
+  });
+}
 
 /** What a step was about: "door card, rear door, left"; "battery". */
 function stepThing(graph: ActionGraph, action: string): string {
@@ -217,11 +243,16 @@ function changedWords(graph: ActionGraph, state: RunState): NonNullable<RunRepor
   return [...new Map(said.map((one) => [one.words, one])).values()];
 }
 
-/** A gate by its key alone, where today's way back has no such gate any more. */
-function gateOfKey(key: string): Parameters<typeof gateWords>[1] {
-  const ref = readStepKey(readRound(key).key);
+/** A gate by its key, where today's way back has no such gate any more: whether its part was on already when it was asked is in the log. */
+function gateOfKey(key: string, log: readonly RunEvent[]): Parameters<typeof gateWords>[1] {
+  const { key: own, round } = readRound(key);
+  const ref = readStepKey(own);
   const kind = ref?.type.replace(/^gate:/, '');
+  const asked = log.findIndex((event) => event.type === 'test' && event.gate === key);
+  const seat = inRound(own.replace(/^gate:[^:]+/, 'seat'), round);
+  const seated = log.findIndex((event) => event.type === 'done' && event.action === seat);
   return {
+    late: seated >= 0 && seated < asked,
     gate: kind === 'clips' || kind === 'closing-in' ? kind : 'test',
     procedure: ref?.procedure ?? null,
     item: ref?.item ?? '',

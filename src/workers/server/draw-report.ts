@@ -265,6 +265,7 @@ function runPart(doc: Doc, run: RunReport): void {
     );
   for (const { why, mended, by } of run.rounds)
     paragraph(doc, `Opened up again by ${by}. ${why}.${mended ? ` It was: ${mended}.` : ''}`);
+  for (const text of run.fell ?? []) paragraph(doc, `Fell inside: ${text}`);
   for (const text of run.leftOver) paragraph(doc, `Left over: ${text}`);
   for (const text of run.asFound) paragraph(doc, `Found on this vehicle: ${text}`);
   for (const text of run.skipped) paragraph(doc, `Skipped: ${text}`);

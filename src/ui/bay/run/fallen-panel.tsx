@@ -1,8 +1,8 @@
 'use client';
 import { itemKey } from '@/core/procedure';
-import { kindOfItem, type Fallen } from '@/core/run';
+import type { Fallen } from '@/core/run';
 import { doorWords } from '@/core/vehicle';
-import { inPlace } from '@/core/wording';
+import { piecesInPlace } from '@/core/wording';
 import { RunFoot } from './foot';
 import type { Bay } from './bay';
 
@@ -38,7 +38,7 @@ export function FallenPanel({
         )}
         {fallen.map((piece) => (
           <div key={itemKey(piece)} className="short-line">
-            <strong>{pieceWords(bay, piece)}</strong>
+            <strong>{piecesInPlace(bay.handle.graph, piece, piece.count)}</strong>
             <div className="buttons">
               <button
                 type="button"
@@ -70,13 +70,4 @@ export function FallenPanel({
       <RunFoot bay={bay} />
     </section>
   );
-}
-
-/** "1 × T20 screw × 16 mm, rear door, left": which piece, and whose door it lies in. */
-function pieceWords({ handle: { graph } }: Pick<Bay, 'handle'>, { procedure, item, count }: Fallen): string {
-  const fastener = graph.indexes.get(procedure)?.fasteners.get(item);
-  const kind = kindOfItem(graph, { procedure, item });
-  const noun = (count === 1 ? kind?.name : kind?.plural) ?? 'pieces';
-  const size = [fastener?.drive?.replace(/^hex /, ''), noun, fastener?.length && `× ${fastener.length} mm`];
-  return `${count} × ${size.filter(Boolean).join(' ')}${inPlace(graph, procedure)}`;
 }
