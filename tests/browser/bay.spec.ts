@@ -225,3 +225,44 @@ test('keeps the screen awake while a run is worked on, where the browser can', a
   await expect.poll(locks).toBe(0);
   await context.close();
 });
+
+test('keeps its counters whole under a thumb, its step first and the person in reach, at every size and with text twice as large', async ({
+  page,
+}) => {
+  await signIn(page, 'Rui Castellane', '4004');
+  await openRun(page, 'Sizes');
+  await workUntil(page, CARD_CLIPS);
+  await expect(stepHeading(page)).toBeFocused();
+  const counters = ['More: 0 broken', 'Fewer: 0 broken', 'More: 0 lost', 'Fewer: 0 lost'];
+  for (const [width, height, text] of [
+    [1280, 800, 100],
+    [1024, 768, 100],
+    [768, 1024, 100],
+    [390, 844, 100],
+    [1280, 800, 200],
+    [390, 844, 200],
+  ] as const) {
+    await page.setViewportSize({ width, height });
+    await page.evaluate((percent) => (document.documentElement.style.fontSize = `${percent}%`), text);
+    const at = `${width} × ${height} at ${text} %`;
+    for (const name of counters) {
+      const counter = page.getByRole('button', { name });
+      await counter.scrollIntoViewIfNeeded();
+      const box = (await counter.boundingBox())!;
+      expect.soft(Math.round(box.width), `${name}, ${at}: wide`).toBeGreaterThanOrEqual(56);
+      expect.soft(Math.round(box.height), `${name}, ${at}: high`).toBeGreaterThanOrEqual(56);
+      expect.soft(box.x, `${name}, ${at}: left`).toBeGreaterThanOrEqual(0);
+      expect.soft(box.x + box.width, `${name}, ${at}: right`).toBeLessThanOrEqual(width);
+    }
+    const person = (await page.getByRole('button', { name: /change person$/ }).boundingBox())!;
+    expect.soft(person.x + person.width, `the person, ${at}`).toBeLessThanOrEqual(width);
+    expect.soft(person.y + person.height, `the person, ${at}`).toBeLessThanOrEqual(height);
+    await stepHeading(page).scrollIntoViewIfNeeded();
+    const title = (await stepHeading(page).boundingBox())!;
+    for (const name of counters) {
+      const below = (await page.getByRole('button', { name }).boundingBox())!;
+      expect.soft(title.y, `the step stands first, ${at}`).toBeLessThan(below.y);
+    }
+    expect.soft(title.x, `the step, ${at}`).toBeGreaterThanOrEqual(0);
+  }
+});

@@ -2,9 +2,11 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { demoProcedure } from '@tests/support/demo';
 import { deviceOf, workThrough } from '@tests/support/work-run';
-import { gateWords } from '../wording';
+import { doorWords } from '../vehicle';
+import { gateWords, inPlace, piecesInPlace } from '../wording';
+import { wontMove } from './wont-move';
 import { makePlan, runPlanOf } from '../plan';
-import { mirror } from '../procedure';
+import { mirror, readItemKey } from '../procedure';
 import { doneFact } from '@tests/support/run';
 import { basesOf, basisOf } from './basis';
 import type { RunEvent, RunFact } from './events';
@@ -44,6 +46,19 @@ describe('a job of two doors says which of them it means in', () => {
       .filter(({ procedure }) => procedure === null)
       .flatMap(({ checks }) => checks.map(({ text }) => text)),
     'the steps apart': view.removal.map((step) => view.wordsOf(step).title),
+    'what to lay out': plan.tools.map(({ tool, notes }) => `${tool} ${notes.join(' ')}`),
+    'what to be careful of': plan.cautions.map(({ text }) => text),
+    'the ways that are followed': [...(plan.ways ?? []), 'none'],
+    'a piece that fell inside, of either door': documents.map(({ id }) =>
+      piecesInPlace(graph, { procedure: id, item: 's1' }, 1),
+    ),
+    'a thing that differs, of either door': documents.map(({ id }) => `other clips${inPlace(graph, id)}`),
+    'the chips of the doors': documents.map((document) => doorWords(document)),
+    'what suspects a stuck card': documents.flatMap(({ id }) =>
+      wontMove(graph, plan, state, { procedure: id, item: 'card' }, null).map(
+        ({ culprit, words }) => `${words}${inPlace(graph, readItemKey(culprit ?? '')?.procedure ?? id)}`,
+      ),
+    ),
     'the answers to a left-over screw': leftOverPlaces(graph, state, {
       event: 'e',
       words: '1 screw',

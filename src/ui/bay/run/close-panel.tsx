@@ -3,7 +3,10 @@ import Link from 'next/link';
 import { useState } from 'react';
 import Table from 'react-bootstrap/Table';
 import type { RunReport } from '@/contracts/views';
+import { readItemKey } from '@/core/procedure';
+import { readStepKey } from '@/core/graph';
 import { isBalanced } from '@/core/run';
+import { inPlace, itemInPlace } from '@/core/wording';
 import { Trouble } from '../../design/trouble';
 import { Photo } from '../log';
 import { RunFoot } from './foot';
@@ -105,9 +108,12 @@ function Bins({
   );
 }
 
+/** The procedure an item is of. */
+const doorOf = (item: string | null) => readItemKey(item ?? '')?.procedure ?? null;
+
 function Notes({
   bay: {
-    handle: { state },
+    handle: { state, graph },
   },
 }: {
   bay: Bay;
@@ -123,12 +129,21 @@ function Notes({
     ...state.leftOvers.flatMap(({ event, words, settled }) =>
       settled ? [{ id: event, text: `Left over: ${words}; ${settled.item ? 'put back' : settled.reason}` }] : [],
     ),
-    ...state.asFound.map(({ event, difference }) => ({ id: event, text: `As found: ${difference}` })),
+    ...state.asFound.map(({ event, difference, item }) => ({
+      id: event,
+      text: `As found: ${difference}${inPlace(graph, doorOf(item))}`,
+    })),
     ...state.log.flatMap((event) =>
-      event.type === 'stuck' ? [{ id: event.id, text: `Would not move: ${event.words}` }] : [],
+      event.type === 'stuck'
+        ? [{ id: event.id, text: `Would not move: ${event.words}${inPlace(graph, doorOf(event.item))}` }]
+        : [],
     ),
   ];
-  const skipped = [...state.skipped.values()];
+  const skipped = [...state.skipped].map(([action, reason]) => {
+    const ref = readStepKey(action);
+    const isItem = !!ref && !!graph.indexes.get(ref.procedure ?? '')?.typeOf.has(ref.item);
+    return `${isItem ? itemInPlace(graph, { ...ref, procedure: ref.procedure! }) : 'battery'}: ${reason}`;
+  });
   if (overridden.length + notes.length + photos.length + found.length + skipped.length + state.unknown.length === 0)
     return null;
   return (
@@ -139,9 +154,9 @@ function Notes({
           {text}
         </p>
       ))}
-      {skipped.map((reason) => (
-        <p key={reason} className="mb-1">
-          Skipped: {reason}
+      {skipped.map((words) => (
+        <p key={words} className="mb-1">
+          Skipped: {words}
         </p>
       ))}
       {overridden.map(([key, gate]) => (

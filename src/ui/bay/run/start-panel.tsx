@@ -2,6 +2,8 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import { toolFor } from '@/core/hardware';
+import { lowerFirst } from '@/core/text';
+import { doorWords } from '@/core/vehicle';
 import { Plate } from '../../design/plate';
 import type { Bay } from './bay';
 import { LeadDecides } from './lead-decides';
@@ -24,6 +26,8 @@ export function StartPanel({ bay }: { bay: Bay }) {
   } = bay;
   const [skipped, setSkipped] = useState(false);
   const [asked, setAsked] = useState(false);
+  const several = plan.documents.length > 1;
+  const doorOf = (id: string) => doorWords(plan.documents.find((document) => document.id === id)!);
   const isCheckedIn = bay.checkIn !== 'open' || skipped;
   const start = () => {
     if (isCheckedIn) record({ type: 'started' });
@@ -91,7 +95,7 @@ export function StartPanel({ bay }: { bay: Bay }) {
         ))}
         {(plan.unverified ?? []).map(({ procedure, differs, unknown }) => (
           <p key={procedure} className="unverified">
-            <strong>Not verified on this vehicle.</strong>{' '}
+            <strong>Not verified on this vehicle{several && `: ${doorOf(procedure)}`}.</strong>{' '}
             {[...differs, ...unknown.map((what) => `${what} not known`)].join('; ')}. Stop where it does not match, and
             note what differs: in the end it becomes a draft for this vehicle.
           </p>
@@ -102,7 +106,7 @@ export function StartPanel({ bay }: { bay: Bay }) {
             {faults
               .map(
                 (fault) =>
-                  `${fault.words.toLowerCase()} ${fault.arrival?.result === 'fails' ? 'did not work' : `only ${fault.arrival?.condition ?? 'sometimes'}`}`,
+                  `${fault.group}: ${lowerFirst(fault.words)} ${fault.arrival?.result === 'fails' ? 'did not work' : `only ${fault.arrival?.condition ?? 'sometimes'}`}`,
               )
               .join('; ')}
             .
