@@ -221,6 +221,27 @@ describe('the hand-over report', () => {
     expect((await viewStores(HOME)).stock).toMatchObject([{ kind: 'push-clip', name: 'push clips', count: 3 }]);
   });
 
+  it('of a run with four hundred tests has every one of them, with who and when', async () => {
+    const number = await openJob(people.technician, kiteJob('Many tests'));
+    const run = await openRun(people.technician, { job: number, ...REAR_SPEAKER });
+    const stamp = deviceOf('technician', 'tablet-many');
+    const tests = Array.from({ length: 400 }, (_, n) =>
+      stamp({
+        type: 'test',
+        gate: 'gate:test:kite-rear-door/card',
+        check: 'works:kite-rear-door/woofer',
+        result: n % 2 ? 'pass' : 'fail',
+        note: `try ${n}.`,
+      }),
+    );
+    const events = [stamp({ type: 'started' }), ...tests];
+    for (let from = 0; from < events.length; from += 100)
+      await receiveEvents(people.technician, run, events.slice(from, from + 100), 0);
+    const { text } = await readPdf(await printReport(HOME, number));
+    for (const n of [0, 199, 398, 399]) expect(text).toContain(`try ${n}.`);
+    expect(text.match(/ failed/gi)?.length).toBeGreaterThanOrEqual(200);
+  });
+
   it('prints dates in the shop’s time zone, not in this machine’s', async () => {
     const { settings } = await readShop(HOME);
     const zones = ['Pacific/Auckland', 'Pacific/Honolulu'];
