@@ -1,5 +1,4 @@
 import { applyChanges, diffProcedures, stable, type Change } from './diff';
-import { freeId } from './edit';
 import { findItem, indexItems, itemsOf } from './items';
 import { renameItem } from './rename';
 import type { Fastener, Item, ItemType, Link, Part, ProcedureDocument, Work } from './types';
@@ -40,7 +39,7 @@ const WHOLE = new Set(['at', 'shape', 'areas', 'path']);
  */
 export function foldDraft(base: ProcedureDocument, edits: readonly DraftEdit[]): FoldedDraft {
   const once = [...new Map(edits.map((one) => [one.id, one])).values()].sort(inOrder);
-  const fold = new Fold(base, new Set(once.map(({ device }) => device)));
+  const fold = new Fold(base, once);
   for (const edit of once) fold.take(edit);
   return { document: fold.document, losses: fold.losses };
 }
@@ -61,8 +60,10 @@ class Fold {
   readonly losses: DraftLoss[] = [];
   /** Of each device, what is called otherwise here than by it. */
   private readonly names: ReadonlyMap<string, Map<string, string>>;
-  /** What the items of the base are called now, which every device knows by their old ids. */
+  /** What the items of the base are called here by now. */
   private readonly known: Map<string, string>;
+  /** What a device calls an item of the base, where it gave it another id itself. */
+  private readonly calls = new Map<string, Map<string, string>>();
   /** Who changed each field last. */
   private readonly last = new Map<string, { change: Change; device: string }>();
   /** Who put in each new item. */
@@ -70,12 +71,30 @@ class Fold {
   /** Items taken out, and by whom. */
   private readonly gone = new Map<string, { change: Change; device: string }>();
 
+  /** Every id that anybody ever means something by: none is given a second time, be it free by then. */
+  private readonly taken: Set<string>;
+
   constructor(
     public document: ProcedureDocument,
-    devices: ReadonlySet<string>,
+    edits: readonly DraftEdit[],
   ) {
-    this.names = new Map([...devices].map((device) => [device, new Map<string, string>()]));
+    this.names = new Map(edits.map(({ device }) => [device, new Map<string, string>()]));
     this.known = new Map(itemsOf(document).map(({ id }) => [id, id]));
+    const said = edits.flatMap(({ changes }) =>
+      changes.flatMap(({ kind, item, field, to }) =>
+        field === 'id' ? [to as string] : kind === 'added' ? [item!] : [],
+      ),
+    );
+    this.taken = new Set([...this.known.keys(), ...said, 'body']);
+  }
+
+  /** An id like this one that nobody means anything by: "s8" for "s5", "pull-cap-2" for "pull-cap". */
+  private fresh(id: string): string {
+    const stem = /\d$/.test(id) ? id.replace(/\d+$/, '') : `${id}-`;
+    let n = 2;
+    while (this.taken.has(`${stem}${n}`)) n += 1;
+    this.taken.add(`${stem}${n}`);
+    return `${stem}${n}`;
   }
 
   take({ device, changes }: DraftEdit): void {
@@ -107,7 +126,7 @@ class Fold {
       return this.apply(change);
     }
     if (sameValue(findItem(indexItems(this.document), id), item)) return;
-    const free = freeId(this.document, `${id.replace(/\d+$/, '')}${/\d$/.test(id) ? '' : '-'}`);
+    const free = this.fresh(id);
     this.names.get(device)!.set(id, free);
     this.makers.set(free, device);
     this.apply(renamed(change, id, free, this.document.id));
@@ -170,7 +189,7 @@ class Fold {
     const from = change.item!;
     if (!this.has(from) && !this.comesBack(change, device)) return;
     const asked = change.to as string;
-    const to = asked !== from && this.has(asked) ? freeId(this.document, `${asked}-`) : asked;
+    const to = asked !== from && this.has(asked) ? this.fresh(asked) : asked;
     this.apply({ ...change, to });
     const own = this.names.get(device)!;
     own.delete(called);
@@ -178,7 +197,16 @@ class Fold {
     for (const [id, now] of this.known) {
       if (now !== from) continue;
       this.known.set(id, to);
-      for (const [other, names] of this.names) if (other !== device) names.set(id, to);
+      this.calls.set(device, new Map(this.calls.get(device)).set(id, asked));
+      for (const [other, names] of this.names)
+        if (other !== device) names.set(this.calls.get(other)?.get(id) ?? id, to);
+    }
+    const maker = this.makers.get(from);
+    if (maker !== undefined) this.makers.set(to, maker);
+    for (const one of [...this.last.values()].filter(({ change: { item } }) => item === from)) {
+      this.last.delete(placeOf(one.change));
+      const change = { ...one.change, item: to };
+      this.last.set(placeOf(change), { ...one, change });
     }
   }
 

@@ -7,6 +7,6 @@ export function conflictWords(document: ProcedureDocument, { item, mine, theirs,
   const index = indexItems(document);
   const said = (change: MergeConflict['mine']) => wordChanges([change], document, document)[0].sentence;
   const what = item && index.typeOf.has(item) ? itemWords(index, item) : 'the procedure';
-  const outcome = stands === 'mine' ? 'It will be as it is here.' : 'It will be as it is there, which needs it.';
+  const outcome = stands === 'mine' ? 'It stays as it is here.' : 'It stays as it is there, where it is needed.';
   return `${capital(what)}: here “${said(mine)}”, there “${said(theirs)}”. ${outcome}`;
 }
