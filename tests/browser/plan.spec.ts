@@ -45,7 +45,7 @@ test('plans doors of both sides and a dash together, shows proof, tray, kit and 
   await page.getByRole('button', { name: 'Take it to the bay' }).click();
   await page.getByRole('button', { name: 'Start there' }).click();
   await expect(page.getByRole('heading', { name: 'Lay out' })).toBeVisible();
-  await expect(page.getByText('Not verified on this vehicle: front door, left.')).toBeVisible();
+  await expect(page.getByText('Not verified on this vehicle: front door, right.')).toBeVisible();
   await expectAccessible(page);
 });
 
