@@ -1,43 +1,39 @@
 /**
  * The arrows of the house: app → ui, services; services → core, data, contracts; ui → core, contracts, device; data → core; core → nothing.
- * Inside core a folder imports only folders above it in CORE; inside contracts views never import schemas.
+ * Inside core a wing knows only those above it in WINGS, and in a wing a room only those before it; each is entered by its index. Inside contracts views never import schemas.
  */
-const CORE = [
-  'text',
-  'hardware',
-  'learn',
-  'vehicle',
-  'procedure',
-  'drawing',
-  'graph',
-  'check',
-  'teardown',
-  'order',
-  'refit',
-  'steps',
-  'layout',
-  'wording',
-  'plan',
-  'log',
-  'visit',
-  'run',
-  'bench',
-  'shop',
-  'notation',
-  'exchange',
-  'rehearse',
-];
+const WINGS = {
+  trade: ['text', 'hardware', 'vehicle'],
+  document: ['procedure', 'drawing', 'notation'],
+  shop: ['learn', 'desk'],
+  planning: ['graph', 'check', 'teardown', 'order', 'refit', 'steps', 'layout'],
+  telling: ['wording', 'plan'],
+  bay: ['log', 'visit', 'run'],
+  bench: [],
+  exchange: [],
+  rehearse: [],
+};
 const forbid = (name, from, to, comment) => ({ name, severity: 'error', comment, from, to });
 
-/** Each core folder knows those above it, and enters them by their index. */
-const coreFloors = CORE.map((folder, at) => {
-  const below = CORE.slice(at + 1);
-  return forbid(
-    `core-${folder}-knows-only-what-is-above`,
-    { path: `^src/core/${folder}/`, pathNot: '\\.test\\.ts$' },
-    { path: `^src/core/(${below.concat('-').join('|')})/` },
-  );
-});
+/** In a list each one knows those before it. */
+const floors = (name, names, folder) =>
+  names.map((one, at) => {
+    const later = names
+      .slice(at + 1)
+      .concat('-')
+      .join('|');
+    return forbid(
+      `core-${name}${one}-knows-only-what-is-above`,
+      { path: `^src/core/${folder}${one}/`, pathNot: '\\.test\\.ts$' },
+      { path: `^src/core/${folder}(${later})/` },
+    );
+  });
+const coreFloors = [
+  ...floors('', Object.keys(WINGS), ''),
+  ...Object.entries(WINGS).flatMap(([wing, rooms]) => floors(`${wing}-`, rooms, `${wing}/`)),
+];
+const ROOMS = Object.entries(WINGS).flatMap(([wing, rooms]) => rooms.map((room) => `${wing}/${room}`));
+const ONE_ROOM = Object.keys(WINGS).filter((wing) => WINGS[wing].length === 0);
 
 module.exports = {
   forbidden: [
@@ -57,15 +53,24 @@ module.exports = {
     ...coreFloors,
     forbid(
       'core-folders-are-known',
-      { path: '^src/core/([^/]+)/', pathNot: `^src/core/(${CORE.join('|')})/` },
+      {
+        path: '^src/core/[^/]+/',
+        pathNot: `^src/core/(?:(?:${ONE_ROOM.join('|')})/|(?:${ROOMS.join('|')})/|(?:${Object.keys(WINGS).join('|')})/index\\.ts$)`,
+      },
       {},
-      'A new folder of core gets its place in CORE.',
+      'A new wing or room of core gets its place in WINGS.',
     ),
     forbid(
-      'core-by-its-index',
+      'wings-by-their-index',
       { path: '^src/core/([^/]+)/', pathNot: '\\.test\\.ts$' },
       { path: '^src/core/[^/]+/', pathNot: '^src/core/(?:$1/|[^/]+/index\\.ts$)' },
-      'A folder is entered by its index.',
+      'A wing is entered by its index.',
+    ),
+    forbid(
+      'rooms-by-their-index',
+      { path: '^src/core/([^/]+)/([^/]+)/', pathNot: '\\.test\\.ts$' },
+      { path: '^src/core/$1/', pathNot: '^src/core/$1/(?:$2/|[^/]+/index\\.ts$)' },
+      'A room is entered by its index, and nobody goes round by their own wing’s.',
     ),
     forbid(
       'others-enter-core-by-its-index',

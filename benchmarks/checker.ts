@@ -1,6 +1,6 @@
-import { makePlan } from '../src/core/plan';
-import { checkProcedure } from '../src/core/check';
-import type { ProcedureDocument } from '../src/core/procedure';
+import { makePlan } from '../src/core/telling';
+import { checkProcedure } from '../src/core/planning';
+import type { ProcedureDocument } from '../src/core/document';
 import { printTable } from './support/measure';
 
 const base = (id: string): ProcedureDocument => ({

@@ -1,14 +1,21 @@
 import highs from 'highs';
-import { buildGraph, DEFAULT_COSTS, precedenceOf } from '../src/core/graph';
-import { leastTeardown } from '../src/core/teardown';
-import { priceOrder, solveOrder, type OrderProblem, type SolvedOrder } from '../src/core/order';
-import { recordedWish } from '../src/core/plan';
-import { removalProblem } from '../src/core/steps';
+import {
+  buildGraph,
+  DEFAULT_COSTS,
+  precedenceOf,
+  leastTeardown,
+  priceOrder,
+  solveOrder,
+  type OrderProblem,
+  type SolvedOrder,
+  removalProblem,
+} from '../src/core/planning';
+import { recordedWish } from '../src/core/telling';
 import { milpOf } from '../tests/support/order-milp';
 import { madeDash, madeVehicle } from './support/made-vehicles';
 import { seeded } from './support/seeded';
 import { median, printTable, quantile } from './support/measure';
-import type { ProcedureDocument } from '../src/core/procedure';
+import type { ProcedureDocument } from '../src/core/document';
 
 interface Case {
   name: string;

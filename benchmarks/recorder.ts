@@ -1,7 +1,6 @@
 import type { Page } from '@playwright/test';
 import { signedIn } from '../scripts/support/browser';
-import { completeLine, readNotes } from '../src/core/notation';
-import type { ProcedureDocument } from '../src/core/procedure';
+import { completeLine, readNotes, type ProcedureDocument } from '../src/core/document';
 import { median, printTable, quantile } from './support/measure';
 import { onDemo } from './support/up';
 

@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { CDPSession, Page } from '@playwright/test';
-import { makePlan } from '../src/core/plan';
-import type { Fastener, ProcedureDocument } from '../src/core/procedure';
+import { makePlan } from '../src/core/telling';
+import type { Fastener, ProcedureDocument } from '../src/core/document';
 import { groundOf, raiseHeld, startOf, takeHold } from '../src/core/rehearse';
 import { ROOT } from '../scripts/support/project';
 import { onDemo } from './support/up';

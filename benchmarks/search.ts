@@ -1,6 +1,6 @@
 import pg from 'pg';
 import { prepareDatabase, startThrowAwayCluster } from '../scripts/support/postgres';
-import { ZONES } from '../src/core/vehicle';
+import { ZONES } from '../src/core/trade';
 import { dbOf, getPool, HOME } from '../src/data';
 import { searchLibrary } from '../src/services';
 

@@ -1,11 +1,11 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { readProcedureText } from '../src/contracts/schemas';
-import { BASE_CATALOGUE } from '../src/core/hardware';
-import { type BreakRecord, fitBetween, pacesOf, sparesFor, type TimedRun } from '../src/core/learn';
-import { makePlan, wholeGoals } from '../src/core/plan';
-import type { Fastener, ProcedureDocument } from '../src/core/procedure';
-import { type BayFinding, proposalsFor, withProposals } from '../src/core/run';
+import { BASE_CATALOGUE } from '../src/core/trade';
+import { type BreakRecord, fitBetween, pacesOf, sparesFor, type TimedRun } from '../src/core/shop';
+import { makePlan, wholeGoals } from '../src/core/telling';
+import type { Fastener, ProcedureDocument } from '../src/core/document';
+import { type BayFinding, proposalsFor, withProposals } from '../src/core/bay';
 import { HiddenTruth } from './support/hidden-truth';
 import { printTable } from './support/measure';
 import { seeded } from './support/seeded';

@@ -1,4 +1,4 @@
-import { foldRun, graphOf, wontMove, type Suspect } from '../src/core/run';
+import { foldRun, graphOf, wontMove, type Suspect } from '../src/core/bay';
 import { printTable } from './support/measure';
 import { makeBay, makeSlip, SHARES, type Bay, type Slip, type SlipKind } from '../tests/support/slips';
 

@@ -12,7 +12,8 @@ interface Module {
 }
 
 const ROOMS = /^(app|src\/(?:contracts\/(?:views|schemas)|ui\/(?:design|map|desk|bay)|workers\/server|[^/]+))\//;
-const CORE = /^src\/core\/([^/]+)\//;
+const WINGS = /^src\/core\/([^/]+)\//;
+const CORE_ROOMS = /^src\/core\/([^/]+\/[^/]+)\//;
 
 /** Arrows between rooms, sorted, each once. `room` names the room of a file, null where it is in none. */
 function arrows(modules: Module[], room: (path: string) => string | null): string[] {
@@ -58,7 +59,8 @@ function main(): void {
   let text = readFileSync(PATH, 'utf8');
   for (const [mark, lines] of [
     ['house', arrows(modules, named(ROOMS))],
-    ['core', withoutShortcuts(arrows(modules, named(CORE)))],
+    ['wings', withoutShortcuts(arrows(modules, named(WINGS)))],
+    ['rooms', withoutShortcuts(arrows(modules, named(CORE_ROOMS)))],
   ] as const)
     text = text.replace(
       new RegExp(`(<!-- ${mark} -->\n)[\\s\\S]*?(\n<!-- /${mark} -->)`),

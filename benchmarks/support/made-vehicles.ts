@@ -1,4 +1,4 @@
-import type { Fastener, Link, Part, Point, ProcedureDocument } from '../../src/core/procedure';
+import type { Fastener, Link, Part, Point, ProcedureDocument } from '../../src/core/document';
 
 const DRIVES = ['T20', 'T25', 'T30', 'hex 7 mm', 'hex 10 mm', 'PH2'];
 const PRY = ['trim-tool', 'pick', 'hand', 'trim-tool'];

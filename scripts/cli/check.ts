@@ -1,4 +1,4 @@
-import { hasErrors } from '../../src/core/check';
+import { hasErrors } from '../../src/core/planning';
 import { readAndCheck } from './read-file';
 
 /** `pezzo check FILE`: prints the remarks; returns the exit status. */

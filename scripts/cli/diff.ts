@@ -1,4 +1,4 @@
-import { wordedDiff } from '../../src/core/wording';
+import { wordedDiff } from '../../src/core/telling';
 import { readAndCheck } from './read-file';
 
 /** `pezzo diff A B`: what makes one procedure of another, a sentence each. Returns the exit status: 0 also where they differ, 1 where one cannot be read. */

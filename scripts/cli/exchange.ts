@@ -1,11 +1,11 @@
 import { createWriteStream, renameSync, rmSync } from 'node:fs';
 import { pipeline } from 'node:stream/promises';
 import type { Readable } from 'node:stream';
-import { BASE_CATALOGUE } from '../../src/core/hardware';
+import { BASE_CATALOGUE } from '../../src/core/trade';
 import { HOME } from '../../src/data';
 import { PezzoError } from '../../src/core/errors';
-import { makePlan, wholeGoals, type Plan } from '../../src/core/plan';
-import type { ProcedureDocument } from '../../src/core/procedure';
+import { makePlan, wholeGoals, type Plan } from '../../src/core/telling';
+import type { ProcedureDocument } from '../../src/core/document';
 import { type Actor, endHeavy, exportArchive, importArchive, packArchive, type Packed } from '../../src/services';
 import { fileHere } from '../backup/tools';
 import { asOwner } from '../customers';

@@ -10,11 +10,10 @@ import {
   type Plan,
   type PlanProblem,
   type PlanRequest,
-} from '../../src/core/plan';
-import type { RefitStep } from '../../src/core/wording';
-import type { CostSettings } from '../../src/core/graph';
-import { DEFAULT_SCHOOLS, type OptionValues, type ProcedureDocument } from '../../src/core/procedure';
-import { hasErrors, type Remark } from '../../src/core/check';
+  type RefitStep,
+} from '../../src/core/telling';
+import { type CostSettings, hasErrors, type Remark } from '../../src/core/planning';
+import { DEFAULT_SCHOOLS, type OptionValues, type ProcedureDocument } from '../../src/core/document';
 import { printPlan } from './print-plan';
 import { readAndCheck } from './read-file';
 

@@ -1,6 +1,6 @@
-import type { Plan, PlannedStep } from '../../src/core/plan';
-import type { ProcedureDocument } from '../../src/core/procedure';
-import { toolFor } from '../../src/core/hardware';
+import type { Plan, PlannedStep } from '../../src/core/telling';
+import type { ProcedureDocument } from '../../src/core/document';
+import { toolFor } from '../../src/core/trade';
 
 const minutes = (seconds: number) => `${Math.max(1, Math.round(seconds / 60))} min`;
 

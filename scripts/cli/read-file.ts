@@ -1,7 +1,7 @@
 import { readFileSync, statSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { MAX_PROCEDURE_BYTES, readProcedureText, type ReadProcedure } from '../../src/contracts/schemas';
-import { checkProcedure, type CheckResult } from '../../src/core/check';
+import { checkProcedure, type CheckResult } from '../../src/core/planning';
 
 /** A file read and checked: the document where its form is right, and everything found. */
 export type CheckedFile = { read: ReadProcedure; result: CheckResult };

@@ -1,6 +1,6 @@
 import { readFileSync, statSync } from 'node:fs';
 import { resolve } from 'node:path';
-import { printItem, readNotes } from '../../src/core/notation';
+import { printItem, readNotes } from '../../src/core/document';
 import { UsageError } from './usage-error';
 
 /** A page of notes is no larger. */

@@ -1,15 +1,15 @@
 import { createHash } from 'node:crypto';
 import sharp from 'sharp';
 import { v7 as uuid } from 'uuid';
-import type { EventStamp } from '../../src/core/log';
 import {
+  type EventStamp,
   checkLines,
   foldVisit,
   type CheckLine,
   type VisitEvent,
   type VisitFact,
   type Walk,
-} from '../../src/core/visit';
+} from '../../src/core/bay';
 import { HOME, type Actor } from '../../src/data';
 import { keepPhoto, openVisit, receiveEvents } from '../../src/services';
 import { actorOf } from './actor';

@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import pg from 'pg';
 import { v7 as uuid } from 'uuid';
-import { foldRun, graphOf, viewRun, waitNeeded, type RunEvent, type RunFact } from '../../src/core/run';
+import { foldRun, graphOf, viewRun, waitNeeded, type RunEvent, type RunFact } from '../../src/core/bay';
 import {
   dbOf,
   doorDb,

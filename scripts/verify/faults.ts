@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import type pg from 'pg';
-import { sealedText, type VisitEvent } from '../../src/core/visit';
+import { sealedText, type VisitEvent } from '../../src/core/bay';
 
 /** Everything that can be said of a database without a word of the program: what does not fit, a sentence each; empty where all does. */
 export async function faultsOf(client: pg.ClientBase): Promise<string[]> {

@@ -1,4 +1,4 @@
-import { readDocument, type ProcedureDocument } from '../core/procedure';
+import { readDocument, type ProcedureDocument } from '../core/document';
 import type { Provenance } from '../core/exchange';
 import type { Db } from './pool';
 

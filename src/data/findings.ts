@@ -1,4 +1,4 @@
-import type { RunFact } from '../core/run';
+import type { RunFact } from '../core/bay';
 import type { Db } from './pool';
 import { STANDS } from './runs';
 

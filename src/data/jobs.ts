@@ -1,6 +1,6 @@
 import { notFound } from '../core/errors';
-import type { SchoolChoice } from '../core/procedure';
-import type { Vehicle } from '../core/vehicle';
+import type { SchoolChoice } from '../core/document';
+import type { Vehicle } from '../core/trade';
 import { insertLog } from './logs';
 import type { Branch, Db } from './pool';
 import { randomUUID } from 'node:crypto';

@@ -1,5 +1,5 @@
-import { readRunPlan, type RunPlan } from '../core/plan';
-import type { Lesson } from '../core/run';
+import { readRunPlan, type RunPlan } from '../core/telling';
+import type { Lesson } from '../core/bay';
 import type { Db } from './pool';
 
 export interface LessonRow extends Lesson {

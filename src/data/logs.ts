@@ -1,6 +1,6 @@
 import { append } from '../core/lists';
 import { notFound } from '../core/errors';
-import type { EventStamp } from '../core/log';
+import type { EventStamp } from '../core/bay';
 import type { Db } from './pool';
 
 /** A log of events: a run's, or a visit's. */

@@ -1,8 +1,7 @@
 import { conflict, notFound } from '../core/errors';
-import { readDocument, type ProcedureDocument } from '../core/procedure';
-import type { Summary } from '../core/plan';
-import { foldText } from '../core/text';
-import { zoneName, type Applicability, type SearchQuery } from '../core/vehicle';
+import { readDocument, type ProcedureDocument } from '../core/document';
+import type { Summary } from '../core/telling';
+import { foldText, zoneName, type Applicability, type SearchQuery } from '../core/trade';
 import type { Branch, Db } from './pool';
 
 /** A procedure as lists show it. */

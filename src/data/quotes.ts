@@ -1,5 +1,5 @@
 import type { QuoteLine, TaxTerms } from '../core/shop';
-import type { Stroke } from '../core/visit';
+import type { Stroke } from '../core/bay';
 import { conflict } from '../core/errors';
 import type { Db } from './pool';
 

@@ -1,5 +1,5 @@
 import { notFound } from '../core/errors';
-import type { RecordingKind } from '../core/procedure';
+import type { RecordingKind } from '../core/document';
 import type { Db } from './pool';
 
 export interface RecordingRow {

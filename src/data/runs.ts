@@ -1,5 +1,5 @@
 import { notFound } from '../core/errors';
-import { readRunPlan, type RunPlan } from '../core/plan';
+import { readRunPlan, type RunPlan } from '../core/telling';
 import { insertLog } from './logs';
 import type { Branch, Db } from './pool';
 

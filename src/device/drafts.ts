@@ -1,5 +1,5 @@
 import { v4 as uuid } from 'uuid';
-import { editBetween, type DraftEdit, type ProcedureDocument } from '../core/procedure';
+import { editBetween, type DraftEdit, type ProcedureDocument } from '../core/document';
 import { deviceName, nextSequence } from './device';
 import { deleteDrafts, readStoredDraft, storeDraftBase, storeDraftEdit, type DraftBase } from './store';
 

@@ -12,7 +12,7 @@ import {
   noteMedia,
   type LocalEvent,
 } from '@/device/store';
-import { MOST_EVENTS_AT_ONCE } from '@/core/log';
+import { MOST_EVENTS_AT_ONCE } from '@/core/bay';
 import { exchange } from './exchange';
 
 let counter = 0;

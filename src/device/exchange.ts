@@ -1,5 +1,5 @@
 import type { LogAnswer } from '@/contracts/schemas';
-import { MOST_EVENTS_AT_ONCE, OWN_WORD, type EventStamp } from '@/core/log';
+import { MOST_EVENTS_AT_ONCE, OWN_WORD, type EventStamp } from '@/core/bay';
 import { dropEvents, listUnsent, noteHeld } from '@/device/store';
 import { send } from './http';
 

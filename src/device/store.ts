@@ -1,6 +1,6 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
-import type { EventStamp } from '../core/log';
-import type { DraftEdit, ProcedureDocument, Recording } from '../core/procedure';
+import type { EventStamp } from '../core/bay';
+import type { DraftEdit, ProcedureDocument, Recording } from '../core/document';
 
 /** An event of any log, as this device keeps it. */
 export type LocalEvent = EventStamp & { type: string };

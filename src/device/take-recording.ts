@@ -1,4 +1,4 @@
-import { LONGEST_SECONDS, type Recording, type RecordingKind } from '@/core/procedure';
+import { LONGEST_SECONDS, type Recording, type RecordingKind } from '@/core/document';
 import { v4 as uuid } from 'uuid';
 import { sha256Of } from './sha256';
 import { keepMedia } from './store';

@@ -2,7 +2,7 @@ import type { BenchResultForm, PairForm } from '../contracts/schemas';
 import type { BenchResultView, MountView, SkinView } from '../contracts/views';
 import { dampDoorOf } from '../core/bench';
 import { conflict, invalid } from '../core/errors';
-import { indexItems, itemWords, recordedId, withPair } from '../core/procedure';
+import { indexItems, itemWords, recordedId, withPair } from '../core/document';
 import {
   dbOf,
   findDraft,

@@ -1,7 +1,14 @@
 import type { JobStanding, RunStanding, VisitStanding } from '../contracts/views';
-import type { RunPlan } from '../core/plan';
-import { currentSteps, isOver, recordedTooEarly, timeLeft, type RunEvent } from '../core/run';
-import { foldVisit, type VisitEvent } from '../core/visit';
+import type { RunPlan } from '../core/telling';
+import {
+  currentSteps,
+  isOver,
+  recordedTooEarly,
+  timeLeft,
+  type RunEvent,
+  foldVisit,
+  type VisitEvent,
+} from '../core/bay';
 import {
   dbOf,
   getJob,

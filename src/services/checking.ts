@@ -1,9 +1,9 @@
 import type { ReadProcedure } from '../contracts/schemas';
 import { invalid } from '../core/errors';
-import type { OwnKind } from '../core/hardware';
-import type { Summary } from '../core/plan';
-import type { ProcedureDocument } from '../core/procedure';
-import type { CheckResult } from '../core/check';
+import type { OwnKind } from '../core/trade';
+import type { Summary } from '../core/telling';
+import type { ProcedureDocument } from '../core/document';
+import type { CheckResult } from '../core/planning';
 import { doHeavy, TooHard } from './heavy';
 import { chainKinds } from './shop';
 

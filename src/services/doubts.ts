@@ -1,7 +1,6 @@
 import { knownTypes, type LogEvent } from '../contracts/schemas';
 import { conflict } from '../core/errors';
-import { NEVER_TAKEN_BACK, OWN_WORD } from '../core/log';
-import { foldVisit, type VisitEvent } from '../core/visit';
+import { NEVER_TAKEN_BACK, OWN_WORD, foldVisit, type VisitEvent } from '../core/bay';
 import {
   listEvents,
   lookUpEvents,

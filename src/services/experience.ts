@@ -1,5 +1,5 @@
-import { itemKey, readItemKey, recordedId, type ProcedureDocument } from '../core/procedure';
-import { experienceOf, experienceWords, type RunFact, type Trouble } from '../core/run';
+import { itemKey, readItemKey, recordedId, type ProcedureDocument } from '../core/document';
+import { experienceOf, experienceWords, type RunFact, type Trouble } from '../core/bay';
 import { dbOf, listBegunRuns, listTroubles, type Branch } from '../data';
 
 /** Events read at most: the newest. */

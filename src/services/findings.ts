@@ -1,12 +1,12 @@
 import type { DecideForm } from '../contracts/schemas';
 import type { DecisionView, ProposalView } from '../contracts/views';
 import { placeMeasured } from '../core/bench';
-import { hasErrors } from '../core/check';
+import { hasErrors } from '../core/planning';
 import { conflict, notFound } from '../core/errors';
-import { applyChanges, asOption, readItemKey, recordedId, type ProcedureDocument } from '../core/procedure';
-import { effectOf, effectWords, proposalsFor, withProposals, type BayFinding, type Proposal } from '../core/run';
-import { listed } from '../core/text';
-import { wordChanges, wordedDiff } from '../core/wording';
+import { applyChanges, asOption, readItemKey, recordedId, type ProcedureDocument } from '../core/document';
+import { effectOf, effectWords, proposalsFor, withProposals, type BayFinding, type Proposal } from '../core/bay';
+import { listed } from '../core/trade';
+import { wordChanges, wordedDiff } from '../core/telling';
 import {
   dbOf,
   findCurrentRevision,

@@ -1,6 +1,6 @@
-import { type BreakRecord, fitBetween, type Paces, pacesOf } from '../core/learn';
-import type { ShopHistory } from '../core/layout';
-import { lessonOf, type RunEvent } from '../core/run';
+import { type BreakRecord, fitBetween, type Paces, pacesOf } from '../core/shop';
+import type { ShopHistory } from '../core/planning';
+import { lessonOf, type RunEvent } from '../core/bay';
 import {
   dbOf,
   finishedMark,

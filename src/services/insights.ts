@@ -1,8 +1,8 @@
 import type { InsightsView, InsightTable } from '../contracts/views';
-import { findFastenerKind } from '../core/hardware';
-import { calibrationOf, calibrationWords } from '../core/learn';
-import { readItemKey } from '../core/procedure';
-import { effectOf, effectWords, experienceOf, experienceWords } from '../core/run';
+import { findFastenerKind } from '../core/trade';
+import { calibrationOf, calibrationWords } from '../core/shop';
+import { readItemKey } from '../core/document';
+import { effectOf, effectWords, experienceOf, experienceWords } from '../core/bay';
 import {
   dbOf,
   finishedMark,

@@ -2,8 +2,8 @@ import { v7 as uuid } from 'uuid';
 import type { JobForm, NewRunForm } from '../contracts/schemas';
 import type { FormerJobView } from '../contracts/views';
 import { conflict, invalid } from '../core/errors';
-import { indexItems, itemKey, itemWords, type SchoolChoice } from '../core/procedure';
-import { type RunPlan, runPlanOf } from '../core/plan';
+import { indexItems, itemKey, itemWords, type SchoolChoice } from '../core/document';
+import { type RunPlan, runPlanOf } from '../core/telling';
 import {
   dbOf,
   getJob,

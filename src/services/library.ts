@@ -1,11 +1,10 @@
-import { SUMMARY_VERSION, type Summary } from '../core/plan';
+import { SUMMARY_VERSION, type Summary, wordedDiff, type WordedChange } from '../core/telling';
 import type { NewProcedureForm } from '../contracts/schemas';
 import type { LibraryRowView, ProcedureView } from '../contracts/views';
 import { conflict, forbidden, invalid, notFound } from '../core/errors';
-import { hasErrors, type CheckResult } from '../core/check';
-import { mirror, mirroredSide, recordedId, type ProcedureDocument } from '../core/procedure';
-import { parseSearch, type Vehicle, zoneName } from '../core/vehicle';
-import { wordedDiff, type WordedChange } from '../core/wording';
+import { hasErrors, type CheckResult } from '../core/planning';
+import { mirror, mirroredSide, recordedId, type ProcedureDocument } from '../core/document';
+import { parseSearch, type Vehicle, zoneName } from '../core/trade';
 import {
   dbOf,
   deleteDraft,

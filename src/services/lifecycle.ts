@@ -1,6 +1,6 @@
 import type { CommentForm, RetireForm } from '../contracts/schemas';
 import { conflict, invalid } from '../core/errors';
-import { itemsOf } from '../core/procedure';
+import { itemsOf } from '../core/document';
 import {
   askForReview as askForReviewRow,
   dbOf,

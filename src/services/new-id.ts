@@ -1,4 +1,4 @@
-import { slugOf } from '../core/text';
+import { slugOf } from '../core/trade';
 import { dbOf, isProcedureId, type Branch } from '../data';
 
 /** An id for a new procedure that nobody has yet. */

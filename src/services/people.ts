@@ -22,7 +22,7 @@ import {
 } from '../data';
 import { demand } from './permission';
 import { randomBytes } from 'node:crypto';
-import { slugOf } from '../core/text';
+import { slugOf } from '../core/trade';
 import { hashSecret } from './secrets';
 import { writeSecurityLine } from './security-log';
 

@@ -1,6 +1,12 @@
 import { type NewRunForm, type PlanQuery } from '../contracts/schemas';
-import { costSettings, type SettingsForm } from '../contracts/views';
-import type { PlanView, ProcedureRowView, RelativeView, VerificationView } from '../contracts/views';
+import {
+  costSettings,
+  type SettingsForm,
+  type PlanView,
+  type ProcedureRowView,
+  type RelativeView,
+  type VerificationView,
+} from '../contracts/views';
 import { parseFit, withNewSpeaker } from '../core/bench';
 import { conflict, invalid } from '../core/errors';
 import {
@@ -11,11 +17,11 @@ import {
   type ProcedureDocument,
   itemKey,
   readItemKey,
-} from '../core/procedure';
-import type { PlanRequest, PlanResult, ShopPolicy, RunPlan } from '../core/plan';
+} from '../core/document';
+import type { PlanRequest, PlanResult, ShopPolicy, RunPlan } from '../core/telling';
 import type { StoreItem } from '../core/shop';
-import { elsewhereFor, missKey, type StuckCause } from '../core/run';
-import { oppositeSide, rankFor, verifyFor, type Vehicle } from '../core/vehicle';
+import { elsewhereFor, missKey, type StuckCause } from '../core/bay';
+import { oppositeSide, rankFor, verifyFor, type Vehicle } from '../core/trade';
 import {
   dbOf,
   findSpeaker,

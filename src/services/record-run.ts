@@ -1,8 +1,7 @@
 import { conflict, invalid } from '../core/errors';
 import { withoutFitSteps } from '../core/bench';
-import { recordedFrom } from '../core/run';
+import { recordedFrom, type RunEvent } from '../core/bay';
 import { findRecordedFromRun, dbOf, getJob, getRun, listEvents, type Actor } from '../data';
-import type { RunEvent } from '../core/run';
 import { forVehicle, keepAsDraft } from './library';
 import { newId } from './new-id';
 import { demand } from './permission';

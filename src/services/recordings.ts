@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { bytesInWords, MAX_RECORDING_BYTES } from '../contracts/body-limits';
 import { conflict, invalid } from '../core/errors';
-import { LONGEST_SECONDS, type RecordingKind } from '../core/procedure';
+import { LONGEST_SECONDS, type RecordingKind } from '../core/document';
 import { dbOf, findRecordingMark, getRecording, insertRecording, type Actor, type Branch } from '../data';
 import { doHeavy, TooHard } from './heavy';
 import { demandOwn } from './own';

@@ -1,6 +1,6 @@
-import { findFastenerKind } from '../core/hardware';
-import type { RunPlan } from '../core/plan';
-import { readItemKey } from '../core/procedure';
+import { findFastenerKind } from '../core/trade';
+import type { RunPlan } from '../core/telling';
+import { readItemKey } from '../core/document';
 import {
   basesOf,
   foldRun,
@@ -10,7 +10,7 @@ import {
   type RunBasis,
   type RunEvent,
   type RunView,
-} from '../core/run';
+} from '../core/bay';
 
 /** A run's view as this vehicle turned out to be. */
 export function lookAt(

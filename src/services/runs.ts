@@ -1,11 +1,10 @@
-import { readStepKey } from '../core/graph';
-import { itemKey, readItemKey, recordedId } from '../core/procedure';
+import { readStepKey } from '../core/planning';
+import { itemKey, readItemKey, recordedId } from '../core/document';
 import type { LogEvent, OverrideForm } from '../contracts/schemas';
 import type { RunReport, RunStart } from '../contracts/views';
 import { conflict, forbidden } from '../core/errors';
-import type { RunBasis, RunEvent, RunView } from '../core/run';
-import type { RunPlan } from '../core/plan';
-import { faultsOnArrival, foldVisit, type VisitEvent } from '../core/visit';
+import { type RunBasis, type RunEvent, type RunView, faultsOnArrival, foldVisit, type VisitEvent } from '../core/bay';
+import type { RunPlan } from '../core/telling';
 import {
   appendEvents,
   dbOf,

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { sealedText, type VisitEvent } from '../core/visit';
+import { sealedText, type VisitEvent } from '../core/bay';
 import { listEvents, type Db, type LogRow, type NewFlag } from '../data';
 import type { AskedEvent } from './doubts';
 

@@ -1,5 +1,5 @@
 import type { FoundView } from '../contracts/views';
-import { parseSearch, titleWithSide } from '../core/vehicle';
+import { parseSearch, titleWithSide } from '../core/trade';
 import { dbOf, listStock, searchJobs, searchProcedures, type Actor, type Branch } from '../data';
 import { demand } from './permission';
 import { shopCatalogue, stockName } from './shop';

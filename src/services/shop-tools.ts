@@ -1,7 +1,7 @@
 import type { ShopToolForm } from '../contracts/schemas';
 import type { ShopToolView } from '../contracts/views';
 import { invalid } from '../core/errors';
-import { toolFor } from '../core/hardware';
+import { toolFor } from '../core/trade';
 import { dbOf, handTool, listShopTools, takeOutTool, tellDay, upsertShopTool, type Actor } from '../data';
 import { worksHere } from './people';
 import { demand } from './permission';

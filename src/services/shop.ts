@@ -1,6 +1,6 @@
 import { DEFAULT_COST_FORM, DEFAULT_QUOTES, type SettingsForm } from '../contracts/views';
-import { BASE_CATALOGUE, extendCatalogue, type Catalogue, type OwnKind } from '../core/hardware';
-import { DEFAULT_SCHOOLS } from '../core/procedure';
+import { BASE_CATALOGUE, extendCatalogue, type Catalogue, type OwnKind } from '../core/trade';
+import { DEFAULT_SCHOOLS } from '../core/document';
 import {
   dbOf,
   doorDb,

@@ -28,7 +28,7 @@ import {
   type PersonSecrets,
   type Throttle,
 } from '../data';
-import { foldText } from '../core/text';
+import { foldText } from '../core/trade';
 import { freeIdFor } from './people';
 import { hashSecret, matchesSecret, newToken, tokenHash } from './secrets';
 import { writeSecurityLine } from './security-log';

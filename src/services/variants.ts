@@ -1,9 +1,9 @@
 import type { VariantForm } from '../contracts/schemas';
 import type { OriginView } from '../contracts/views';
 import { conflict, notFound } from '../core/errors';
-import { mergeProcedures, mirror, type ProcedureDocument } from '../core/procedure';
-import { zoneName } from '../core/vehicle';
-import { conflictWords, wordedDiff } from '../core/wording';
+import { mergeProcedures, mirror, type ProcedureDocument } from '../core/document';
+import { zoneName } from '../core/trade';
+import { conflictWords, wordedDiff } from '../core/telling';
 import {
   dbOf,
   findCurrentRevision,

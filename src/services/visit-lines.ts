@@ -1,4 +1,4 @@
-import { checkLines, type CheckLine, type CheckZone, type VisitState } from '../core/visit';
+import { checkLines, type CheckLine, type CheckZone, type VisitState } from '../core/bay';
 import type { RunRow } from '../data';
 
 /** The zones a visit's runs open, with what each is known to have. */

@@ -1,10 +1,9 @@
 import type { LogEvent, SkipCheckInForm } from '../contracts/schemas';
 import type { VisitView } from '../contracts/views';
 import { conflict } from '../core/errors';
-import type { RunPlan } from '../core/plan';
-import { readItemKey } from '../core/procedure';
-import { newHere, type RunEvent } from '../core/run';
-import { foldVisit, handBackBlocks, lineOfPart, type VisitEvent } from '../core/visit';
+import type { RunPlan } from '../core/telling';
+import { readItemKey } from '../core/document';
+import { newHere, type RunEvent, foldVisit, handBackBlocks, lineOfPart, type VisitEvent } from '../core/bay';
 import {
   appendEvents,
   dbOf,

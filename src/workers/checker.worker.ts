@@ -1,6 +1,6 @@
-import { checkProcedure, type CheckResult } from '@/core/check';
-import { BASE_CATALOGUE, extendCatalogue, type OwnKind } from '@/core/hardware';
-import type { ProcedureDocument } from '@/core/procedure';
+import { checkProcedure, type CheckResult } from '@/core/planning';
+import { BASE_CATALOGUE, extendCatalogue, type OwnKind } from '@/core/trade';
+import type { ProcedureDocument } from '@/core/document';
 
 /** What the page sends: a document as it stands, numbered. */
 export interface CheckerQuestion {

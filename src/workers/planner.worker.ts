@@ -1,5 +1,5 @@
-import { BASE_CATALOGUE, extendCatalogue, type OwnKind } from '@/core/hardware';
-import { makePlan, type PlanRequest, type PlanResult } from '@/core/plan';
+import { BASE_CATALOGUE, extendCatalogue, type OwnKind } from '@/core/trade';
+import { makePlan, type PlanRequest, type PlanResult } from '@/core/telling';
 
 /** What the page sends; one worker answers one question. */
 export interface PlannerQuestion {

@@ -1,6 +1,6 @@
 import { expect, type Page, test } from '@playwright/test';
 import { deviceOf, workThrough } from '../support/work-run';
-import { makePlan, type RunPlan, runPlanOf } from '../../src/core/plan';
+import { makePlan, type RunPlan, runPlanOf } from '../../src/core/telling';
 import { demoProcedure } from '../support/demo';
 import { expectAccessible, openJob, signIn, skipCheckIn } from './support';
 

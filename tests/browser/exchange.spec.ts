@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { buffer } from 'node:stream/consumers';
 import { expect, test, type APIRequestContext } from '@playwright/test';
-import { BASE_CATALOGUE } from '../../src/core/hardware';
-import type { ProcedureDocument } from '../../src/core/procedure';
+import { BASE_CATALOGUE } from '../../src/core/trade';
+import type { ProcedureDocument } from '../../src/core/document';
 import { packArchive } from '../../src/services/exchange/pack';
 import { demoProcedure } from '../support/demo';
 import { readPdf } from '../support/read-pdf';

@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
-import { makePlan } from '@/core/plan';
-import { readStepKey } from '@/core/graph';
-import { countOf, findItem, indexItems, type ProcedureDocument } from '@/core/procedure';
+import { makePlan } from '@/core/telling';
+import { readStepKey } from '@/core/planning';
+import { countOf, findItem, indexItems, type ProcedureDocument } from '@/core/document';
 import { beginDoor, pickRecorded, place, tapMap } from './support';
 
 /** The draft as the server has it. */

@@ -6,7 +6,7 @@ import { eraseCommand, listCommand } from '../../scripts/customers';
 import { asOwner, closePool } from '../support/database';
 import { kiteJob, kiteShop } from '../support/kite-shop';
 import { readPdf } from '../support/read-pdf';
-import type { VisitEvent, VisitFact } from '@/core/visit';
+import type { VisitEvent, VisitFact } from '@/core/bay';
 import {
   changeCustomer,
   changeSettings,

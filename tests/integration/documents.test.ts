@@ -9,7 +9,7 @@ import { hardProcedure } from '../support/hard-procedure';
 import { kiteJob } from '../support/kite-shop';
 import { makeShop } from '../support/shop';
 import { procedureSchema, readProcedure } from '@/contracts/schemas';
-import type { ProcedureDocument } from '@/core/procedure';
+import type { ProcedureDocument } from '@/core/document';
 import {
   approveDraft,
   bringIn,

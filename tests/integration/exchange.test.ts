@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { randomUUID } from 'node:crypto';
+import { randomUUID, createHash } from 'node:crypto';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -25,7 +25,6 @@ import {
   viewProcedure,
 } from '@/services';
 import { HOME, dbOf, getPool, type Actor } from '@/data';
-import { createHash } from 'node:crypto';
 import type { Manifest } from '@/core/exchange';
 
 const db = dbOf(HOME);

@@ -13,7 +13,7 @@ import {
   viewProcedure,
 } from '@/services';
 import { HOME, type Actor } from '@/data';
-import type { RunFact } from '@/core/run';
+import type { RunFact } from '@/core/bay';
 import type { LogEvent } from '@/contracts/schemas';
 
 let drop: () => Promise<void>;

@@ -5,8 +5,7 @@ import { kiteJob, kiteShop, REAR_SPEAKER } from '../support/kite-shop';
 import { WALKED_ROUND } from '../support/visit';
 import { readPdf } from '../support/read-pdf';
 import { deviceOf, workThrough } from '../support/work-run';
-import { foldRun, type RunFact } from '@/core/run';
-import { foldVisit, recordsToSign, type VisitEvent, type VisitFact } from '@/core/visit';
+import { foldRun, type RunFact, foldVisit, recordsToSign, type VisitEvent, type VisitFact } from '@/core/bay';
 import {
   eventsSince,
   openJob,

@@ -14,7 +14,7 @@ import {
   viewProcedure,
 } from '@/services';
 import { HOME, type Actor } from '@/data';
-import type { RunEvent } from '@/core/run';
+import type { RunEvent } from '@/core/bay';
 import type { LogEvent } from '@/contracts/schemas';
 
 let drop: () => Promise<void>;

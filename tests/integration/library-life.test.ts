@@ -27,7 +27,7 @@ import {
   procedureFile,
 } from '@/services';
 import { HOME, dbOf, type Actor } from '@/data';
-import type { ProcedureDocument } from '@/core/procedure';
+import type { ProcedureDocument } from '@/core/document';
 
 const db = dbOf(HOME);
 

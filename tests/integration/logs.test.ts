@@ -3,8 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { HERE } from '../support/sender';
 import { kiteJob, kiteShop, REAR_SPEAKER } from '../support/kite-shop';
-import type { RunFact } from '@/core/run';
-import type { VisitFact } from '@/core/visit';
+import type { RunFact, VisitFact } from '@/core/bay';
 import {
   approveDraft,
   bringIn,

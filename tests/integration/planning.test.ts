@@ -1,13 +1,13 @@
-import { DEFAULT_SCHOOLS } from '@/core/procedure';
+import { DEFAULT_SCHOOLS } from '@/core/document';
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { demoProcedure } from '../support/demo';
 import { freshDatabase } from '../support/database';
 import { makeShop } from '../support/shop';
 import { settingsSchema } from '@/contracts/schemas';
-import { BASE_CATALOGUE } from '@/core/hardware';
+import { BASE_CATALOGUE } from '@/core/trade';
 import { shopExperience } from '@/services/history';
-import { foldRun, graphOf, viewRun, type RunEvent, type RunFact } from '@/core/run';
+import { foldRun, graphOf, viewRun, type RunEvent, type RunFact } from '@/core/bay';
 import {
   approveDraft,
   bringIn,

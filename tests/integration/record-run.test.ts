@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { kiteJob, kiteShop, REAR_SPEAKER } from '../support/kite-shop';
 import { deviceOf } from '../support/work-run';
-import { NOT_FITTED } from '@/core/run';
+import { NOT_FITTED } from '@/core/bay';
 import { discardDraft, draftFromRun, openJob, openRun, readDraft, receiveEvents } from '@/services';
 import type { Actor } from '@/data';
 

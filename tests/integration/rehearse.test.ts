@@ -3,7 +3,7 @@ import { kiteShop, REAR_SPEAKER } from '../support/kite-shop';
 import { stamp } from '../support/run';
 import { type LogEvent, type RehearseForm, rehearsedSchema } from '@/contracts/schemas';
 import type { Move } from '@/core/rehearse';
-import type { RunFact } from '@/core/run';
+import type { RunFact } from '@/core/bay';
 import {
   addBranch,
   approveDraft,

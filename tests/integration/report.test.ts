@@ -6,8 +6,8 @@ import { kiteJob, kiteShop, REAR_SPEAKER } from '../support/kite-shop';
 import { readPdf } from '../support/read-pdf';
 import { visitLog } from '../support/visit';
 import { deviceOf, workThrough } from '../support/work-run';
-import { datesIn } from '@/core/text';
-import type { VisitFact } from '@/core/visit';
+import { datesIn } from '@/core/trade';
+import type { VisitFact } from '@/core/bay';
 import {
   changeSettings,
   keepPhoto,

@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { asOwner } from '../support/database';
 import { kiteShop, REAR_SPEAKER } from '../support/kite-shop';
 import { deviceOf, workThrough } from '../support/work-run';
-import type { RunEvent, RunFact } from '@/core/run';
+import type { RunEvent, RunFact } from '@/core/bay';
 import { eventsSince, jobBoard, openFlags, openRun, openRunScreen, receiveEvents } from '@/services';
 import { HOME, dbOf, type Actor } from '@/data';
 

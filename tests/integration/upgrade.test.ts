@@ -9,7 +9,7 @@ import { makeWorkers } from '../../scripts/support/workers';
 import { adminUrlOf, asOwner, addressesOf, closePool, emptyDatabase } from '../support/database';
 import { keepOlderReports, openRunScreen, readReport, receiveEvents } from '@/services';
 import { dbOf, getPerson, HOME, listRunHeads, type Actor } from '@/data';
-import { foldRun, graphOf, viewRun } from '@/core/run';
+import { foldRun, graphOf, viewRun } from '@/core/bay';
 
 type Loose = Record<string, unknown>;
 interface Said {

@@ -2,8 +2,22 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { asOwner } from '../support/database';
 import { kiteJob, kiteShop, REAR_SPEAKER } from '../support/kite-shop';
 import { HERE, tablet } from '../support/sender';
-import { addBranch, addPerson, everybody, openJob, openRun, receiveEvents, shareProcedure, signIn } from '@/services';
-import { checkPin, enrolDevice, findSignedIn, findTablet, listSignInPeople, overrideGate } from '@/services';
+import {
+  addBranch,
+  addPerson,
+  everybody,
+  openJob,
+  openRun,
+  receiveEvents,
+  shareProcedure,
+  signIn,
+  checkPin,
+  enrolDevice,
+  findSignedIn,
+  findTablet,
+  listSignInPeople,
+  overrideGate,
+} from '@/services';
 import { dbOf, doorDb, getPerson, HOME, transaction, type Actor } from '@/data';
 
 let drop: () => Promise<void>;

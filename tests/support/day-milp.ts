@@ -1,5 +1,5 @@
-import { boardOf } from '@/core/shop/day/board';
-import type { DayProblem } from '@/core/shop/day';
+import { boardOf } from '@/core/shop/desk/day/board';
+import type { DayProblem } from '@/core/shop/desk/day';
 
 /**
  * The most promises as a mixed-integer programme in CPLEX LP format, with time of its own for each job and an order for each pair of jobs that would be in

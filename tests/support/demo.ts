@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
-import type { ProcedureDocument } from '@/core/procedure';
+import type { ProcedureDocument } from '@/core/document';
 
 /** A procedure of the demo by its id. */
 export const demoProcedure = (id: string): ProcedureDocument =>

@@ -1,6 +1,5 @@
 import fc from 'fast-check';
-import { DEFAULT_COSTS } from '@/core/graph';
-import type { OrderProblem } from '@/core/order';
+import { DEFAULT_COSTS, type OrderProblem } from '@/core/planning';
 
 const TOOLS = ['hand', 'trim-tool', 'T20', 'hex 7 mm'];
 

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { Fastener, Link, Part, ProcedureDocument, Work } from '@/core/procedure';
+import type { Fastener, Link, Part, ProcedureDocument, Work } from '@/core/document';
 
 const KINDS = ['screw', 'push-clip', 'tab', 'push-pin', 'rivet', 'bolt', 'hook'] as const;
 const DRIVES = ['T20', 'T25', 'hex 7 mm', 'PH2'];

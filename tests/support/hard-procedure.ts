@@ -1,4 +1,4 @@
-import type { ProcedureDocument } from '@/core/procedure';
+import type { ProcedureDocument } from '@/core/document';
 import { seeded } from '../../benchmarks/support/seeded';
 
 /** A procedure that is valid in form and hard on purpose: so many routes with so many ways each, and so many screws. */

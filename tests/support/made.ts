@@ -1,4 +1,4 @@
-import type { Fastener, Link, Part, ProcedureDocument } from '@/core/procedure';
+import type { Fastener, Link, Part, ProcedureDocument } from '@/core/document';
 
 /** A cover that is pulled off at its top. */
 export const part = (id: string, more: Partial<Part> = {}): Part => ({

@@ -1,4 +1,4 @@
-import { transitionMs, type OrderProblem } from '@/core/order';
+import { transitionMs, type OrderProblem } from '@/core/planning';
 
 /**
  * The order as a mixed-integer programme in CPLEX LP format: a binary for each step from action to action, and one for each pair telling which comes

@@ -1,5 +1,5 @@
-import { makePlan, type Plan } from '@/core/plan';
-import type { ProcedureDocument } from '@/core/procedure';
+import { makePlan, type Plan } from '@/core/telling';
+import type { ProcedureDocument } from '@/core/document';
 
 /** The plan of one document. @throws Error with the first problem where there is none. */
 export function planOf(document: ProcedureDocument, goals: string[], options: Record<string, string>): Plan {

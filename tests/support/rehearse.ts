@@ -1,7 +1,7 @@
-import { linkKindOrGuess, workKindOf } from '@/core/hardware';
-import { readStepKey, releaseTool } from '@/core/graph';
-import { itemKey, type ProcedureDocument } from '@/core/procedure';
-import type { Plan } from '@/core/plan';
+import { linkKindOrGuess, workKindOf } from '@/core/trade';
+import { readStepKey, releaseTool } from '@/core/planning';
+import { itemKey, type ProcedureDocument } from '@/core/document';
+import type { Plan } from '@/core/telling';
 import { gesturesFor, type Ground, type Move, type Setup, step, startOf, type Rehearsal } from '@/core/rehearse';
 import { planOf } from './plan';
 

@@ -1,6 +1,6 @@
-import { runPlanOf, type RunPlan, makePlan } from '@/core/plan';
-import type { RunEvent, RunFact } from '@/core/run';
-import type { ProcedureDocument } from '@/core/procedure';
+import { runPlanOf, type RunPlan, makePlan } from '@/core/telling';
+import type { RunEvent, RunFact } from '@/core/bay';
+import type { ProcedureDocument } from '@/core/document';
 
 /** Stamps facts as one device would, one after another. */
 export function stamp(facts: RunFact[], device = 'tablet-a', person = 'bea', startLamport = 1): RunEvent[] {

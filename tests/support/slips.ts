@@ -1,8 +1,8 @@
-import { indexItems, type Fastener, type Link, type Part, type Point, type ProcedureDocument } from '@/core/procedure';
-import { BASE_CATALOGUE } from '@/core/hardware';
-import { makePlan, runPlanOf, type RunPlan } from '@/core/plan';
-import { elsewhereFor, type RunEvent, type RunFact } from '@/core/run';
-import { buildGraph } from '@/core/graph';
+import { indexItems, type Fastener, type Link, type Part, type Point, type ProcedureDocument } from '@/core/document';
+import { BASE_CATALOGUE } from '@/core/trade';
+import { makePlan, runPlanOf, type RunPlan } from '@/core/telling';
+import { elsewhereFor, type RunEvent, type RunFact } from '@/core/bay';
+import { buildGraph } from '@/core/planning';
 import { seeded } from '../../benchmarks/support/seeded';
 
 /*

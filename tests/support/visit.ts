@@ -1,4 +1,4 @@
-import { VEHICLE_VIEWS, type VisitEvent, type VisitFact } from '@/core/visit';
+import { VEHICLE_VIEWS, type VisitEvent, type VisitFact } from '@/core/bay';
 
 /** The vehicle walked round when it is given back, and why nobody signs. */
 export const WALKED_ROUND: VisitFact[] = [

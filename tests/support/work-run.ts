@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { basisOf, foldRun, viewRun, type RunEvent, type RunFact } from '@/core/run';
-import type { RunPlan } from '@/core/plan';
+import { basisOf, foldRun, viewRun, type RunEvent, type RunFact } from '@/core/bay';
+import type { RunPlan } from '@/core/telling';
 import { doneFact } from './run';
 
 /** Makes events as one device of one person would, one after another. */

@@ -1,6 +1,6 @@
 import { planQuerySchema, readForm } from '@/contracts/schemas';
 import { PezzoError } from '@/core/errors';
-import { foldText } from '@/core/text';
+import { foldText } from '@/core/trade';
 import { listJobChoices, may, planView } from '@/services';
 import { PlanPage } from '@/ui/desk/plan';
 import { orNotFound } from '../../or-not-found';

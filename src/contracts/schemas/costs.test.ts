@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { DEFAULT_COSTS, moveMs, toolChangeMs, type CostSettings, type Place } from '../../core/graph';
+import { DEFAULT_COSTS, moveMs, toolChangeMs, type CostSettings, type Place } from '../../core/planning';
 import { costSettings, DEFAULT_COST_FORM } from '../views';
 import { costSchema } from './costs';
 

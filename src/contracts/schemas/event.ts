@@ -1,7 +1,5 @@
 import Joi from 'joi';
-import { MOST_EVENTS_AT_ONCE, type EventStamp } from '../../core/log';
-import type { RunEvent } from '../../core/run';
-import type { VisitEvent } from '../../core/visit';
+import { MOST_EVENTS_AT_ONCE, type EventStamp, type RunEvent, type VisitEvent } from '../../core/bay';
 import { invalid } from '../../core/errors';
 
 /** A log is kept for every run, and one for the visit it belongs to. */

@@ -1,12 +1,10 @@
 import Joi from 'joi';
 import { parseFit } from '../../core/bench';
-import { DEFAULT_SCHOOLS, SCHOOL_QUESTIONS, type SchoolChoice, type OptionOf } from '../../core/procedure';
+import { DEFAULT_SCHOOLS, SCHOOL_QUESTIONS, type SchoolChoice, type OptionOf } from '../../core/document';
 import { schoolSchema } from './procedure';
 import { invalid } from '../../core/errors';
-import { isTimeZone } from '../../core/text';
+import { isTimeZone, FASTENER_KINDS, type OwnKind, ZONES } from '../../core/trade';
 import { isTrivialPin } from './trivial-pin';
-import { FASTENER_KINDS, type OwnKind } from '../../core/hardware';
-import { ZONES } from '../../core/vehicle';
 import { DEFAULT_QUOTES, type QuoteSettings, DEFAULT_COST_FORM, TRAY_SIZES, type SettingsForm } from '../views';
 import { costSchema } from './costs';
 

@@ -1,6 +1,6 @@
 import Joi from 'joi';
-import type { Remark } from '../../core/check';
-import { LONGEST_SECONDS, SCHOOL_QUESTIONS, type ProcedureDocument } from '../../core/procedure';
+import type { Remark } from '../../core/planning';
+import { LONGEST_SECONDS, SCHOOL_QUESTIONS, type ProcedureDocument } from '../../core/document';
 import { MAX_JSON_DEPTH, measureJson } from './json-shape';
 
 /** The largest procedure file taken in, bytes. */

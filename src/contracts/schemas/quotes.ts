@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import type { QuoteLine } from '../../core/shop';
-import type { Stroke } from '../../core/visit';
+import type { Stroke } from '../../core/bay';
 
 const CENTS = 100_000_000_00;
 const line = Joi.object<QuoteLine>({

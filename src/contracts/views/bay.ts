@@ -1,6 +1,5 @@
-import type { RunPlan } from '../../core/plan';
-import type { RunEvent } from '../../core/run';
-import type { CheckedLine, CheckZone, VisitEvent } from '../../core/visit';
+import type { RunPlan } from '../../core/telling';
+import type { RunEvent, CheckedLine, CheckZone, VisitEvent } from '../../core/bay';
 import type { JobView } from './jobs';
 import type { RunReport } from './report';
 

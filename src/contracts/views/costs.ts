@@ -1,4 +1,4 @@
-import { DEFAULT_COSTS, type CostSettings } from '../../core/graph';
+import { DEFAULT_COSTS, type CostSettings } from '../../core/planning';
 
 /** The order's prices as people write them: seconds, and millimetres a second. */
 export interface CostForm {

@@ -1,4 +1,4 @@
-import type { Calibration } from '../../core/learn';
+import type { Calibration } from '../../core/shop';
 
 /** What finished runs teach. */
 export interface InsightsView {

@@ -1,6 +1,6 @@
-import type { SchoolChoice } from '../../core/procedure';
-import type { Vehicle } from '../../core/vehicle';
-import type { Wait } from '../../core/visit';
+import type { SchoolChoice } from '../../core/document';
+import type { Vehicle } from '../../core/trade';
+import type { Wait } from '../../core/bay';
 
 export interface JobView {
   number: number;

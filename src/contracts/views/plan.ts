@@ -1,6 +1,6 @@
-import type { OwnKind } from '../../core/hardware';
-import type { ShopPolicy } from '../../core/plan';
-import type { ProcedureDocument } from '../../core/procedure';
+import type { OwnKind } from '../../core/trade';
+import type { ShopPolicy } from '../../core/telling';
+import type { ProcedureDocument } from '../../core/document';
 import type { ProcedureRowView, VerificationView } from './procedures';
 
 /** Everything a plan is made from; the planning itself is done where the question is asked. */

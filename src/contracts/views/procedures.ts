@@ -1,9 +1,8 @@
-import type { Summary } from '../../core/plan';
-import type { CheckResult } from '../../core/check';
+import type { Summary, WordedChange } from '../../core/telling';
+import type { CheckResult } from '../../core/planning';
 import type { Provenance, WireRow } from '../../core/exchange';
-import type { WordedChange } from '../../core/wording';
-import type { ProcedureDocument } from '../../core/procedure';
-import type { Side } from '../../core/vehicle';
+import type { ProcedureDocument } from '../../core/document';
+import type { Side } from '../../core/trade';
 
 /** A procedure as lists show it. `revision` is null while it is only a draft. */
 export interface ProcedureRowView {

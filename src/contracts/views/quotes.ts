@@ -1,5 +1,5 @@
 import type { AgainstActual, LabourTerms, QuoteLine, TaxTerms } from '../../core/shop';
-import type { Stroke } from '../../core/visit';
+import type { Stroke } from '../../core/bay';
 
 export interface QuoteAnswerView {
   answer: 'accepted' | 'declined';

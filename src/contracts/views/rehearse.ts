@@ -1,4 +1,4 @@
-import type { OwnKind } from '../../core/hardware';
+import type { OwnKind } from '../../core/trade';
 import type { Due, Level, Move, Score, Setup } from '../../core/rehearse';
 
 /** A rehearsal as its screen gets it: everything it takes, so that no move waits for a server. */

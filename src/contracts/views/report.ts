@@ -1,5 +1,4 @@
-import type { LedgerRow, TestResult } from '../../core/run';
-import type { ComparedLine, Mark, Signature, Wait } from '../../core/visit';
+import type { LedgerRow, TestResult, ComparedLine, Mark, Signature, Wait } from '../../core/bay';
 
 /** Something recorded too late to count. */
 export interface LaterLine {

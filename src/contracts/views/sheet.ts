@@ -1,4 +1,4 @@
-import type { Scene } from '../../core/drawing';
+import type { Scene } from '../../core/document';
 import type { WireRow } from '../../core/exchange';
 
 /** A step as it is ticked off on paper. */

@@ -1,7 +1,7 @@
 import type { LabourSchool } from '../../core/shop';
 import type { DampDoor } from '../../core/bench';
-import type { OwnKind } from '../../core/hardware';
-import type { Mount, Pair, ProcedureDocument, Schools } from '../../core/procedure';
+import type { OwnKind } from '../../core/trade';
+import type { Mount, Pair, ProcedureDocument, Schools } from '../../core/document';
 import type { CostForm } from './costs';
 
 /** Compartments that trays are sold with. */

@@ -1,4 +1,4 @@
-import { indexItems, itemWords, type ProcedureDocument, type Schools, type Work } from '../procedure';
+import { indexItems, itemWords, type ProcedureDocument, type Schools, type Work } from '../document';
 import { type Fitment, fitmentOf, type FitRules, type Place, type Speaker } from './fitment';
 import { BLADES_MM } from './polarity';
 import { plainNumber } from './say';

@@ -1,4 +1,4 @@
-import { capital } from '../text';
+import { capital } from '../trade';
 import type { Drill } from './drill';
 import { BEHIND, type BehindAnswers, type Datum, mayCut } from './marking';
 import type { OvalFailure, OvalResult } from './oval';

@@ -1,4 +1,4 @@
-import { listed } from '../text';
+import { listed } from '../trade';
 import type { CapacitorResult } from './capacitor';
 import type { FactoryDriver, FactoryVerdict } from './level';
 import type { Pad } from './load';

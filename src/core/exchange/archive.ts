@@ -1,5 +1,5 @@
-import type { OwnKind } from '../hardware';
-import { itemsOf, type ProcedureDocument } from '../procedure';
+import type { OwnKind } from '../trade';
+import { itemsOf, type ProcedureDocument } from '../document';
 
 /** The version of archives that this program writes and the newest it reads. */
 export const ARCHIVE_FORMAT = 'pezzo-archive/1';

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { demoProcedure } from '@tests/support/demo';
-import { numbersOf } from '../drawing';
-import { makePlan, wholeGoals } from '../plan';
-import { fastenerTable, howTo, importState, kindsUsed, stableText, unknownKinds } from '.';
+import { numbersOf } from '../document';
+import { makePlan, wholeGoals } from '../telling';
+import { fastenerTable, howTo, importState, kindsUsed, stableText, unknownKinds } from './';
 
 const KITE = demoProcedure('kite-rear-door');
 const NAMES = ['kite-rear-door', 'lumen-front-door', 'tarn-front-door'];

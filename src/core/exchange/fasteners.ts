@@ -1,5 +1,5 @@
-import { BASE_CATALOGUE, type Catalogue, findFastenerKind } from '../hardware';
-import { heldParts, indexItems, itemWords, parseReference, type ProcedureDocument } from '../procedure';
+import { BASE_CATALOGUE, type Catalogue, findFastenerKind } from '../trade';
+import { heldParts, indexItems, itemWords, parseReference, type ProcedureDocument } from '../document';
 
 /** A table: its columns, and rows of the same length. */
 export interface Table {

@@ -1,7 +1,6 @@
-import { toolFor } from '../hardware';
-import type { Plan } from '../plan';
-import type { ProcedureDocument } from '../procedure';
-import { applicabilityWords } from '../vehicle';
+import { toolFor, applicabilityWords } from '../trade';
+import type { Plan } from '../telling';
+import type { ProcedureDocument } from '../document';
 
 /** A duration of ISO 8601. @example iso8601(90); // "PT90S" */
 const iso8601 = (seconds: number) => `PT${Math.round(seconds)}S`;

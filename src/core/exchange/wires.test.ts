@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { demoProcedure } from '@tests/support/demo';
-import { wireFault, type WireLine, wireSearch, wiresOf, wireText, withWires } from '.';
+import { wireFault, type WireLine, wireSearch, wiresOf, wireText, withWires } from './';
 
 const KITE = demoProcedure('kite-rear-door');
 

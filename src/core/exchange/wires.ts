@@ -1,8 +1,6 @@
 import { sureBy } from '../bench';
-import { readWireColour, wireCode, wireWords } from '../hardware';
-import { indexItems, itemWords, type Pair, type ProcedureDocument, withPair } from '../procedure';
-import { foldText } from '../text';
-import { zoneName } from '../vehicle';
+import { readWireColour, wireCode, wireWords, foldText, zoneName } from '../trade';
+import { indexItems, itemWords, type Pair, type ProcedureDocument, withPair } from '../document';
 
 /** One wire of a vehicle: where it ends, how it looks, what it does, and how that is known. */
 export interface WireRow {

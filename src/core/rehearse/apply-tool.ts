@@ -1,5 +1,5 @@
-import { linkKindOrGuess, workKindOf } from '../hardware';
-import type { Fastener, Link, Work } from '../procedure';
+import { linkKindOrGuess, workKindOf } from '../trade';
+import type { Fastener, Link, Work } from '../document';
 import { type Ground, lookUp } from './ground';
 import { piecesIn, reasonOf, releaseNode, takeOut } from './let-go';
 import { type Move, outcomeOf } from './move';

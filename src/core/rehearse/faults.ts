@@ -1,5 +1,5 @@
-import { COMMON_DRIVES, fitOf, type Catalogue, BASE_CATALOGUE, fastenerKindOf, parseDrive } from '../hardware';
-import { countOf, type Fastener, freeId, itemKey, type ProcedureDocument } from '../procedure';
+import { COMMON_DRIVES, fitOf, type Catalogue, BASE_CATALOGUE, fastenerKindOf, parseDrive } from '../trade';
+import { countOf, type Fastener, freeId, itemKey, type ProcedureDocument } from '../document';
 import { seeded } from '../seeded';
 
 /** What of a vehicle is not as recorded, as somebody who was there before leaves it. `item` is an `itemKey`. */

@@ -1,5 +1,5 @@
-import { readItemKey } from '../procedure';
-import type { GateCheck } from '../refit';
+import { readItemKey } from '../document';
+import type { GateCheck } from '../planning';
 import { seeded } from '../seeded';
 import type { Ground } from './ground';
 import type { Rehearsal } from './state';

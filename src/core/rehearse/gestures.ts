@@ -1,4 +1,4 @@
-import type { ProcedureDocument } from '../procedure';
+import type { ProcedureDocument } from '../document';
 
 /** An end of a part as it is drawn. Left and right on centre zones only. */
 export const EDGES = ['front', 'rear', 'top', 'bottom', 'middle', 'left', 'right'] as const;

@@ -1,5 +1,12 @@
-import { buildGraph, type ActionGraph, type CostSettings, DEFAULT_COSTS } from '../graph';
-import { type Catalogue, fastenerKindOf } from '../hardware';
+import {
+  buildGraph,
+  type ActionGraph,
+  type CostSettings,
+  DEFAULT_COSTS,
+  leastTeardown,
+  resolveGoals,
+} from '../planning';
+import { type Catalogue, fastenerKindOf } from '../trade';
 import {
   countOf,
   heldParts,
@@ -8,9 +15,8 @@ import {
   type ItemIndex,
   type OptionValues,
   type ProcedureDocument,
-} from '../procedure';
+} from '../document';
 import type { Fault } from './faults';
-import { leastTeardown, resolveGoals } from '../teardown';
 
 /** How a rehearsal helps: the next step shown, hints on asking, none, none against the clock, none on a door that is not as recorded. */
 export const LEVELS = ['guided', 'hints', 'alone', 'clock', 'faults'] as const;

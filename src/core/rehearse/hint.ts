@@ -1,4 +1,4 @@
-import { followRemoval, type HandStep } from '../steps';
+import { followRemoval, type HandStep } from '../planning';
 import type { Ground } from './ground';
 import { waitingFor } from './reach';
 import { backWaitsFor, type Rehearsal } from './state';

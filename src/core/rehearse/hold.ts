@@ -1,6 +1,6 @@
-import { nodeIdOf } from '../graph';
-import { fastenerKindOf } from '../hardware';
-import { itemKey, type Part } from '../procedure';
+import { nodeIdOf } from '../planning';
+import { fastenerKindOf } from '../trade';
+import { itemKey, type Part } from '../document';
 import { edgeOf, gesturesFor, isOut } from './gestures';
 import { fastenerOf, type Ground, holdersOf, letsGoByPull, lookUp } from './ground';
 import { gripAt, piecesIn, reasonOf, releaseNode } from './let-go';

@@ -1,5 +1,5 @@
-import { nodeIdOf } from '../graph';
-import { itemKey } from '../procedure';
+import { nodeIdOf } from '../planning';
+import { itemKey } from '../document';
 import { type Ground, lookUp, piecesOf } from './ground';
 import type { Damage } from './move';
 import type { Holder } from './pull';

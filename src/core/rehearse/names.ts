@@ -1,5 +1,5 @@
-import { itemWords, namedWords, ownCovers, readItemKey } from '../procedure';
-import { capital, listed, withArticle } from '../text';
+import { itemWords, namedWords, ownCovers, readItemKey } from '../document';
+import { capital, listed, withArticle } from '../trade';
 import { type Ground, piecesOf } from './ground';
 import type { Damage } from './move';
 import type { Broken } from './strength';

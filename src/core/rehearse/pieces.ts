@@ -1,5 +1,4 @@
-import { boundsOf } from '../drawing';
-import { centreOf, countOf, placeOf, type ItemIndex, type Part, type Point } from '../procedure';
+import { boundsOf, centreOf, countOf, placeOf, type ItemIndex, type Part, type Point } from '../document';
 import type { Spring } from './plate';
 
 /** Softness of a part's own weight and seal, N/mm at each corner. */

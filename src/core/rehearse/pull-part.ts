@@ -1,6 +1,6 @@
-import { type RemovalType, nodeIdOf } from '../graph';
-import { findMotion } from '../hardware';
-import type { Part } from '../procedure';
+import { type RemovalType, nodeIdOf } from '../planning';
+import { findMotion } from '../trade';
+import type { Part } from '../document';
 import { stopForSrs, takeTool } from './apply-tool';
 import { isOut } from './gestures';
 import { type Ground, holdersOf, letsGoByPull, lookUp } from './ground';

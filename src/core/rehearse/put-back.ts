@@ -1,5 +1,5 @@
-import { followRefit } from '../steps';
-import { wordRefit } from '../wording';
+import { followRefit } from '../planning';
+import { wordRefit } from '../telling';
 import { isFine, lineKey } from './gate-truth';
 import type { Ground } from './ground';
 import { type Move, outcomeOf } from './move';

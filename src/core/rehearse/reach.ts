@@ -1,4 +1,4 @@
-import type { ActionGraph } from '../graph';
+import type { ActionGraph } from '../planning';
 import type { Ground } from './ground';
 import type { Rehearsal } from './state';
 

@@ -1,4 +1,4 @@
-import { readItemKey } from '../procedure';
+import { readItemKey } from '../document';
 import type { Ground } from './ground';
 import { nextBack, nextStep } from './hint';
 import { reasonOf } from './let-go';

@@ -1,4 +1,4 @@
-import type { ProcedureDocument } from '../procedure';
+import type { ProcedureDocument } from '../document';
 
 /** A made-up door that anybody can try: of no vehicle and no shop. Two T20 of different length, a hidden screw, clips, hooks and a cable: what a first door has. */
 export const SAMPLE_DOOR: ProcedureDocument = {

@@ -1,7 +1,5 @@
-import { carryOut, precedenceOf } from '../graph';
-import { priceOrder } from '../order';
-import { readItemKey } from '../procedure';
-import { removalProblem } from '../steps';
+import { carryOut, precedenceOf, priceOrder, removalProblem } from '../planning';
+import { readItemKey } from '../document';
 import type { Ground } from './ground';
 import { reasonOf } from './let-go';
 import type { Outcome, Went } from './move';

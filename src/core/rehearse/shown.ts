@@ -1,7 +1,6 @@
-import { type Appearance, fromDone } from '../drawing';
-import { itemKey, itemsOf, type ProcedureDocument } from '../procedure';
-import { NAMED_TOOLS, parseDrive, COMMON_DRIVES, fitOf, workKindOf, linkKindOrGuess } from '../hardware';
-import { releaseTool } from '../graph';
+import { type Appearance, fromDone, itemKey, itemsOf, type ProcedureDocument } from '../document';
+import { NAMED_TOOLS, parseDrive, COMMON_DRIVES, fitOf, workKindOf, linkKindOrGuess } from '../trade';
+import { releaseTool } from '../planning';
 import type { Ground } from './ground';
 import { holds } from './reach';
 import type { Rehearsal } from './state';

@@ -1,5 +1,5 @@
-import { fastenerKindOf } from '../hardware';
-import { countOf, type Fastener, itemKey, type Pair } from '../procedure';
+import { fastenerKindOf } from '../trade';
+import { countOf, type Fastener, itemKey, type Pair } from '../document';
 import { fastenerOf, type Ground } from './ground';
 import { piecesIn } from './let-go';
 import type { Rehearsal } from './state';

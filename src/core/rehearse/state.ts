@@ -1,5 +1,5 @@
-import type { HandStep } from '../steps';
-import type { RefitStep } from '../wording';
+import type { HandStep } from '../planning';
+import type { RefitStep } from '../telling';
 import type { Ground } from './ground';
 import { type Damage, MISTAKES, type Outcome } from './move';
 

@@ -1,5 +1,5 @@
-import { fastenerKindOf, linkKindOrGuess, type Catalogue } from '../hardware';
-import type { Fastener, Link } from '../procedure';
+import { fastenerKindOf, linkKindOrGuess, type Catalogue } from '../trade';
+import type { Fastener, Link } from '../document';
 
 /** What a piece does when its part is pulled while it holds. */
 export interface Grip {

@@ -1,7 +1,6 @@
-import { BASE_CATALOGUE, parseDrive } from '../hardware';
-import { findItem, namedWords, readItemKey } from '../procedure';
-import type { CheckFact } from '../refit';
-import { capital } from '../text';
+import { BASE_CATALOGUE, parseDrive, capital } from '../trade';
+import { findItem, namedWords, readItemKey } from '../document';
+import type { CheckFact } from '../planning';
 import type { Fault } from './faults';
 import type { Ground } from './ground';
 import { type Base, reasonWords } from './names';

@@ -1,6 +1,6 @@
-import { releaseTool } from '../graph';
-import { type Catalogue, fitOf, parseDrive } from '../hardware';
-import type { Fastener } from '../procedure';
+import { releaseTool } from '../planning';
+import { type Catalogue, fitOf, parseDrive } from '../trade';
+import type { Fastener } from '../document';
 
 /** Tools that draw a part or a clip out without harm. */
 const PRYING = new Set(['hand', 'trim-tool', 'pick', 'clip-fork', 'taped-steel', 'clip-hook']);

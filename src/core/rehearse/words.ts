@@ -1,6 +1,5 @@
-import { parseDrive, toolFor } from '../hardware';
-import { capital, listed } from '../text';
-import { gateWords, handStepWords } from '../wording';
+import { parseDrive, toolFor, capital, listed } from '../trade';
+import { gateWords, handStepWords } from '../telling';
 import { type Ground, lookUp, piecesOf } from './ground';
 import { piecesIn } from './let-go';
 import type { Outcome } from './move';

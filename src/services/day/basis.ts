@@ -1,7 +1,7 @@
 import type { DayConflictView, JobStanding } from '../../contracts/views';
-import { toolFor } from '../../core/hardware';
+import { toolFor } from '../../core/trade';
 import { conflictsOf, conflictWords, type PlacedJob } from '../../core/shop';
-import { WAIT_WORDS } from '../../core/visit';
+import { WAIT_WORDS } from '../../core/bay';
 import {
   dbOf,
   listDayPlaces,

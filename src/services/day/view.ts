@@ -1,7 +1,7 @@
 import type { DateTime } from 'luxon';
 import type { DayJobView, DayView, JobStanding } from '../../contracts/views';
 import { invalid } from '../../core/errors';
-import { toolFor } from '../../core/hardware';
+import { toolFor } from '../../core/trade';
 import { projectDay } from '../../core/shop';
 import type { Actor, Branch } from '../../data';
 import { demand } from '../permission';

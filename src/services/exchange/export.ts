@@ -1,7 +1,7 @@
 import type { Readable } from 'node:stream';
 import { notFound } from '../../core/errors';
-import type { Plan } from '../../core/plan';
-import { photoIds, type ProcedureDocument } from '../../core/procedure';
+import type { Plan } from '../../core/telling';
+import { photoIds, type ProcedureDocument } from '../../core/document';
 import {
   dbOf,
   findProvenance,

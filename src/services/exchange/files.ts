@@ -1,4 +1,4 @@
-import { numbersOf } from '../../core/drawing';
+import { numbersOf } from '../../core/document';
 import { invalid, unavailable, notFound } from '../../core/errors';
 import { fastenerTable, howTo } from '../../core/exchange';
 import { dbOf, listStandingDocuments, type Branch } from '../../data';

@@ -1,5 +1,5 @@
 import { readManifest } from '../../contracts/schemas';
-import { hasErrors } from '../../core/check';
+import { hasErrors } from '../../core/planning';
 import { conflict, invalid, PezzoError, unavailable } from '../../core/errors';
 import {
   type ArchiveItem,
@@ -10,8 +10,8 @@ import {
   type Standing,
   unknownKinds,
 } from '../../core/exchange';
-import { BASE_CATALOGUE, type Catalogue, extendCatalogue, findFastenerKind, type OwnKind } from '../../core/hardware';
-import { photoIds, type ProcedureDocument } from '../../core/procedure';
+import { BASE_CATALOGUE, type Catalogue, extendCatalogue, findFastenerKind, type OwnKind } from '../../core/trade';
+import { photoIds, type ProcedureDocument } from '../../core/document';
 import {
   dbOf,
   findDraft,

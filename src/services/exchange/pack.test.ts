@@ -4,8 +4,8 @@ import { expect, it } from 'vitest';
 import { demoNames, demoProcedure } from '@tests/support/demo';
 import { procedures } from '@tests/support/generate-procedure';
 import { readManifest, readProcedureText } from '../../contracts/schemas';
-import { BASE_CATALOGUE } from '../../core/hardware';
-import type { ProcedureDocument } from '../../core/procedure';
+import { BASE_CATALOGUE } from '../../core/trade';
+import type { ProcedureDocument } from '../../core/document';
 import { documentHash, packArchive, sha256 } from './pack';
 import { Archive } from './unpack';
 

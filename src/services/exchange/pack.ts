@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import { PassThrough, Readable } from 'node:stream';
 import Papa from 'papaparse';
 import { ZipFile } from 'yazl';
-import { numbersOf, sceneOf, sceneSvg } from '../../core/drawing';
+import { numbersOf, sceneOf, sceneSvg, layersOf, type ProcedureDocument } from '../../core/document';
 import {
   ARCHIVE_FORMAT,
   fastenerTable,
@@ -16,9 +16,8 @@ import {
   type Table,
   wiresOf,
 } from '../../core/exchange';
-import type { Catalogue, OwnKind } from '../../core/hardware';
-import type { Plan } from '../../core/plan';
-import { layersOf, type ProcedureDocument } from '../../core/procedure';
+import type { Catalogue, OwnKind } from '../../core/trade';
+import type { Plan } from '../../core/telling';
 
 /** A procedure to be packed. */
 export interface Packed {

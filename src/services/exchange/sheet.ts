@@ -1,10 +1,8 @@
 import type { BaySheet, SheetStep, TrayLabel } from '../../contracts/views';
-import { numbersOf, peelSteps, sceneOf } from '../../core/drawing';
-import { notFound, unavailable } from '../../core/errors';
-import { wiresOf } from '../../core/exchange';
-import { type Catalogue, toolFor } from '../../core/hardware';
-import type { Plan, PlannedStep } from '../../core/plan';
 import {
+  numbersOf,
+  peelSteps,
+  sceneOf,
   countedWords,
   indexItems,
   layersOf,
@@ -12,9 +10,11 @@ import {
   mirroredSide,
   type ProcedureDocument,
   recordedId,
-} from '../../core/procedure';
-import { capital, listed } from '../../core/text';
-import { applicabilityWords } from '../../core/vehicle';
+} from '../../core/document';
+import { notFound, unavailable } from '../../core/errors';
+import { wiresOf } from '../../core/exchange';
+import { type Catalogue, toolFor, capital, listed, applicabilityWords } from '../../core/trade';
+import type { Plan, PlannedStep } from '../../core/telling';
 import { dbOf, findCurrentRevision, findDraft, listVerifiedOn, type Actor, type Branch } from '../../data';
 import { doHeavy, TooHard } from '../heavy';
 import { demand } from '../permission';

@@ -1,7 +1,7 @@
 import type { QuoteAnswerForm, QuoteForm } from '../../contracts/schemas';
 import type { QuotePrint, QuotesView, QuoteView } from '../../contracts/views';
 import { conflict, invalid, notFound, unavailable } from '../../core/errors';
-import { activeSeconds, type RunEvent, timeLeft } from '../../core/run';
+import { activeSeconds, type RunEvent, timeLeft } from '../../core/bay';
 import { againstActual, totalsOf } from '../../core/shop';
 import {
   dbOf,

@@ -3,11 +3,10 @@ import type { RehearseForm } from '../../contracts/schemas';
 import { costSettings, type RehearsalView, type RehearseChoices } from '../../contracts/views';
 import { conflict, invalid, notFound } from '../../core/errors';
 import { seeded } from '../../core/seeded';
-import type { PlanRequest, PlanResult } from '../../core/plan';
-import { listOptions, recordedId, type ProcedureDocument } from '../../core/procedure';
+import type { PlanRequest, PlanResult } from '../../core/telling';
+import { listOptions, recordedId, type ProcedureDocument } from '../../core/document';
 import { chooseFaults, type Fault, withFaults } from '../../core/rehearse';
-import { capital } from '../../core/text';
-import { titleWithSide } from '../../core/vehicle';
+import { capital, titleWithSide } from '../../core/trade';
 import {
   dbOf,
   deleteLeftRehearsals,

@@ -1,8 +1,7 @@
 import type { DueView, PastRehearsalView, RehearseView } from '../../contracts/views';
-import { BASE_CATALOGUE } from '../../core/hardware';
+import { BASE_CATALOGUE, titleWithSide } from '../../core/trade';
 import { type Due, dueFrom } from '../../core/rehearse';
 import { dbOf, listPastRehearsals, listRehearsers, searchProcedures, type Actor, type PastRehearsal } from '../../data';
-import { titleWithSide } from '../../core/vehicle';
 import { everybody } from '../people';
 import { may } from '../permission';
 import { tasksOf } from './tasks';

@@ -1,7 +1,7 @@
 import type { TaskForm } from '../../contracts/schemas';
 import type { TaskView } from '../../contracts/views';
 import { invalid } from '../../core/errors';
-import { recordedId } from '../../core/procedure';
+import { recordedId } from '../../core/document';
 import {
   dbOf,
   deleteTask,

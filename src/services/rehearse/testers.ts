@@ -1,7 +1,7 @@
 import type { TestersView } from '../../contracts/views';
 import { conflict } from '../../core/errors';
-import { buildGraph } from '../../core/graph';
-import { readItemKey } from '../../core/procedure';
+import { buildGraph } from '../../core/planning';
+import { readItemKey } from '../../core/document';
 import { spotWords, testerRemarks } from '../../core/rehearse';
 import { dbOf, findDraft, listTesters, type Actor, type Draft, type Branch } from '../../data';
 import { everybodysNames } from '../people';

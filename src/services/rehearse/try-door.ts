@@ -1,5 +1,5 @@
 import type { RehearsalView } from '../../contracts/views';
-import { makePlan } from '../../core/plan';
+import { makePlan } from '../../core/telling';
 import { SAMPLE_DOOR } from '../../core/rehearse';
 
 /** What is wanted out of the made-up door. */

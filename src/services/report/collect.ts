@@ -1,7 +1,6 @@
 import { createHash } from 'node:crypto';
 import type { LaterLine, Report, RunReport, SealedSignature, VisitReport } from '../../contracts/views';
-import type { RunEvent } from '../../core/run';
-import { foldVisit, laterWords, type Signature, type VisitEvent } from '../../core/visit';
+import { type RunEvent, foldVisit, laterWords, type Signature, type VisitEvent } from '../../core/bay';
 import {
   dbOf,
   getJob,

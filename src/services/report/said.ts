@@ -1,10 +1,7 @@
-import { checkWords, gateWords, inPlace, itemInPlace, piecesInPlace } from '../../core/wording';
-import { fastenerKindOf } from '../../core/hardware';
-import type { GateCheck } from '../../core/refit';
-import { capital } from '../../core/text';
-import { inRound, readRound, readStepKey, type ActionGraph } from '../../core/graph';
-import { itemWords, readItemKey } from '../../core/procedure';
-import { sideWords } from '../../core/vehicle';
+import { checkWords, gateWords, inPlace, itemInPlace, piecesInPlace } from '../../core/telling';
+import { fastenerKindOf, capital, sideWords } from '../../core/trade';
+import { type GateCheck, inRound, readRound, readStepKey, type ActionGraph } from '../../core/planning';
+import { itemWords, readItemKey } from '../../core/document';
 import type { LaterLine, RunReport, VisitReport } from '../../contracts/views';
 import {
   gateWordsOfVersion1,
@@ -14,8 +11,11 @@ import {
   serialOf,
   type RunEvent,
   type RunState,
-} from '../../core/run';
-import { comparedLines, foldVisit, type VisitEvent, type VisitState } from '../../core/visit';
+  comparedLines,
+  foldVisit,
+  type VisitEvent,
+  type VisitState,
+} from '../../core/bay';
 import { insertKeptReport, listEvents, listPeople, type Db, type RunRow } from '../../data';
 import { lookAt, sparesUsed } from '../run-view';
 import { VERSION } from '../version';

@@ -1,5 +1,5 @@
-import { replacementsOf, sparesOf, type ShopHistory } from '../../core/layout';
-import type { RunPlan } from '../../core/plan';
+import { replacementsOf, sparesOf, type ShopHistory } from '../../core/planning';
+import type { RunPlan } from '../../core/telling';
 import { dbOf, insertReservations, listUnreserved, transaction, type Branch, type Db } from '../../data';
 import { shopHistory } from '../history';
 import { lookAt } from '../run-view';

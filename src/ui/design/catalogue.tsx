@@ -1,6 +1,6 @@
 'use client';
 import { createContext, useContext, useMemo, type ReactNode } from 'react';
-import { BASE_CATALOGUE, extendCatalogue, type Catalogue, type OwnKind } from '@/core/hardware';
+import { BASE_CATALOGUE, extendCatalogue, type Catalogue, type OwnKind } from '@/core/trade';
 
 const NONE: OwnKind[] = [];
 const OwnKindsContext = createContext<OwnKind[]>(NONE);

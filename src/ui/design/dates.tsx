@@ -1,6 +1,6 @@
 'use client';
 import { createContext, useContext, useMemo, type ReactNode } from 'react';
-import { datesIn, type Dates } from '@/core/text';
+import { datesIn, type Dates } from '@/core/trade';
 
 const DatesContext = createContext<Dates>(datesIn('UTC'));
 

@@ -1,4 +1,4 @@
-import type { MarkedPhoto as Marked, PhotoMark } from '@/core/procedure';
+import type { MarkedPhoto as Marked, PhotoMark } from '@/core/document';
 
 /** A picture with its arrows, rings and words drawn over it; its small copy where it is shown small. */
 export function MarkedPhoto({

@@ -1,4 +1,4 @@
-import { toolFor } from '@/core/hardware';
+import { toolFor } from '@/core/trade';
 
 /** A size or tool as it always looks: T20, 7 mm, 9/32 in. */
 export function Plate({ code }: { code: string }) {

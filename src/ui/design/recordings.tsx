@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
-import type { Recording } from '@/core/procedure';
+import type { Recording } from '@/core/document';
 import { findMedia } from '../../device';
 
 const WORDS: Record<Recording['kind'], string> = { spoken: 'Spoken note', clip: 'Clip' };

@@ -9,7 +9,7 @@ import {
   type MergeConflict,
   mergeProcedures,
   type ProcedureDocument,
-} from '@/core/procedure';
+} from '@/core/document';
 import { flushSync } from 'react-dom';
 import { v4 as uuid } from 'uuid';
 import { draftPlace, forgetDraft, keepDraftBase, keepDraftEdit, readDraft, stampEdit } from '../../device/drafts';

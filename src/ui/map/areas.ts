@@ -1,4 +1,4 @@
-import type { Point, ProcedureDocument } from '@/core/procedure';
+import type { Point, ProcedureDocument } from '@/core/document';
 
 /** Half the side of the square that stands for work with a place but no shape, mm. */
 const AROUND_MM = 45;

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Point } from '@/core/procedure';
+import type { Point } from '@/core/document';
 import { matrixOnto } from './homography';
 
 /** Where a CSS matrix3d puts a point of the plane. */

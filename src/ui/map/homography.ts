@@ -1,4 +1,4 @@
-import type { Point } from '@/core/procedure';
+import type { Point } from '@/core/document';
 
 /**
  * The CSS `matrix3d` that lays a square of side `size`, its corner at the origin, on four points: top left, top right, bottom right, bottom left. The eight numbers

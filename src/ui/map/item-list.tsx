@@ -1,10 +1,17 @@
 'use client';
 import { useMemo } from 'react';
-import { findFastenerKind } from '@/core/hardware';
-import { countOf, heldWords, indexItems, itemWords, layersOf, type ProcedureDocument } from '@/core/procedure';
+import { findFastenerKind } from '@/core/trade';
+import {
+  countOf,
+  heldWords,
+  indexItems,
+  itemWords,
+  layersOf,
+  type ProcedureDocument,
+  numbersOf,
+} from '@/core/document';
 import { useCatalogue } from '../design/catalogue';
 import { Plate } from '../design/plate';
-import { numbersOf } from '@/core/drawing';
 import { FastenerGlyph, Glyph, LinkGlyph, PartGlyph } from './mark';
 
 /** Everything on the map as a list by layers, for keyboard and screen reader; selection is shared with the map. */

@@ -1,5 +1,4 @@
-import { featurePath } from '@/core/drawing';
-import type { MapFeature } from '@/core/procedure';
+import { featurePath, type MapFeature } from '@/core/document';
 
 /** What makes a document's outline read as its panel, in the map's own millimetres. */
 export const MapFeatures = ({ features, transform }: { features: MapFeature[]; transform: string }) => (

@@ -1,5 +1,4 @@
-import type { PanelMap } from '@/core/procedure';
-import { toDrawing, type Drawing } from '@/core/drawing';
+import { type PanelMap, toDrawing, type Drawing } from '@/core/document';
 import { matrixOnto } from './homography';
 
 /** Side of the square that a picture is stretched to before it is laid on its corners, px. */

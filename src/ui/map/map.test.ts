@@ -4,8 +4,10 @@ import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
 import { demoProcedure } from '@tests/support/demo';
 import { procedures } from '@tests/support/generate-procedure';
-import { layersOf, mirror, type Point } from '@/core/procedure';
 import {
+  layersOf,
+  mirror,
+  type Point,
   boundsOf,
   detailPath,
   drawingOf,
@@ -21,7 +23,7 @@ import {
   toDrawing,
   toMap,
   withoutAbsent,
-} from '@/core/drawing';
+} from '@/core/document';
 import { MapFeatures } from './map-features';
 import { PanelMap } from './panel-map';
 

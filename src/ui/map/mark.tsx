@@ -1,6 +1,5 @@
 'use client';
-import { fastenerGlyph, linkGlyph, PART_GLYPH, type Stroke } from '@/core/drawing';
-import type { Fastener, Link } from '@/core/procedure';
+import { fastenerGlyph, linkGlyph, PART_GLYPH, type Stroke, type Fastener, type Link } from '@/core/document';
 import { useCatalogue } from '../design/catalogue';
 
 const Strokes = ({ of }: { of: readonly Stroke[] }) =>

@@ -1,7 +1,12 @@
 import type { PointerEvent, ReactNode } from 'react';
-import type { indexItems, ProcedureDocument } from '@/core/procedure';
-import type { Drawing } from '@/core/drawing';
-import { type Placed, placeMarks, placesOf } from '@/core/drawing';
+import {
+  type indexItems,
+  type ProcedureDocument,
+  type Drawing,
+  type Placed,
+  placeMarks,
+  placesOf,
+} from '@/core/document';
 import { FastenerGlyph, LinkGlyph } from './mark';
 
 /** Radius of a mark as it is drawn, before it is scaled. */

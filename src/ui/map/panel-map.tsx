@@ -1,7 +1,7 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { memo, useMemo, type PointerEvent, type ReactNode } from 'react';
-import { findZone } from '@/core/vehicle';
+import { findZone } from '@/core/trade';
 import {
   centreOf,
   indexItems,
@@ -10,8 +10,6 @@ import {
   type Part,
   type Point,
   type ProcedureDocument,
-} from '@/core/procedure';
-import {
   boundsOf,
   detailPath,
   type Drawing,
@@ -23,9 +21,9 @@ import {
   placesFor,
   roundedPath,
   toDrawing,
-} from '@/core/drawing';
+  type Appearance,
+} from '@/core/document';
 import { Marks } from './marks-layer';
-import type { Appearance } from '@/core/drawing';
 
 export interface PanelMapProps {
   document: ProcedureDocument;

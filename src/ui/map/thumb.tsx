@@ -1,5 +1,4 @@
-import type { PanelMap, Point } from '@/core/procedure';
-import { type Drawing, outlinePath, roundedPath } from '@/core/drawing';
+import { type PanelMap, type Point, type Drawing, outlinePath, roundedPath } from '@/core/document';
 
 const MARGIN = 24;
 

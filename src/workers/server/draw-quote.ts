@@ -1,6 +1,6 @@
 import type { QuotePrint } from '../../contracts/views';
 import { lineCents, moneyWords, totalsOf } from '../../core/shop';
-import { datesIn } from '../../core/text';
+import { datesIn } from '../../core/trade';
 import { breakLongWords } from './long-words';
 import { type Doc, openPdf } from './pdf';
 

@@ -1,5 +1,5 @@
-import { datesIn, type Dates } from '../../core/text';
-import { COMPARISON_WORDS, resultWords, VEHICLE_VIEWS } from '../../core/visit';
+import { datesIn, type Dates } from '../../core/trade';
+import { COMPARISON_WORDS, resultWords, VEHICLE_VIEWS } from '../../core/bay';
 import {
   MOST_PRINTED_PHOTOS,
   type LaterLine,

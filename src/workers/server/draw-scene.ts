@@ -1,4 +1,4 @@
-import type { Look, Scene } from '../../core/drawing';
+import type { Look, Scene } from '../../core/document';
 import type { Doc } from './pdf';
 
 const LOOKS: Record<Look, { fill?: string; stroke: string; dash?: [number, number] }> = {

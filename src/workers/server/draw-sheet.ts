@@ -1,6 +1,6 @@
 import QRCode from 'qrcode';
 import type { BaySheet, SheetStep, TrayLabel } from '../../contracts/views';
-import { datesIn } from '../../core/text';
+import { datesIn } from '../../core/trade';
 import { drawScene } from './draw-scene';
 import { type Doc, openPdf, type Paper, POINTS_PER_MM, SHEETS } from './pdf';
 import { breakLongWords } from './long-words';

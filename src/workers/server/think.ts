@@ -10,7 +10,7 @@ import {
   type ReadProcedure,
   type ReadSpeakers,
 } from '../../contracts/schemas';
-import { BASE_CATALOGUE, extendCatalogue, type OwnKind } from '../../core/hardware';
+import { BASE_CATALOGUE, extendCatalogue, type OwnKind } from '../../core/trade';
 import {
   makePlan,
   type Plan,
@@ -19,10 +19,10 @@ import {
   type PlanResult,
   type Summary,
   wholeGoals,
-} from '../../core/plan';
-import { checkingEffort, checkProcedure, type CheckResult } from '../../core/check';
+} from '../../core/telling';
+import { checkingEffort, checkProcedure, type CheckResult } from '../../core/planning';
 import { PezzoError } from '../../core/errors';
-import type { ProcedureDocument } from '../../core/procedure';
+import type { ProcedureDocument } from '../../core/document';
 import { groundOf, kindsMet, type Move, rehearse, type Score, scoreOf, type Setup } from '../../core/rehearse';
 import { orderDay as putInOrder, type DayOrder, type DayProblem } from '../../core/shop';
 

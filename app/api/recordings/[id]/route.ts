@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { invalid } from '@/core/errors';
-import { LONGEST_SECONDS, type RecordingKind } from '@/core/procedure';
+import { LONGEST_SECONDS, type RecordingKind } from '@/core/document';
 import { keepRecording, readRecording } from '@/services';
 import { answerPerson, readBytes } from '../../respond';
 

@@ -1,7 +1,7 @@
 'use client';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { v4 as uuid } from 'uuid';
-import type { EventStamp } from '@/core/log';
+import type { EventStamp } from '@/core/bay';
 import { deviceName, keepEvents, listLocal, listUnsent, listWaitingMedia, nextSequence } from '@/device';
 import { coalesce, exchange, logAddress, sendMedia, SendingStore } from '../../../device';
 import { ApiError, send, troubleWords } from '../../../device/http';

@@ -1,8 +1,7 @@
 'use client';
 import { useState } from 'react';
-import { COMMON_DRIVES, PART_KINDS, parseDrive } from '@/core/hardware';
-import type { ProcedureDocument } from '@/core/procedure';
-import { capital } from '@/core/text';
+import { COMMON_DRIVES, PART_KINDS, parseDrive, capital } from '@/core/trade';
+import type { ProcedureDocument } from '@/core/document';
 import { useCatalogue } from '../../design/catalogue';
 import { FastenerGlyph, Glyph, LinkGlyph } from '../../map';
 import { Stepper } from '../../design/stepper';

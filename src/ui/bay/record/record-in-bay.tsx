@@ -11,7 +11,7 @@ import {
   type BayFact,
   type ProcedureDocument,
   type Recording,
-} from '@/core/procedure';
+} from '@/core/document';
 import { sendMedia } from '../../../device';
 import { useDraft, type SaveState } from '../../design/use-draft';
 import { useWakeLock } from '../../design/use-wake-lock';

@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
 import { createPortal } from 'react-dom';
-import { LONGEST_SECONDS, type Recording, type RecordingKind } from '@/core/procedure';
+import { LONGEST_SECONDS, type Recording, type RecordingKind } from '@/core/document';
 import { canRecord, type Running, startRecording, takeRecording } from '../../../device';
 
 const START: Record<RecordingKind, string> = { spoken: 'Say it', clip: 'Show it' };

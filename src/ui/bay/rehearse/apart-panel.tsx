@@ -1,8 +1,8 @@
 'use client';
 import { useMemo } from 'react';
-import { readItemKey } from '@/core/procedure';
+import { readItemKey } from '@/core/document';
 import { givesHints, inSight, isReached, listWords, nextStep, stepTitle, toolName } from '@/core/rehearse';
-import { listed } from '@/core/text';
+import { listed } from '@/core/trade';
 import { ItemChoice } from './item-choice';
 import { Said } from './said';
 import { ToolRack } from './tool-rack';

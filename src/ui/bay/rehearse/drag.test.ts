@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { setupOf } from '@tests/support/rehearse';
 import { made, part } from '@tests/support/made';
 import { groundOf, type Gesture, startOf } from '@/core/rehearse';
-import type { Point } from '@/core/procedure';
+import type { Point } from '@/core/document';
 import { type DragWay, pullOf } from './drag';
 
 const SQUARE: Point[] = [

@@ -1,5 +1,4 @@
-import { boundsOf } from '@/core/drawing';
-import { itemKey, type Point, type ProcedureDocument } from '@/core/procedure';
+import { boundsOf, itemKey, type Point, type ProcedureDocument } from '@/core/document';
 import {
   type Gesture,
   type Ground,

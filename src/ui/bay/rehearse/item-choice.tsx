@@ -1,9 +1,8 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
-import { fastenerKindOf, toolFor } from '@/core/hardware';
-import { countOf, readItemKey } from '@/core/procedure';
+import { fastenerKindOf, toolFor, lowerFirst } from '@/core/trade';
+import { countOf, readItemKey } from '@/core/document';
 import { piecesIn, type Gesture, gesturesOf, gestureWords, hangs, listWords } from '@/core/rehearse';
-import { lowerFirst } from '@/core/text';
 import { FastenerGlyph, Glyph, LinkGlyph, PartGlyph } from '../../map';
 import type { Picked, Trainer } from './use-rehearsal';
 

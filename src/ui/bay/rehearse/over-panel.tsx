@@ -1,8 +1,8 @@
 'use client';
 import Link from 'next/link';
 import { damageWords, faultWords, listWords, type Score, spotWords } from '@/core/rehearse';
-import { readItemKey } from '@/core/procedure';
-import { listed } from '@/core/text';
+import { readItemKey } from '@/core/document';
+import { listed } from '@/core/trade';
 import { Trouble } from '../../design/trouble';
 import { clock } from '../../design/minutes';
 import { Said } from './said';

@@ -1,6 +1,5 @@
 'use client';
-import { readItemKey, type Point, type ProcedureDocument } from '@/core/procedure';
-import { roundedPath, toDrawing, type Drawing } from '@/core/drawing';
+import { readItemKey, type Point, type ProcedureDocument, roundedPath, toDrawing, type Drawing } from '@/core/document';
 import { type Ground, liftAt, shapeOf } from '@/core/rehearse';
 import { type Hand, useHand } from './use-pull';
 

@@ -1,8 +1,7 @@
 'use client';
 import { useCallback, useEffect, useMemo, useRef, useState, type PointerEvent } from 'react';
-import type { Drawing } from '@/core/drawing';
-import { fastenerKindOf } from '@/core/hardware';
-import { heldParts, itemKey, readItemKey } from '@/core/procedure';
+import { type Drawing, heldParts, itemKey, readItemKey } from '@/core/document';
+import { fastenerKindOf } from '@/core/trade';
 import { looksNow } from '@/core/rehearse';
 import { PanelMap } from '../../map';
 import { PulledPart } from './pulled-part';

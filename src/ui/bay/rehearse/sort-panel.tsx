@@ -1,7 +1,7 @@
 'use client';
 import { useMemo, useState } from 'react';
 import { heapWords, listWords, sortingOf } from '@/core/rehearse';
-import { readWireColour, wireWords } from '@/core/hardware';
+import { readWireColour, wireWords } from '@/core/trade';
 import { Chips } from '../../design/chips';
 import type { Trainer } from './use-rehearsal';
 

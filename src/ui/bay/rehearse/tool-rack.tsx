@@ -1,6 +1,6 @@
 'use client';
 import { useMemo } from 'react';
-import { parseDrive, toolFor } from '@/core/hardware';
+import { parseDrive, toolFor } from '@/core/trade';
 import { toolsOnBench } from '@/core/rehearse';
 import type { Trainer } from './use-rehearsal';
 

@@ -1,7 +1,6 @@
 'use client';
 import { useEffect, useRef, useState, useSyncExternalStore, type PointerEvent as Tap, type RefObject } from 'react';
-import { drawingOf, toMap } from '@/core/drawing';
-import type { Point, ProcedureDocument } from '@/core/procedure';
+import { drawingOf, toMap, type Point, type ProcedureDocument } from '@/core/document';
 import { type DragWay, type Grip, type Pulling, pullOf } from './drag';
 import type { Trainer } from './use-rehearsal';
 

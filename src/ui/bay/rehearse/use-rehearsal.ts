@@ -1,6 +1,6 @@
 'use client';
 import { useCallback, useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
-import { BASE_CATALOGUE, extendCatalogue } from '@/core/hardware';
+import { BASE_CATALOGUE, extendCatalogue } from '@/core/trade';
 import {
   type Ground,
   groundOf,

@@ -1,7 +1,7 @@
 'use client';
-import { stepKey } from '@/core/graph';
+import { stepKey } from '@/core/planning';
 import { useState } from 'react';
-import { itemWords, readItemKey } from '@/core/procedure';
+import { itemWords, readItemKey } from '@/core/document';
 import { RunFoot } from './foot';
 import type { Bay } from './bay';
 import { Stepper } from '../../design/stepper';

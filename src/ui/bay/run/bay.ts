@@ -1,6 +1,6 @@
 import type { RunStart } from '@/contracts/views';
-import type { ItemRef, Point } from '@/core/procedure';
-import type { RunStep, Suspect } from '@/core/run';
+import type { ItemRef, Point } from '@/core/document';
+import type { RunStep, Suspect } from '@/core/bay';
 import type { RunHandle } from './use-run';
 
 /** What the panel beside the map is about: the next step, or something that is in its way. */

@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { knownPieces, type LedgerRow } from '@/core/run';
+import { knownPieces, type LedgerRow } from '@/core/bay';
 import type { RunHandle } from './use-run';
 
 /** Pieces that break or fall away while they go back: told with one tap, then replaced like any other. */

@@ -1,9 +1,9 @@
 'use client';
 import { useState } from 'react';
-import { countOf, itemWords, itemKey } from '@/core/procedure';
-import { capital } from '@/core/text';
-import { stepKey } from '@/core/graph';
-import { type AsFoundChange, isDone, otherId } from '@/core/run';
+import { countOf, itemWords, itemKey } from '@/core/document';
+import { capital } from '@/core/trade';
+import { stepKey } from '@/core/planning';
+import { type AsFoundChange, isDone, otherId } from '@/core/bay';
 import { v4 as uuid } from 'uuid';
 import { Chips } from '../../design/chips';
 import { SheetFoot } from './foot';

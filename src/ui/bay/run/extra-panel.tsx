@@ -1,9 +1,9 @@
 'use client';
-import { stepKey } from '@/core/graph';
+import { stepKey } from '@/core/planning';
 import { useState } from 'react';
 import { v4 as uuid } from 'uuid';
-import { itemWords, itemKey } from '@/core/procedure';
-import { extraId } from '@/core/run';
+import { itemWords, itemKey } from '@/core/document';
+import { extraId } from '@/core/bay';
 import { Chips } from '../../design/chips';
 import { SheetFoot } from './foot';
 import { DriveChips, takesDrive, USUAL_KINDS } from './hardware-choice';

@@ -1,8 +1,8 @@
 'use client';
-import { itemKey } from '@/core/procedure';
-import type { Fallen } from '@/core/run';
-import { doorWords } from '@/core/vehicle';
-import { piecesInPlace } from '@/core/wording';
+import { itemKey } from '@/core/document';
+import type { Fallen } from '@/core/bay';
+import { doorWords } from '@/core/trade';
+import { piecesInPlace } from '@/core/telling';
 import { RunFoot } from './foot';
 import type { Bay } from './bay';
 

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { RunFoot } from './foot';
-import { isOver, openNewParts, readSerial, serialNote, serialOf } from '@/core/run';
+import { isOver, openNewParts, readSerial, serialNote, serialOf } from '@/core/bay';
 import { Chips } from '../../design/chips';
 import type { Bay } from './bay';
 

@@ -1,5 +1,5 @@
 'use client';
-import { itemKey } from '@/core/procedure';
+import { itemKey } from '@/core/document';
 import { PhotoButton } from '../log';
 import type { Bay } from './bay';
 

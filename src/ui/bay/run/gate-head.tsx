@@ -1,6 +1,5 @@
 'use client';
-import { gateWords } from '@/core/wording';
-import type { RefitStep } from '@/core/wording';
+import { gateWords, type RefitStep } from '@/core/telling';
 import type { Bay } from './bay';
 import { ZoneNow } from './zone-now';
 

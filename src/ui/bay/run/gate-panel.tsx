@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
-import type { RefitStep } from '@/core/wording';
-import { shortBy } from '@/core/run';
+import type { RefitStep } from '@/core/telling';
+import { shortBy } from '@/core/bay';
 import { RunFoot } from './foot';
 import { GateHead } from './gate-head';
 import type { Bay } from './bay';

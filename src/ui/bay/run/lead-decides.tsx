@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { send, troubleWords } from '../../../device/http';
-import { inRound } from '@/core/graph';
+import { inRound } from '@/core/planning';
 import { Chips } from '../../design/chips';
 import { Trouble } from '../../design/trouble';
 import type { Bay } from './bay';

@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { leftOverPlaces, type LeftOver as Piece, type LeftOverPlace } from '@/core/run';
+import { leftOverPlaces, type LeftOver as Piece, type LeftOverPlace } from '@/core/bay';
 import { Chips } from '../../design/chips';
 import type { Bay } from './bay';
 import { DriveChips, takesDrive, USUAL_KINDS } from './hardware-choice';

@@ -1,6 +1,6 @@
 'use client';
-import { countedWords } from '@/core/procedure';
-import type { RunAction } from '@/core/run';
+import { countedWords } from '@/core/document';
+import type { RunAction } from '@/core/bay';
 import type { Bay } from './bay';
 
 /** One tick for each tether of a step; what is not ticked stays for later. */

@@ -1,7 +1,7 @@
 'use client';
-import { itemKey } from '@/core/procedure';
+import { itemKey } from '@/core/document';
 import { useState } from 'react';
-import { isOver, NOT_FITTED } from '@/core/run';
+import { isOver, NOT_FITTED } from '@/core/bay';
 import { useScheme } from '../../design/use-scheme';
 import { Chips } from '../../design/chips';
 import { SheetFoot } from './foot';

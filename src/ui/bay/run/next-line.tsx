@@ -1,8 +1,7 @@
 'use client';
-import { toolFor } from '@/core/hardware';
-import { lowerFirst } from '@/core/text';
-import { itemWords, readItemKey } from '@/core/procedure';
-import { currentSteps, isOver, type RunEvent, type RunStep } from '@/core/run';
+import { toolFor, lowerFirst } from '@/core/trade';
+import { itemWords, readItemKey } from '@/core/document';
+import { currentSteps, isOver, type RunEvent, type RunStep } from '@/core/bay';
 import type { RunHandle } from './use-run';
 import type { Bay } from './bay';
 

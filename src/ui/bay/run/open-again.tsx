@@ -1,11 +1,10 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { handStepWords, itemInPlace, type RefitStep } from '@/core/wording';
-import { reopeningOf, testResult } from '@/core/run';
-import type { ActionGraph } from '@/core/graph';
-import { readItemKey } from '@/core/procedure';
-import type { HandStep } from '@/core/steps';
-import { capital } from '@/core/text';
+import { handStepWords, itemInPlace, type RefitStep } from '@/core/telling';
+import { reopeningOf, testResult } from '@/core/bay';
+import type { ActionGraph, HandStep } from '@/core/planning';
+import { readItemKey } from '@/core/document';
+import { capital } from '@/core/trade';
 import type { Bay } from './bay';
 import type { RunRecordable } from './use-run';
 

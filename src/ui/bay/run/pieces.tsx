@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { knownPieces, type RunEvent } from '@/core/run';
+import { knownPieces, type RunEvent } from '@/core/bay';
 import { Chips } from '../../design/chips';
 import { Stepper } from '../../design/stepper';
 import type { RunRecordable } from './use-run';

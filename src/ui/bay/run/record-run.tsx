@@ -1,8 +1,8 @@
 'use client';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
-import { zoneName } from '@/core/vehicle';
-import { recordedFrom } from '@/core/run';
+import { zoneName } from '@/core/trade';
+import { recordedFrom } from '@/core/bay';
 import { Trouble } from '../../design/trouble';
 import { useSend } from '../../design/use-send';
 import type { Bay } from './bay';

@@ -1,6 +1,6 @@
 'use client';
 import Link from 'next/link';
-import { currentSteps, isOver, timeLeft, type RunStep } from '@/core/run';
+import { currentSteps, isOver, timeLeft, type RunStep } from '@/core/bay';
 import { ChangePerson, SavedWords } from '../log';
 import type { Bay } from './bay';
 

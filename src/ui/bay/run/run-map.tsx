@@ -1,8 +1,19 @@
 'use client';
 import { memo, useDeferredValue, useMemo, useRef, type PointerEvent } from 'react';
-import { countOf, indexItems, itemKey, itemWords, ownCovers, type ProcedureDocument } from '@/core/procedure';
-import { doneCount, isOver, type RunState, isDone, progressOf } from '@/core/run';
-import { drawingOf, fromDone, toDrawing, toMap, type Drawing } from '@/core/drawing';
+import {
+  countOf,
+  indexItems,
+  itemKey,
+  itemWords,
+  ownCovers,
+  type ProcedureDocument,
+  drawingOf,
+  fromDone,
+  toDrawing,
+  toMap,
+  type Drawing,
+} from '@/core/document';
+import { doneCount, isOver, type RunState, isDone, progressOf } from '@/core/bay';
 import { areasOf, PanelMap } from '../../map';
 import type { Bay } from './bay';
 import { shownSuspects } from './shown-suspects';

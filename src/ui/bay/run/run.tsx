@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import type { RunStart } from '@/contracts/views';
-import { itemKey, type Point, type ItemRef } from '@/core/procedure';
+import { itemKey, type Point, type ItemRef } from '@/core/document';
 import {
   currentSteps,
   doorTaken,
@@ -11,7 +11,7 @@ import {
   peopleOnDoors,
   type RunStep,
   type Suspect,
-} from '@/core/run';
+} from '@/core/bay';
 import { deviceName } from '@/device';
 import { CatalogueProvider } from '../../design/catalogue';
 import { useWakeLock } from '../../design/use-wake-lock';

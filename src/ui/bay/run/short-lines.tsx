@@ -1,5 +1,5 @@
 'use client';
-import { shortBy, type LedgerRow } from '@/core/run';
+import { shortBy, type LedgerRow } from '@/core/bay';
 import type { RunHandle } from './use-run';
 
 /** Reasons offered so that nobody has to type in the bay. */

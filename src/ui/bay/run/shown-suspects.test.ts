@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { expect, it } from 'vitest';
-import type { Suspect } from '@/core/run';
+import type { Suspect } from '@/core/bay';
 import { shownSuspects } from './shown-suspects';
 
 it('lists the likeliest in their order, every link that nothing undid, and what nobody recorded', () => {

@@ -1,4 +1,4 @@
-import type { Suspect } from '@/core/run';
+import type { Suspect } from '@/core/bay';
 
 const SHOWN = 6;
 

@@ -1,9 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { useState } from 'react';
-import { toolFor } from '@/core/hardware';
-import { lowerFirst } from '@/core/text';
-import { doorWords } from '@/core/vehicle';
+import { toolFor, lowerFirst, doorWords } from '@/core/trade';
 import { Plate } from '../../design/plate';
 import type { Bay } from './bay';
 import { LeadDecides } from './lead-decides';

@@ -1,7 +1,7 @@
 'use client';
-import { itemKey } from '@/core/procedure';
-import { toolFor } from '@/core/hardware';
-import { isOver, kindOfItem, type RunAction, type RunStep } from '@/core/run';
+import { itemKey } from '@/core/document';
+import { toolFor } from '@/core/trade';
+import { isOver, kindOfItem, type RunAction, type RunStep } from '@/core/bay';
 import type { Bay } from './bay';
 
 /** Which bin: read at arm's length, beside the verb. */

@@ -1,10 +1,9 @@
 'use client';
 import { useRef, useState } from 'react';
 import { useDrag } from '@use-gesture/react';
-import { itemKey, itemsOf, readItemKey, type ProcedureDocument } from '@/core/procedure';
-import { stepCaution } from '@/core/layout';
-import type { Action } from '@/core/graph';
-import { isOver, kindOfItem, shortBy, type LedgerRow, type RunAction, type RunStep } from '@/core/run';
+import { itemKey, itemsOf, readItemKey, type ProcedureDocument } from '@/core/document';
+import { stepCaution, type Action } from '@/core/planning';
+import { isOver, kindOfItem, shortBy, type LedgerRow, type RunAction, type RunStep } from '@/core/bay';
 import { BrokeGoingBack } from './broke-going-back';
 import { RunFoot } from './foot';
 import { StepPhotos } from './late-panels';

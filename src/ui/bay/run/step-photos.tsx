@@ -1,8 +1,8 @@
 'use client';
 import { useEffect } from 'react';
-import { itemsShown } from '@/core/graph';
-import { itemsOf, photosOf, photosOfItems, recordingsOfItems } from '@/core/procedure';
-import type { RunStep } from '@/core/run';
+import { itemsShown } from '@/core/planning';
+import { itemsOf, photosOf, photosOfItems, recordingsOfItems } from '@/core/document';
+import type { RunStep } from '@/core/bay';
 import { MarkedPhoto } from '../../design/marked-photo';
 import { Recordings } from '../../design/recordings';
 import type { Bay } from './bay';

@@ -1,9 +1,9 @@
 'use client';
-import { stepKey } from '@/core/graph';
+import { stepKey } from '@/core/planning';
 import { useMemo, useState } from 'react';
-import { itemWords, itemKey, readItemKey } from '@/core/procedure';
-import { capital } from '@/core/text';
-import { type Suspect, isDone } from '@/core/run';
+import { itemWords, itemKey, readItemKey } from '@/core/document';
+import { capital } from '@/core/trade';
+import { type Suspect, isDone } from '@/core/bay';
 import { Chips } from '../../design/chips';
 import { SheetFoot } from './foot';
 import type { Bay } from './bay';

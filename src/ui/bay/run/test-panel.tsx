@@ -1,8 +1,7 @@
 'use client';
-import type { RefitStep, WordedCheck } from '@/core/wording';
+import type { RefitStep, WordedCheck } from '@/core/telling';
 import { useEffect, useRef, useState } from 'react';
-import { arrivalLineOf, hasFailedTest, testResult, type TestResult } from '@/core/run';
-import type { CheckedLine } from '@/core/visit';
+import { arrivalLineOf, hasFailedTest, testResult, type TestResult, type CheckedLine } from '@/core/bay';
 import { RunFoot } from './foot';
 import { GateHead } from './gate-head';
 import { LeadDecides } from './lead-decides';

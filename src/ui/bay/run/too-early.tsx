@@ -1,8 +1,8 @@
 'use client';
 import { useState } from 'react';
-import { readStepKey } from '@/core/graph';
-import { itemWords } from '@/core/procedure';
-import { recordedTooEarly, type RunEvent } from '@/core/run';
+import { readStepKey } from '@/core/planning';
+import { itemWords } from '@/core/document';
+import { recordedTooEarly, type RunEvent } from '@/core/bay';
 import { LeadDecides } from './lead-decides';
 import type { Bay } from './bay';
 

@@ -9,9 +9,9 @@ import {
   type RunEvent,
   type RunState,
   type RunView,
-} from '@/core/run';
-import type { RunPlan } from '@/core/plan';
-import { inRound, type ActionGraph } from '@/core/graph';
+} from '@/core/bay';
+import type { RunPlan } from '@/core/telling';
+import { inRound, type ActionGraph } from '@/core/planning';
 import { deviceName, watchSince } from '@/device';
 import { useLog, type LogHandle, type Recordable } from '../log';
 import type { SendingStore } from '../../../device';

@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useState } from 'react';
 import { secondsSince } from '@/device';
-import { waitNeeded } from '@/core/run';
+import { waitNeeded } from '@/core/bay';
 import { clock } from '../../design/minutes';
 import { batteryOffOf, type RunHandle } from './use-run';
 

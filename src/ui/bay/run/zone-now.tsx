@@ -1,6 +1,6 @@
 'use client';
-import { fallenInside, peopleOnDoors } from '@/core/run';
-import { doorWords } from '@/core/vehicle';
+import { fallenInside, peopleOnDoors } from '@/core/bay';
+import { doorWords } from '@/core/trade';
 import type { Bay } from './bay';
 
 /** In a run over several doors: which one this step is on, who is at which, and a tap to keep this tablet to one of them. */

@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useRef, type PointerEvent } from 'react';
-import { MARK_KINDS, unseenViews, VEHICLE_VIEWS, type Mark, type VehicleView } from '@/core/visit';
+import { MARK_KINDS, unseenViews, VEHICLE_VIEWS, type Mark, type VehicleView } from '@/core/bay';
 import { clockRate } from '@/device';
 import { Chips } from '../../design/chips';
 import { Photo, PhotoButton, useIsRead } from '../log';

@@ -8,9 +8,8 @@ import {
   type CheckedLine,
   type CheckResult,
   type ComparedLine,
-} from '@/core/visit';
-import { capital } from '@/core/text';
-import { doorWords, ZONE_SIDES } from '@/core/vehicle';
+} from '@/core/bay';
+import { capital, doorWords, ZONE_SIDES } from '@/core/trade';
 import { Chips } from '../../design/chips';
 import { FrozenLine } from './later-records';
 import { VinField } from './vin-field';

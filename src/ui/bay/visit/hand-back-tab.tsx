@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { useState } from 'react';
-import { COMPARISON_WORDS, resultWords, comparedLines, handBackBlocks, type ComparedLine } from '@/core/visit';
+import { COMPARISON_WORDS, resultWords, comparedLines, handBackBlocks, type ComparedLine } from '@/core/bay';
 import { Chips } from '../../design/chips';
 import { Trouble } from '../../design/trouble';
 import { AlsoNoted } from './also-noted';

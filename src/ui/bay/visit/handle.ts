@@ -1,5 +1,5 @@
 import type { VisitView } from '@/contracts/views';
-import type { CheckLine, View, VisitEvent, VisitState, Walk } from '@/core/visit';
+import type { CheckLine, View, VisitEvent, VisitState, Walk } from '@/core/bay';
 import type { Recordable } from '../log';
 
 /** A mark that is being made. */

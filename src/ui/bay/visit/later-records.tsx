@@ -1,6 +1,6 @@
 'use client';
 import { useDates } from '../../design/dates';
-import { laterWords, type Walk } from '@/core/visit';
+import { laterWords, type Walk } from '@/core/bay';
 import type { VisitHandle } from './handle';
 
 /** What the tablet says once a walk is signed, or the vehicle given back: what is recorded now stands beside. */

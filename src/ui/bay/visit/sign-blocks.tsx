@@ -1,5 +1,5 @@
 'use client';
-import { unaskedGroups, unseenViews, type Walk } from '@/core/visit';
+import { unaskedGroups, unseenViews, type Walk } from '@/core/bay';
 import type { Tab, VisitHandle } from './handle';
 
 /** Something that is half said: nobody signs over it. */

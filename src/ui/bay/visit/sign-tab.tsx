@@ -1,7 +1,7 @@
 'use client';
 import { useDates } from '../../design/dates';
 import { useState } from 'react';
-import { faultsOnArrival, recordsToSign, resultWords, VEHICLE_VIEWS, type Stroke, type Walk } from '@/core/visit';
+import { faultsOnArrival, recordsToSign, resultWords, VEHICLE_VIEWS, type Stroke, type Walk } from '@/core/bay';
 import { AlsoNoted } from './also-noted';
 import { LaterRecords } from './later-records';
 import { SignBlocks, useSignBlocks } from './sign-blocks';

@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useRef } from 'react';
 import SignaturePad from 'signature_pad';
-import type { Stroke } from '@/core/visit';
+import type { Stroke } from '@/core/bay';
 
 /** The space signatures are kept in: 1000 across, 400 down. */
 const ACROSS = 1000;

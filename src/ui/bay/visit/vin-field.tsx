@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
-import { readVin } from '@/core/vehicle';
+import { readVin } from '@/core/trade';
 import type { VisitHandle } from './handle';
 
 interface Detector {

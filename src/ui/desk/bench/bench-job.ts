@@ -1,4 +1,4 @@
-import { DEFAULT_SCHOOLS, type Schools } from '@/core/procedure';
+import { DEFAULT_SCHOOLS, type Schools } from '@/core/document';
 import { createContext, useContext } from 'react';
 import type { MountView } from '@/contracts/views';
 

@@ -3,7 +3,7 @@ import dynamic from 'next/dynamic';
 import { Fragment, useMemo, useState } from 'react';
 import type { MountView } from '@/contracts/views';
 import type { Speaker } from '@/core/bench';
-import type { Schools } from '@/core/procedure';
+import type { Schools } from '@/core/document';
 import { PageHead } from '../../design';
 import { BenchJobContext } from './bench-job';
 import { FormTool } from './form-tool';

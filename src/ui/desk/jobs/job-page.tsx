@@ -11,7 +11,7 @@ import type {
   StoreKitView,
   VisitView,
 } from '@/contracts/views';
-import { oppositeSide, sideWords, zoneName } from '@/core/vehicle';
+import { oppositeSide, sideWords, zoneName } from '@/core/trade';
 import { PageHead } from '../../design/page-head';
 import { Agreed } from './agreed';
 import { BenchResults } from './bench-results';

@@ -3,7 +3,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import { SCHOOL_QUESTIONS, type SchoolChoice } from '@/core/procedure';
+import { SCHOOL_QUESTIONS, type SchoolChoice } from '@/core/document';
 import { Trouble, useSend } from '../../design';
 
 /** Where this job is worked on in another way than the shop's: a lead says so, with the reason. It counts for runs that are opened from then on. */

@@ -1,5 +1,5 @@
 import type { JobStanding } from '@/contracts/views';
-import { WAIT_WORDS } from '@/core/visit';
+import { WAIT_WORDS } from '@/core/bay';
 
 /** Everything a job waits for, in words. */
 export const waitsOf = ({ runs, visit, flags }: JobStanding): string[] => [

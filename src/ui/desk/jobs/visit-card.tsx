@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { FlagView, JobStanding, VisitView } from '@/contracts/views';
-import { foldVisit, WAIT_WORDS, type VisitEvent, type WaitFor } from '@/core/visit';
+import { foldVisit, WAIT_WORDS, type VisitEvent, type WaitFor } from '@/core/bay';
 import { useSend } from '../../design';
 import { SavedWords, useLog } from '../../bay/log';
 

@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import type { BranchView, LibraryRowView } from '@/contracts/views';
-import { zoneName } from '@/core/vehicle';
-import { takesWords } from '@/core/wording';
+import { zoneName } from '@/core/trade';
+import { takesWords } from '@/core/telling';
 import { useDates } from '../../design';
 import { PanelThumb } from '../../map';
 

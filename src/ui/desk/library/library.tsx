@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import Form from 'react-bootstrap/Form';
 import type { BranchView, LibraryRowView } from '@/contracts/views';
-import { zoneName } from '@/core/vehicle';
+import { zoneName } from '@/core/trade';
 import { PageHead, Trouble } from '../../design';
 import { ImportFile } from './import-file';
 import { LibraryRow } from './library-row';

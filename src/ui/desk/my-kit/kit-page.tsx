@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { COMMON_DRIVES, NAMED_TOOLS, toolFor } from '@/core/hardware';
+import { COMMON_DRIVES, NAMED_TOOLS, toolFor } from '@/core/trade';
 import { PageHead, Plate, Trouble, useSend } from '../../design';
 
 const MORE_DRIVES = [

@@ -1,9 +1,8 @@
 'use client';
 import type { PlanView } from '@/contracts/views';
-import { toolFor } from '@/core/hardware';
-import { compareKit } from '@/core/layout';
-import type { Plan } from '@/core/plan';
-import { listed } from '@/core/text';
+import { toolFor, listed } from '@/core/trade';
+import { compareKit } from '@/core/planning';
+import type { Plan } from '@/core/telling';
 import { minutes } from '../../design/minutes';
 
 interface AnswerProps {

@@ -2,12 +2,19 @@
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import type { PlanView } from '@/contracts/views';
-import { DEFAULT_SCHOOLS, indexItems, itemWords, layersOf, type Point, type ProcedureDocument } from '@/core/procedure';
+import {
+  DEFAULT_SCHOOLS,
+  indexItems,
+  itemWords,
+  layersOf,
+  type Point,
+  type ProcedureDocument,
+  peeled,
+  peelSteps,
+  withoutAbsent,
+} from '@/core/document';
 import { fitText, JOINTS, newPartId, parseFit, withoutFitSteps } from '@/core/bench';
-import { capital } from '@/core/text';
-import { workKindOf } from '@/core/hardware';
-import { zoneName } from '@/core/vehicle';
-import { peeled, peelSteps, withoutAbsent } from '@/core/drawing';
+import { capital, workKindOf, zoneName } from '@/core/trade';
 import { PanelMap, Peel } from '../../map';
 import { NewSpeakerChoice } from './new-speaker';
 import { planAddress, readGoal, writeGoal, type Asked, type Wish } from './plan-address';

@@ -1,11 +1,9 @@
 'use client';
-import { TRAY_SIZES, type SettingsForm } from '@/contracts/views';
-import type { PlanView } from '@/contracts/views';
-import { compareKit } from '@/core/layout';
-import type { Plan } from '@/core/plan';
-import { toolFor } from '@/core/hardware';
-import { listed } from '@/core/text';
-import { countedWords, indexItems, readItemKey } from '@/core/procedure';
+import { TRAY_SIZES, type SettingsForm, type PlanView } from '@/contracts/views';
+import { compareKit } from '@/core/planning';
+import type { Plan } from '@/core/telling';
+import { toolFor, listed } from '@/core/trade';
+import { countedWords, indexItems, readItemKey } from '@/core/document';
 import Link from 'next/link';
 import { Plate, useCatalogue } from '../../design';
 

@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Modal from 'react-bootstrap/Modal';
 import { betterFit, type FitChoice, fitmentOf, JOINTS, type Joint, sayFitment } from '@/core/bench';
-import { indexItems, itemWords, type ProcedureDocument, type Schools } from '@/core/procedure';
+import { indexItems, itemWords, type ProcedureDocument, type Schools } from '@/core/document';
 import { useSpeakers } from '../../design';
 import { Chips } from '../../design/chips';
 

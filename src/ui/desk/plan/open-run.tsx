@@ -7,8 +7,8 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import Modal from 'react-bootstrap/Modal';
 import { parseFit } from '@/core/bench';
-import type { ProcedureDocument } from '@/core/procedure';
-import { doorWords, type Applicability } from '@/core/vehicle';
+import type { ProcedureDocument } from '@/core/document';
+import { doorWords, type Applicability } from '@/core/trade';
 import { Trouble, useSend } from '../../design';
 import type { Asked } from './plan-address';
 

@@ -1,10 +1,10 @@
 'use client';
 import { useState } from 'react';
 import type { PlanView } from '@/contracts/views';
-import type { Plan, PlannedStep } from '@/core/plan';
-import { itemsShown, readStepKey } from '@/core/graph';
-import { photosOfItems, recordingsOfItems, type MarkedPhoto, type Recording } from '@/core/procedure';
-import { zoneName } from '@/core/vehicle';
+import type { Plan, PlannedStep } from '@/core/telling';
+import { itemsShown, readStepKey } from '@/core/planning';
+import { photosOfItems, recordingsOfItems, type MarkedPhoto, type Recording } from '@/core/document';
+import { zoneName } from '@/core/trade';
 import { Plate } from '../../design';
 import { PhotoLinks } from '../../design/marked-photo';
 import { Recordings } from '../../design/recordings';

@@ -1,4 +1,4 @@
-import { goalText, parseGoal } from '@/core/teardown';
+import { goalText, parseGoal } from '@/core/planning';
 
 /** What a plan is asked for; the address says it all, so a plan can be linked to. */
 export interface Asked {

@@ -1,6 +1,6 @@
 'use client';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { PlanResult } from '@/core/plan';
+import type { PlanResult } from '@/core/telling';
 import type { PlannerAnswer, PlannerQuestion } from '@/workers/planner.worker';
 
 /** The answer so far, and whether a better one is still being looked for. */

@@ -2,8 +2,8 @@
 import dagre from '@dagrejs/dagre';
 import { useMemo, useState } from 'react';
 import type { PlanView } from '@/contracts/views';
-import type { Plan } from '@/core/plan';
-import { zoneName } from '@/core/vehicle';
+import type { Plan } from '@/core/telling';
+import { zoneName } from '@/core/trade';
 
 const NODE = { width: 172, height: 46 };
 /** Width of the frame the graph is fitted to at first, and the smallest scale at which words can still be read. */

@@ -1,5 +1,5 @@
 'use client';
-import type { WordedChange } from '@/core/wording';
+import type { WordedChange } from '@/core/telling';
 
 /** Changes, a sentence each; one of an item that is there selects it on the drawing. */
 export function Changes({

@@ -3,8 +3,8 @@ import { useRouter } from 'next/navigation';
 import { useMemo, useRef, useState } from 'react';
 import { v4 as uuid } from 'uuid';
 import type { ProcedureView } from '@/contracts/views';
-import { indexItems, itemWords } from '@/core/procedure';
-import { capital } from '@/core/text';
+import { indexItems, itemWords } from '@/core/document';
+import { capital } from '@/core/trade';
 import { Trouble, useDates, useSend } from '../../design';
 
 /** What people say of this procedure or of the item that is selected, until somebody settles it. */

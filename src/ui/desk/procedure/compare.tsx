@@ -1,8 +1,8 @@
 'use client';
 import { useEffect, useState } from 'react';
 import type { LibraryRowView } from '@/contracts/views';
-import { titleWithSide } from '@/core/vehicle';
-import type { WordedChange } from '@/core/wording';
+import { titleWithSide } from '@/core/trade';
+import type { WordedChange } from '@/core/telling';
 import { send, troubleWords } from '../../../device/http';
 import { Trouble } from '../../design';
 import { changedItems, Changes } from './changes';

@@ -1,6 +1,6 @@
 'use client';
 import { useMemo } from 'react';
-import { BASE_CATALOGUE, findMotion } from '@/core/hardware';
+import { BASE_CATALOGUE, findMotion, capital } from '@/core/trade';
 import {
   countOf,
   findItem,
@@ -10,8 +10,7 @@ import {
   parseReference,
   photosOf,
   type ProcedureDocument,
-} from '@/core/procedure';
-import { capital } from '@/core/text';
+} from '@/core/document';
 import { Plate } from '../../design';
 import { PhotoLinks } from '../../design/marked-photo';
 import { Recordings } from '../../design/recordings';

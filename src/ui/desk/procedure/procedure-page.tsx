@@ -2,9 +2,8 @@
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import type { BranchView, ProcedureView } from '@/contracts/views';
-import { layersOf, mirror } from '@/core/procedure';
-import { applicabilityWords, oppositeSide, zoneName } from '@/core/vehicle';
-import { numbersOf, peeled, peelSteps } from '@/core/drawing';
+import { layersOf, mirror, numbersOf, peeled, peelSteps } from '@/core/document';
+import { applicabilityWords, oppositeSide, zoneName } from '@/core/trade';
 import { ItemList, PanelMap, Peel } from '../../map';
 import { PageHead } from '../../design';
 import { ItemFacts } from './item-facts';

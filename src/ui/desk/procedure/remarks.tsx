@@ -1,4 +1,4 @@
-import type { CheckResult } from '@/core/check';
+import type { CheckResult } from '@/core/planning';
 
 /** What the checker found; each one selects its first item. */
 export function Remarks({ check, onSelect }: { check: CheckResult; onSelect: (id: string) => void }) {

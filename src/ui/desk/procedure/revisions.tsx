@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import type { ProcedureView } from '@/contracts/views';
-import type { WordedChange } from '@/core/wording';
+import type { WordedChange } from '@/core/telling';
 import { send, troubleWords } from '../../../device/http';
 import { useDates } from '../../design';
 import { changedItems, Changes } from './changes';

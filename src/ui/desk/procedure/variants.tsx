@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { ProcedureView } from '@/contracts/views';
-import { oppositeSide, zoneName, ZONES } from '@/core/vehicle';
+import { oppositeSide, zoneName, ZONES } from '@/core/trade';
 import { Trouble, useSend } from '../../design';
 import { Changes } from './changes';
 import { Compare } from './compare';

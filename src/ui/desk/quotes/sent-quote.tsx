@@ -3,7 +3,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { QuoteView } from '@/contracts/views';
 import { lineCents, moneyWords, totalsOf } from '@/core/shop';
-import type { Stroke } from '@/core/visit';
+import type { Stroke } from '@/core/bay';
 import { SignatureField } from '../../bay/visit/signature';
 import { Trouble, useDates, useSend } from '../../design';
 

@@ -1,8 +1,7 @@
 'use client';
 import { useDrag } from '@use-gesture/react';
 import { useRef } from 'react';
-import type { Point } from '@/core/procedure';
-import { polygonPoints, toDrawing, toMap, type Drawing } from '@/core/drawing';
+import { type Point, polygonPoints, toDrawing, toMap, type Drawing } from '@/core/document';
 import type { ToPoint } from './shape-handles';
 
 interface CornersProps {

@@ -1,7 +1,20 @@
 'use client';
 import { useRef, useState, type PointerEvent, type ReactNode } from 'react';
-import { type Edit, heldParts, indexItems, itemsInside, type Point, type ProcedureDocument } from '@/core/procedure';
-import { type Appearance, drawingOf, peeled, peelSteps, toDrawing, toMap, type Drawing as Frame } from '@/core/drawing';
+import {
+  type Edit,
+  heldParts,
+  indexItems,
+  itemsInside,
+  type Point,
+  type ProcedureDocument,
+  type Appearance,
+  drawingOf,
+  peeled,
+  peelSteps,
+  toDrawing,
+  toMap,
+  type Drawing as Frame,
+} from '@/core/document';
 import { PanelMap, Peel } from '../../map';
 import { OutlineHandles } from './outlining';
 import { PhotoCorners } from './photo-corners';

@@ -2,8 +2,15 @@
 import { useMemo, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Modal from 'react-bootstrap/Modal';
-import { completeLine, printItem, readNotes } from '@/core/notation';
-import { itemsOf, type Edit, type Item, type ProcedureDocument } from '@/core/procedure';
+import {
+  completeLine,
+  printItem,
+  readNotes,
+  itemsOf,
+  type Edit,
+  type Item,
+  type ProcedureDocument,
+} from '@/core/document';
 
 /** An edit leaves what it does not touch the same object: only the few it made anew are looked into. */
 const isOther = (was: Item | undefined, item: Item) => was !== item && JSON.stringify(was) !== JSON.stringify(item);

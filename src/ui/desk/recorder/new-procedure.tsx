@@ -5,7 +5,7 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useForm, useWatch } from 'react-hook-form';
 import { newProcedureSchema, type NewProcedureForm } from '@/contracts/schemas';
-import { findZone, ZONES } from '@/core/vehicle';
+import { findZone, ZONES } from '@/core/trade';
 import { Field, KnownVehicles, numberOrNull, PageHead, Trouble, useSend } from '../../design';
 
 const FIRST = ZONES[0];

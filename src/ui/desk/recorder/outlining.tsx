@@ -1,6 +1,13 @@
 'use client';
-import type { Edit, MapFeature, Point, ProcedureDocument } from '@/core/procedure';
-import { outlineCorners, outlineOf, type Drawing } from '@/core/drawing';
+import {
+  type Edit,
+  type MapFeature,
+  type Point,
+  type ProcedureDocument,
+  outlineCorners,
+  outlineOf,
+  type Drawing,
+} from '@/core/document';
 import { Corner, CornerHandles } from './corner-handles';
 import type { ToPoint } from './shape-handles';
 

@@ -1,8 +1,7 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
-import { COMMON_DRIVES, WORK_KINDS, PART_KINDS, type Catalogue } from '@/core/hardware';
-import { likelyNext, type ItemType, type Likely, type ProcedureDocument } from '@/core/procedure';
-import { capital, foldText } from '@/core/text';
+import { COMMON_DRIVES, WORK_KINDS, PART_KINDS, type Catalogue, capital, foldText } from '@/core/trade';
+import { likelyNext, type ItemType, type Likely, type ProcedureDocument } from '@/core/document';
 import { useCatalogue } from '../../design';
 import { FastenerGlyph, Glyph, LinkGlyph, PartGlyph } from '../../map';
 

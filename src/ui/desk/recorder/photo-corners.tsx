@@ -1,8 +1,7 @@
 'use client';
 import { useDrag } from '@use-gesture/react';
 import { useRef } from 'react';
-import type { Edit, PanelMap, Point } from '@/core/procedure';
-import { toDrawing, toMap, type Drawing } from '@/core/drawing';
+import { type Edit, type PanelMap, type Point, toDrawing, toMap, type Drawing } from '@/core/document';
 
 /** Four handles that lay the photo behind the drawing straight: each is dragged to where that corner of the photo belongs. */
 export function PhotoCorners({

@@ -1,6 +1,6 @@
 'use client';
-import type { CheckResult, Remark } from '@/core/check';
-import type { Edit } from '@/core/procedure';
+import type { CheckResult, Remark } from '@/core/planning';
+import type { Edit } from '@/core/document';
 
 /** What the checker asks or found: each selects what it is about, and where it can be answered, one tap does. */
 export function Questions({

@@ -1,8 +1,8 @@
 'use client';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
-import { layersOf, removalEffects, type Point, type ProcedureDocument } from '@/core/procedure';
-import { zoneName } from '@/core/vehicle';
+import { layersOf, removalEffects, type Point, type ProcedureDocument } from '@/core/document';
+import { zoneName } from '@/core/trade';
 import type { TestersView } from '@/contracts/views';
 import { ItemList } from '../../map';
 import { PageHead, useOwnKinds } from '../../design';

@@ -1,8 +1,8 @@
 'use client';
 import Button from 'react-bootstrap/Button';
 import Modal from 'react-bootstrap/Modal';
-import { indexItems, namedWords, removalEffects, type ProcedureDocument } from '@/core/procedure';
-import { capital } from '@/core/text';
+import { indexItems, namedWords, removalEffects, type ProcedureDocument } from '@/core/document';
+import { capital } from '@/core/trade';
 import { useCatalogue } from '../../design';
 
 /** Says what else goes or changes with items before they are deleted. */

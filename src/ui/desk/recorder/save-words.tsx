@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
-import type { MergeConflict, ProcedureDocument } from '@/core/procedure';
+import type { MergeConflict, ProcedureDocument } from '@/core/document';
 import type { SaveState } from '../../design/use-draft';
 
 const WORDS = {
@@ -66,7 +66,7 @@ export function SaveWords({
 function Losses({ document, losses }: { document: ProcedureDocument; losses: MergeConflict[] }) {
   const [said, say] = useState<string[]>([]);
   useEffect(() => {
-    void import('@/core/wording').then(({ conflictWords }) => say(losses.map((one) => conflictWords(document, one))));
+    void import('@/core/telling').then(({ conflictWords }) => say(losses.map((one) => conflictWords(document, one))));
   }, [document, losses]);
   return (
     <span className="d-block">

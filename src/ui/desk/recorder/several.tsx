@@ -8,8 +8,8 @@ import {
   spreadOut,
   type Edit,
   type ProcedureDocument,
-} from '@/core/procedure';
-import { capital } from '@/core/text';
+} from '@/core/document';
+import { capital } from '@/core/trade';
 import { useCatalogue } from '../../design';
 import { PickRow } from './item/fields';
 import { Group } from './item/group';

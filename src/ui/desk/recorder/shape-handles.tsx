@@ -1,8 +1,19 @@
 'use client';
 import { useDrag } from '@use-gesture/react';
 import { useRef } from 'react';
-import { centreOf, indexItems, type Edit, type Part, type Point, type ProcedureDocument } from '@/core/procedure';
-import { boundsOf, polygonPoints, toDrawing, toMap, type Drawing } from '@/core/drawing';
+import {
+  centreOf,
+  indexItems,
+  type Edit,
+  type Part,
+  type Point,
+  type ProcedureDocument,
+  boundsOf,
+  polygonPoints,
+  toDrawing,
+  toMap,
+  type Drawing,
+} from '@/core/document';
 import type { Hold } from './use-hold';
 
 /** A fingertip on the drawing as a point of it; null before it is shown. */

@@ -1,4 +1,4 @@
-import { printItem, readNotes } from '@/core/notation';
+import { printItem, readNotes } from '@/core/document';
 import { PageHead } from '../../design/page-head';
 
 const SECTIONS: [title: string, words: string, lines: string[]][] = [

@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import type { TestersView } from '@/contracts/views';
-import { listed } from '@/core/text';
+import { listed } from '@/core/trade';
 
 /** Who tried the draft, and where they went wrong: what they missed may not be drawn clearly enough. */
 export function Testers({

@@ -1,6 +1,6 @@
 'use client';
 import { createContext, useContext } from 'react';
-import type { Point } from '@/core/procedure';
+import type { Point } from '@/core/document';
 import type { Outlining } from './outlining';
 
 /** What a field beside the drawing asks to be done in the drawing. */

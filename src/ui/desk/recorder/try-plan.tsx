@@ -1,7 +1,7 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { indexItems, itemWords, type ProcedureDocument } from '@/core/procedure';
-import { capital } from '@/core/text';
+import { indexItems, itemWords, type ProcedureDocument } from '@/core/document';
+import { capital } from '@/core/trade';
 import type { PlannerQuestion } from '@/workers/planner.worker';
 import { useOwnKinds } from '../../design';
 import { clock } from '../../design/minutes';

@@ -1,8 +1,8 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
-import type { CheckResult } from '@/core/check';
-import type { OwnKind } from '@/core/hardware';
-import type { ProcedureDocument } from '@/core/procedure';
+import type { CheckResult } from '@/core/planning';
+import type { OwnKind } from '@/core/trade';
+import type { ProcedureDocument } from '@/core/document';
 import type { CheckerAnswer, CheckerQuestion } from '@/workers/checker.worker';
 
 /** How long nothing may change before it is checked, milliseconds. */

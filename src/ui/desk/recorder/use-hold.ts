@@ -1,7 +1,6 @@
 'use client';
 import { useRef, type RefObject } from 'react';
-import { placesBeside, snap, type Point, type ProcedureDocument } from '@/core/procedure';
-import { toDrawing, type Drawing } from '@/core/drawing';
+import { placesBeside, snap, type Point, type ProcedureDocument, toDrawing, type Drawing } from '@/core/document';
 
 /** How near another's line takes hold of a drag, millimetres. */
 const REACH_MM = 7;

@@ -1,7 +1,6 @@
 'use client';
 import { useRef, type PointerEvent } from 'react';
-import type { Point } from '@/core/procedure';
-import { toMap, type Drawing } from '@/core/drawing';
+import { type Point, toMap, type Drawing } from '@/core/document';
 import type { ToPoint } from './shape-handles';
 
 /** A line drawn around things: its path while it is drawn, and what it went round once it is closed. */

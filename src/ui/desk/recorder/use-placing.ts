@@ -13,7 +13,7 @@ import {
   type Edit,
   type Point,
   type ProcedureDocument,
-} from '@/core/procedure';
+} from '@/core/document';
 import { useCatalogue } from '../../design';
 import { spread } from './item/spread';
 import type { Tool } from './palette';

@@ -1,7 +1,6 @@
 'use client';
 import { useEffect, useRef } from 'react';
-import type { Edit, Point, ProcedureDocument } from '@/core/procedure';
-import { drawingOf } from '@/core/drawing';
+import { type Edit, type Point, type ProcedureDocument, drawingOf } from '@/core/document';
 
 /** How far an arrow key moves what is selected, millimetres; with Shift further. */
 const NUDGE_MM = 1;

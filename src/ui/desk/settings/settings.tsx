@@ -1,5 +1,5 @@
 'use client';
-import { DEFAULT_SCHOOLS, SCHOOL_QUESTIONS } from '@/core/procedure';
+import { DEFAULT_SCHOOLS, SCHOOL_QUESTIONS } from '@/core/document';
 import { joiResolver } from '@hookform/resolvers/joi';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
@@ -14,7 +14,7 @@ import {
 } from 'react-hook-form';
 import { settingsSchema } from '@/contracts/schemas';
 import { TRAY_SIZES, type SettingsForm } from '@/contracts/views';
-import { FASTENER_KINDS } from '@/core/hardware';
+import { FASTENER_KINDS } from '@/core/trade';
 import { QuoteTerms } from './quote-terms';
 import { Field, PageHead, Trouble, useSend } from '../../design';
 

@@ -2,7 +2,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { ShopToolView } from '@/contracts/views';
-import { NAMED_TOOLS } from '@/core/hardware';
+import { NAMED_TOOLS } from '@/core/trade';
 import { Trouble, useSend } from '../../design';
 
 const NEW: ShopToolView = {

@@ -1,4 +1,4 @@
-import { readWireColour, wireWords } from '@/core/hardware';
+import { readWireColour, wireWords } from '@/core/trade';
 
 /** A wire as it looks: its base, its stripes along it, and the words; what is no colour stands as it was written. */
 export function WireSwatch({ colour }: { colour: string }) {

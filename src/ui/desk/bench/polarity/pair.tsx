@@ -12,7 +12,7 @@ import {
   type SimulatedSpeaker,
   SURE_ENOUGH,
 } from '@/core/bench';
-import { listed } from '@/core/text';
+import { listed } from '@/core/trade';
 import { Chips } from '../../../design/chips';
 import { ConeDrawing } from '../drawings/cone-drawing';
 import { placeWords } from '../from-door';

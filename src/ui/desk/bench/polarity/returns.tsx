@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { sharedReturns } from '@/core/bench';
-import { listed } from '@/core/text';
+import { listed } from '@/core/trade';
 import { KeepOnJob } from '../keep-on-job';
 import { SaidLine } from '../said-line';
 import { SPEAKERS } from './speakers';

@@ -1,8 +1,7 @@
 'use client';
 import { useState } from 'react';
 import type { JobForm } from '@/contracts/schemas';
-import { capital } from '@/core/text';
-import { doorWords, ZONE_SIDES } from '@/core/vehicle';
+import { capital, doorWords, ZONE_SIDES } from '@/core/trade';
 
 type JobZone = NonNullable<JobForm['zones']>[number];
 

@@ -1,4 +1,4 @@
-import type { DocumentPatch, ProcedureDocument } from '@/core/procedure';
+import type { DocumentPatch, ProcedureDocument } from '@/core/document';
 
 /** What each group about the whole procedure is given. */
 export interface AboutProps {

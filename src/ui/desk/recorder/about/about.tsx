@@ -1,7 +1,7 @@
 'use client';
-import { CAUTIONS } from '@/core/layout';
-import type { Edit, ProcedureDocument } from '@/core/procedure';
-import { findZone, zoneName, ZONES } from '@/core/vehicle';
+import { CAUTIONS } from '@/core/planning';
+import type { Edit, ProcedureDocument } from '@/core/document';
+import { findZone, zoneName, ZONES } from '@/core/trade';
 import { ChipRow, listOrNothing, SelectRow, TextRow, toggled } from '../item/fields';
 import { Group } from '../item/group';
 import type { AboutProps } from './about-props';

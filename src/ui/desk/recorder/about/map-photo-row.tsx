@@ -1,6 +1,6 @@
 'use client';
 import Button from 'react-bootstrap/Button';
-import { scaledPhoto, type Point } from '@/core/procedure';
+import { scaledPhoto, type Point } from '@/core/document';
 import { NumberRow, Row } from '../item/fields';
 import { usePhotoChoice } from '../item/use-photo-choice';
 import { useDrawingTools } from '../tools';

@@ -1,7 +1,6 @@
 'use client';
 import Button from 'react-bootstrap/Button';
-import type { MapFeature, PanelMap } from '@/core/procedure';
-import { FEATURE_KINDS, newFeature } from '@/core/drawing';
+import { type MapFeature, type PanelMap, FEATURE_KINDS, newFeature } from '@/core/document';
 import { ChipRow, listOrNothing, NumberRow, Row } from '../item/fields';
 import { useDrawingTools } from '../tools';
 import type { AboutProps } from './about-props';

@@ -1,6 +1,6 @@
 'use client';
 import Button from 'react-bootstrap/Button';
-import { type Access, type Mount, type Pair, withoutUndefined } from '@/core/procedure';
+import { type Access, type Mount, type Pair, withoutUndefined } from '@/core/document';
 import { NumberRow, patched, SelectRow, TextRow, withoutEntry } from '../item/fields';
 import { Group } from '../item/group';
 import { partChoices } from '../item/item-props';

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { indexItems, itemsOf, namedWords } from '@/core/procedure';
+import { indexItems, itemsOf, namedWords } from '@/core/document';
 import { Row } from '../item/fields';
 import { Group } from '../item/group';
 import type { AboutProps } from './about-props';

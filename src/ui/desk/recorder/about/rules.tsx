@@ -1,8 +1,8 @@
 'use client';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { indexItems, itemsOf, namedWords, parseReference } from '@/core/procedure';
-import { capital } from '@/core/text';
+import { indexItems, itemsOf, namedWords, parseReference } from '@/core/document';
+import { capital } from '@/core/trade';
 import { Row, withoutEntry } from '../item/fields';
 import { Group } from '../item/group';
 import type { AboutProps } from './about-props';

@@ -1,6 +1,6 @@
 'use client';
 import Button from 'react-bootstrap/Button';
-import type { ProcedureDocument } from '@/core/procedure';
+import type { ProcedureDocument } from '@/core/document';
 import { NumberRow, patched, SelectRow, TextRow } from '../item/fields';
 import { Group } from '../item/group';
 import type { AboutProps } from './about-props';

@@ -1,5 +1,5 @@
 'use client';
-import { SCHOOL_QUESTIONS, type SchoolChoice } from '@/core/procedure';
+import { SCHOOL_QUESTIONS, type SchoolChoice } from '@/core/document';
 import { listOrNothing, SelectRow, TextRow } from '../item/fields';
 import { Group } from '../item/group';
 import type { AboutProps } from './about-props';

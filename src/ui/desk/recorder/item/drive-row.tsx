@@ -1,8 +1,7 @@
 'use client';
 import { useId, useState } from 'react';
-import { parseDrive } from '@/core/hardware';
-import { suggestDrives } from '@/core/notation';
-import type { ProcedureDocument } from '@/core/procedure';
+import { parseDrive } from '@/core/trade';
+import { suggestDrives, type ProcedureDocument } from '@/core/document';
 import { Row } from './fields';
 
 const plateOf = (code: string) => parseDrive(code)?.plate ?? code;

@@ -1,7 +1,7 @@
 'use client';
-import { NAMED_TOOLS } from '@/core/hardware';
-import { reachTools } from '@/core/layout';
-import { BODY, countOf, heldParts, type Fastener, type Refit, withoutUndefined } from '@/core/procedure';
+import { NAMED_TOOLS } from '@/core/trade';
+import { reachTools } from '@/core/planning';
+import { BODY, countOf, heldParts, type Fastener, type Refit, withoutUndefined } from '@/core/document';
 import { useCatalogue } from '../../../design';
 import { DriveRow } from './drive-row';
 import { ChipRow, NumberRow, PickRow, SelectRow, TextRow } from './fields';

@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useId, useRef, useState, type ReactNode } from 'react';
-import { withoutUndefined } from '@/core/procedure';
+import { withoutUndefined } from '@/core/document';
 
 /** How long nothing may be typed before it is taken over, milliseconds. */
 const PAUSE_MS = 400;

@@ -1,9 +1,8 @@
 'use client';
 import Button from 'react-bootstrap/Button';
-import { findItem, indexItems, namedWords, type Edit, type ProcedureDocument } from '@/core/procedure';
-import { capital } from '@/core/text';
+import { findItem, indexItems, namedWords, type Edit, type ProcedureDocument, drawingOf } from '@/core/document';
+import { capital } from '@/core/trade';
 import { useCatalogue } from '../../../design';
-import { drawingOf } from '@/core/drawing';
 import { FastenerFields } from './fastener-fields';
 import type { Change } from './item-props';
 import { LinkFields } from './link-fields';

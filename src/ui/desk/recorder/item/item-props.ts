@@ -1,5 +1,5 @@
-import { type ItemPatch, itemWords, indexItems, type ProcedureDocument } from '@/core/procedure';
-import { capital } from '@/core/text';
+import { type ItemPatch, itemWords, indexItems, type ProcedureDocument } from '@/core/document';
+import { capital } from '@/core/trade';
 
 /** Changes fields of the item shown; `typing` while one is typed in. */
 export type Change = (patch: ItemPatch, typing?: boolean) => void;

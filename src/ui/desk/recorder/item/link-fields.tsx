@@ -1,6 +1,6 @@
 'use client';
-import { LINK_KINDS } from '@/core/hardware';
-import { BODY, countOf, type Link } from '@/core/procedure';
+import { LINK_KINDS } from '@/core/trade';
+import { BODY, countOf, type Link } from '@/core/document';
 import { useCatalogue } from '../../../design';
 import { ChipRow, NumberRow, patched, SelectRow, TextRow, withoutEntry } from './fields';
 import { Group } from './group';

@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { MOTIONS } from '@/core/hardware';
+import { MOTIONS } from '@/core/trade';
 import { Row } from './fields';
 
 /** What is done with the part; where it can be done in several places or ways, the arrows say which. */

@@ -1,9 +1,7 @@
 'use client';
 import Button from 'react-bootstrap/Button';
-import { MOTIONS, NAMED_TOOLS, PART_KINDS } from '@/core/hardware';
-import { heldParts, itemWords, indexItems, parseReference, type Part, type Point } from '@/core/procedure';
-import { capital } from '@/core/text';
-import { boundsOf } from '@/core/drawing';
+import { MOTIONS, NAMED_TOOLS, PART_KINDS, capital } from '@/core/trade';
+import { heldParts, itemWords, indexItems, parseReference, type Part, type Point, boundsOf } from '@/core/document';
 import { listOrNothing, PickRow, Row, SelectRow, TextRow } from './fields';
 import { useDrawingTools } from '../tools';
 import { Group } from './group';

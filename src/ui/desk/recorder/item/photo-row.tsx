@@ -2,7 +2,7 @@
 import { useRef, useState, type PointerEvent } from 'react';
 import Button from 'react-bootstrap/Button';
 import Modal from 'react-bootstrap/Modal';
-import { photosOf, type MarkedPhoto as Marked, type PhotoMark, type Point } from '@/core/procedure';
+import { photosOf, type MarkedPhoto as Marked, type PhotoMark, type Point } from '@/core/document';
 import { MarkedPhoto } from '../../../design/marked-photo';
 import { Row } from './fields';
 import type { Change } from './item-props';

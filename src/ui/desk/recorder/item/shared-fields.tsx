@@ -1,8 +1,8 @@
 'use client';
 import type { ReactNode } from 'react';
 import Button from 'react-bootstrap/Button';
-import { type Item, indexItems, itemsOf, itemWords, parseReference, type ProcedureDocument } from '@/core/procedure';
-import { capital } from '@/core/text';
+import { type Item, indexItems, itemsOf, itemWords, parseReference, type ProcedureDocument } from '@/core/document';
+import { capital } from '@/core/trade';
 import { ChipRow, listOrNothing, NumberRow, PickRow, Row, SelectRow, TextRow, toggled, withoutEntry } from './fields';
 import { Group } from './group';
 import { partChoices, type ItemProps } from './item-props';

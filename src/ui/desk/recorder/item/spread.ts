@@ -1,4 +1,4 @@
-import type { Point } from '@/core/procedure';
+import type { Point } from '@/core/document';
 
 /** So many places evenly along a line, both ends included. */
 export const spread = ([ax, ay]: Point, [bx, by]: Point, count: number): Point[] =>

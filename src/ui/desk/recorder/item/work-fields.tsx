@@ -1,6 +1,6 @@
 'use client';
 import Button from 'react-bootstrap/Button';
-import { NAMED_TOOLS, WORK_KINDS } from '@/core/hardware';
+import { NAMED_TOOLS, WORK_KINDS, capital } from '@/core/trade';
 import {
   itemWords,
   indexItems,
@@ -9,8 +9,7 @@ import {
   type Work,
   type WorkPhase,
   withoutUndefined,
-} from '@/core/procedure';
-import { capital } from '@/core/text';
+} from '@/core/document';
 import { ChipRow, listOrNothing, NumberRow, PickRow, Row, SelectRow, TextRow, toggled } from './fields';
 import { squareAround } from '../../../map';
 import { useDrawingTools } from '../tools';

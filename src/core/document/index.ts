@@ -1,0 +1,3 @@
+export * from './procedure';
+export * from './drawing';
+export * from './notation';

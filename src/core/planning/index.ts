@@ -1,0 +1,7 @@
+export * from './graph';
+export * from './check';
+export * from './teardown';
+export * from './order';
+export * from './refit';
+export * from './steps';
+export * from './layout';

@@ -1,0 +1,78 @@
+import type { Place } from '../graph';
+import { itemKey, type ItemRef, type Leaving } from '../../document';
+
+/** What is done to put an item back. */
+export type RefitType =
+  'place' | 'join' | 'seat' | 'start' | 'tighten' | 'fit' | 'seal' | 'restore' | 'work' | 'gate' | 'batteryOn';
+
+/** The points that must be passed before closing. */
+export type GateKind = 'clips' | 'closing-in' | 'test' | 'after-power';
+
+/** What a line of a gate asks. */
+export type CheckFact =
+  | 'pieces-back'
+  | 'inside-back'
+  | 'nothing-left-inside'
+  | 'shield-sealed'
+  | 'weep-holes-clear'
+  | 'glass-path-clear'
+  | 'srs-joined'
+  | 'joined-and-working'
+  | 'joined-and-moving'
+  | 'works'
+  | Leaving
+  | 'set-again';
+
+/** One line of a gate that a person looks at and answers. Its words are made by `wording`. */
+export interface GateCheck {
+  /** Names the line in events and stored plans, whatever its words are: "works:kite-rear-door/woofer". */
+  id: string;
+  fact: CheckFact;
+  /** The part it is asked about before that closes; null at hand-over. */
+  part: ItemRef | null;
+  /** Items the line is about, by `itemKey`. */
+  items: string[];
+  /** What is set again, as recorded; the areas that were peeled back. */
+  what?: string;
+}
+
+/** Something to mind at a step. Its words are made by `wording`. */
+export type RefitNote =
+  | { note: 'comes-back-as'; as: string; material: string | null }
+  | { note: 'not-to-stock' }
+  | { note: 'into-plastic' }
+  | { note: 'limit'; limit: string }
+  | { note: 'by-hand' }
+  | { note: 'mark'; mark: string }
+  | { note: 'hang-control'; control: ItemRef }
+  | { note: 'slip-on'; control: ItemRef }
+  | { note: 'test-after-power'; part: ItemRef };
+
+/** One thing a technician does on the way back. `key` is unique in a refit: "seat:kite-rear-door/card". */
+export interface RefitAction {
+  key: string;
+  type: RefitType;
+  procedure: string | null;
+  item: string;
+  region?: string;
+  side: 'left' | 'right' | 'centre' | null;
+  tool: string;
+  ms: number;
+  place: Place;
+  bin: number | null;
+  /** The removal action this undoes; null for gates. */
+  reverses: string | null;
+  gate: GateKind | null;
+  checks: GateCheck[];
+  notes: RefitNote[];
+  /** A test that has to wait for power, when what it is about is closed already. */
+  late?: boolean;
+}
+
+/** A line of a gate about items of one part. `fact` and items name it. */
+export const checkOf = (fact: CheckFact, part: ItemRef | null, items: string[]): GateCheck => ({
+  id: `${fact}:${items.length === 1 ? items[0] : part ? itemKey(part) : 'vehicle'}`,
+  fact,
+  part,
+  items,
+});

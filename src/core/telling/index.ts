@@ -1,0 +1,2 @@
+export * from './wording';
+export * from './plan';

@@ -1,0 +1,309 @@
+import { durationOf, type Duration, type Pace } from '../../shop';
+import {
+  type Action,
+  DEFAULT_COSTS,
+  type ActionGraph,
+  findLoop,
+  precedenceOf,
+  NEVER,
+  OutOfTime,
+  type ShouldStop,
+  cautionsFor,
+  materialsOf,
+  NO_HISTORY,
+  paceFor,
+  replacementsOf,
+  sparesOf,
+  toolsFor,
+  planTray,
+  type TrayEntry,
+  routeChoices,
+  staying,
+  type LeastTeardown,
+  reasonChains,
+  type SolveControl,
+  type RefitAction,
+  type HandStep,
+  type OrderedSteps,
+  orderRemoval,
+  planRefit,
+} from '../../planning';
+import {
+  type RefitStep,
+  routeWords,
+  stayWords,
+  whyWords,
+  wordRefit,
+  trayLabels,
+  wayWords,
+  linesBeside,
+  wordSteps,
+  type WordingBasis,
+} from '../wording';
+import { chooseTeardown, loopProblem, schoolsOf, type Chosen } from './choose-teardown';
+import { checkOptions, itemKey, listOptions } from '../../document';
+import { ended } from '../../trade';
+import { byPhase, shareOutPeels, type ByPhase } from './phases';
+import { recordedWish } from './recorded';
+import { worthDoing } from './while-open';
+import type { Plan, PlannedAction, PlannedStep, PlanProblem, PlanRequest, PlanResult } from './plan-types';
+
+/** Actions planned at once at most: a whole vehicle has about 1000. Keeps time and memory bounded. */
+const MOST_ACTIONS = 1500;
+
+/** How sure to be of having enough spares where the shop has not said. */
+const DEFAULT_SPARE_LEVEL = 0.9;
+
+/**
+ * Plans the least teardown for the goals and the way back. Returns problems instead of a plan where a goal or an option is
+ * wrong, or where the goals wait for themselves. Documents must have passed the checker without errors.
+ */
+export function makePlan(request: PlanRequest, control?: SolveControl): PlanResult {
+  const optionProblems = checkOptions(request.documents, request.options);
+  if (optionProblems.length)
+    return {
+      ok: false,
+      problems: optionProblems.map(({ code, option, message }) => ({ code, message, items: [option] })),
+    };
+  const shouldStop = control?.shouldStop ?? NEVER;
+  const found = chooseInTime(request, request.options, shouldStop);
+  if (!found) return { ok: false, problems: [tooHard(request)] };
+  if (!found.ok) return found;
+  const { graph, least } = found;
+  const size = [...least.chosen].filter((id) => graph.nodes[id].action).length;
+  if (size > MOST_ACTIONS) {
+    return {
+      ok: false,
+      problems: [
+        {
+          code: 'too-large',
+          items: [],
+          message: `That is ${size} actions; at most ${MOST_ACTIONS} are planned at once, which is more than a vehicle has. Plan fewer zones together.`,
+        },
+      ],
+    };
+  }
+  const { actions, before } = precedenceOf(graph, least.chosen, least.taken);
+  const loop = findLoop(before);
+  if (loop)
+    return {
+      ok: false,
+      problems: [
+        loopProblem(
+          graph,
+          loop.map((at) => actions[at]),
+        ),
+      ],
+    };
+  return { ok: true, plan: assemble(request, found, byPhase(graph, { actions, before }), control) };
+}
+
+/** The least teardown; null where time ran out before one was found. */
+function chooseInTime(
+  request: PlanRequest,
+  options: PlanRequest['options'],
+  shouldStop: ShouldStop,
+): ReturnType<typeof chooseTeardown> | null {
+  try {
+    return chooseTeardown(request, options, shouldStop);
+  } catch (error) {
+    if (error instanceof OutOfTime) return null;
+    throw error;
+  }
+}
+
+const tooHard = ({ documents }: PlanRequest): PlanProblem => ({
+  code: 'too-hard',
+  items: documents.map(({ id }) => id),
+  message: `${documents.map(({ title }) => `“${title}”`).join(' and ')}: there are too many ways in to find the least work in time. Take out routes that nobody would use.`,
+});
+
+function assemble(
+  request: PlanRequest,
+  { graph, least, goals, banned }: Chosen,
+  { apart: { actions, before }, fit, back: backWork }: ByPhase,
+  control?: SolveControl,
+): Plan {
+  const { policy = {} } = request;
+  const costs = policy.costs ?? DEFAULT_COSTS;
+  const history = policy.history ?? NO_HISTORY;
+  const tasks = shareOutPeels(
+    graph,
+    actions.map((id) => graph.nodes[id].action!),
+  );
+  const out = orderRemoval(graph, tasks, before, recordedWish(graph, actions), costs, request.order, control);
+  const between = orderRemoval(
+    graph,
+    fit.actions.map((id) => graph.nodes[id].action!),
+    fit.before,
+    recordedWish(graph, fit.actions),
+    costs,
+    request.order,
+    control,
+  );
+  const fitIds = between.steps.flatMap((step) => step.actions.map((key) => graph.idOf.get(key)!));
+  const removalIds = out.steps.flatMap((step) => step.actions.map((key) => graph.idOf.get(key)!));
+  const back = planRefit(graph, [...removalIds, ...fitIds], costs, control, backWork);
+  const tray = planTray(graph.catalogue, trayEntries(graph, back.actions), policy.trayBins);
+  const chains = reasonChains(graph, least, goals.keys());
+  const why = (id: number) => whyWords(graph, chains, id, (one) => goals.has(one));
+  const toolOf = new Map(
+    [...out.steps, ...between.steps, ...back.steps].flatMap((step) => step.actions.map((key) => [key, step.tool])),
+  );
+  const pricedMs = new Map(tasks.map(({ key, ms }) => [key, ms]));
+  const planned = (id: number): PlannedAction => {
+    const action = graph.nodes[id].action!;
+    const ms = pricedMs.get(action.key) ?? action.ms;
+    return { ...action, ms, tool: toolOf.get(action.key)!, why: why(id), bin: tray.binOf.get(itemKey(action)) ?? null };
+  };
+  const removal = removalIds.map(planned);
+  const fitted = fitIds.map(planned);
+  const refit = wordRefit(
+    graph,
+    back.actions.map((action) => ({
+      ...action,
+      tool: action.type === 'gate' ? 'hand' : toolOf.get(action.key)!,
+      bin: tray.binOf.get(itemKey(action)) ?? null,
+    })),
+  );
+  const schools = schoolsOf(policy, request.documents[0]);
+  const routes = routeChoices(graph, least, [...goals.keys()], new Set(banned.keys()), control?.shouldStop);
+  const waysTaken = Object.fromEntries(routes.map(({ of, index }) => [itemKey(graph.nodes[of].ref), index]));
+  const labels = trayLabels(graph, waysTaken, [...tray.binOf.keys(), ...tray.taped]);
+  const basis: WordingBasis = {
+    graph,
+    waysTaken,
+    refit: new Map(refit.map((step) => [step.key, step])),
+    schools,
+    wait: policy.srsWait,
+  };
+  const binsOf = binLookup([...removal, ...refit]);
+  const pace = paceFor(history, request.documents);
+  return {
+    removal,
+    before: beforeIn(removalIds, actions, before),
+    waysTaken,
+    refit,
+    handSteps: out.steps,
+    fit: fitted,
+    fitSteps: between.steps,
+    backWork: backWork.map((id) => graph.nodes[id].key),
+    steps: {
+      removal: plannedSteps(basis, out.steps, binsOf, (key) => why(graph.idOf.get(key)!)),
+      fit: plannedSteps(basis, between.steps, binsOf, (key) => why(graph.idOf.get(key)!)),
+      refit: plannedSteps(basis, back.steps, binsOf, () => []),
+    },
+    tools: toolsFor(graph, [...removal, ...fitted], refit),
+    tray: tray.bins.map((bin) => ({ ...bin, label: bin.items.map((item) => labels.get(item)!).join('; ') })),
+    taped: tray.taped.map((item) => ({ item, label: labels.get(item)! })),
+    fewestBins: tray.fewest,
+    staysOn: Object.fromEntries(tray.staysOn),
+    spares: sparesOf(graph, removal, policy.spareLevel ?? DEFAULT_SPARE_LEVEL, history),
+    replacements: replacementsOf(graph, removal),
+    materials: materialsOf(graph, [...removal, ...fitted]),
+    pace,
+    time: timeOf(
+      [...removal, ...fitted],
+      refit,
+      betweenSeconds(out) + betweenSeconds(between) + betweenSeconds(back),
+      pace,
+    ),
+    cautions: cautionsFor(graph, [...removal, ...fitted]),
+    ways: wayWords(schools, [...request.documents.flatMap((one) => one.schools ?? []), ...(policy.jobSchools ?? [])]),
+    schools,
+    whileOpen: worthDoing(graph, least),
+    unknownOptions: unknownOptions(request, least, graph, control?.shouldStop),
+    missingProcedures: graph.missingProcedures,
+    cost: out.cost,
+    recorded: out.recorded,
+    refitCost: back.cost,
+    routesTaken: routes.map((route) => routeWords(graph, route)),
+    stays: staying(graph, least, routes).map((part) => stayWords(graph, part)),
+  };
+}
+
+/** The bins that a step's pieces go to or come from, ascending. */
+function binLookup(actions: { key: string; bin: number | null }[]): (keys: string[]) => number[] {
+  const bins = new Map(actions.map(({ key, bin }) => [key, bin]));
+  return (keys) => [...new Set(keys.flatMap((key) => bins.get(key) ?? []))].sort((a, b) => a - b);
+}
+
+function plannedSteps(
+  basis: WordingBasis,
+  steps: HandStep[],
+  binsOf: (keys: string[]) => number[],
+  why: (key: string) => string[],
+): PlannedStep[] {
+  const words = wordSteps(basis, steps);
+  return steps.map(({ key, kind, procedure, part, actions, tool, ms }, at) => ({
+    key,
+    kind,
+    procedure,
+    part,
+    actions,
+    title: words[at].title,
+    detail: [...linesBeside(words[at]), ...words[at].notes].map(ended).join(' '),
+    where: words[at].where,
+    tool,
+    seconds: ms / 1000,
+    bins: binsOf(actions),
+    // Its last action is what the step is for.
+    why: why(actions[actions.length - 1]),
+  }));
+}
+
+/** Direct precedence by position in the sequence. */
+function beforeIn(sequence: number[], actions: number[], before: number[][]): number[][] {
+  const placeOf = new Map(sequence.map((id, place) => [id, place]));
+  const atOf = new Map(actions.map((id, at) => [id, at]));
+  return sequence.map((id) => before[atOf.get(id)!].map((need) => placeOf.get(actions[need])!).sort((a, b) => a - b));
+}
+
+/** Changing tools and moving, seconds: what an order costs besides its steps' own times. */
+const betweenSeconds = ({ steps, cost }: OrderedSteps) =>
+  cost.seconds - steps.reduce((sum, { kind, ms }) => sum + (kind === 'gate' ? 0 : ms / 1000), 0);
+
+/** Share added for what no step names: looking, walking, the phone (common practice, no source). */
+const ALLOWANCE = 0.15;
+
+/** How long taking apart and putting back take together. Waiting is in the steps where the shop knows its time. */
+function timeOf(removal: Action[], refit: RefitStep[], between: number, pace: Pace): Duration {
+  const seconds = [...removal, ...refit].map((step) => step.ms / 1000).filter((value) => value > 0);
+  const own = seconds.reduce((sum, one) => sum + one, 0);
+  return durationOf(seconds, between + ALLOWANCE * (own + between), pace);
+}
+
+function trayEntries(graph: ActionGraph, refit: RefitAction[]): TrayEntry[] {
+  const steps = refit.filter((step) => step.type === 'start' || step.type === 'fit');
+  return steps.map((step) => ({
+    id: itemKey(step),
+    procedure: step.procedure!,
+    fastener: graph.indexes.get(step.procedure!)!.fasteners.get(step.item)!,
+  }));
+}
+
+/** The options nobody has given whose values lead to different work; one that could not be looked into in time is named too. One least teardown for each value. */
+function unknownOptions(
+  request: PlanRequest,
+  least: LeastTeardown,
+  graph: ActionGraph,
+  shouldStop: ShouldStop = NEVER,
+): string[] {
+  const signature = (chosen: ReadonlySet<number>, of: ActionGraph) =>
+    [...chosen]
+      .map((id) => of.nodes[id])
+      .filter((node) => node.action)
+      .map((node) => node.key)
+      .sort()
+      .join();
+  const now = signature(least.chosen, graph);
+  return [...listOptions(request.documents)]
+    .filter(([option, values]) => {
+      if (request.options[option] !== undefined) return false;
+      return values.some((value) => {
+        const found = shouldStop() ? null : chooseInTime(request, { ...request.options, [option]: value }, shouldStop);
+        return !found?.ok || signature(found.least.chosen, found.graph) !== now;
+      });
+    })
+    .map(([option]) => option);
+}

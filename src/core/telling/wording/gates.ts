@@ -1,0 +1,21 @@
+import { indexItems, itemWords, type ProcedureDocument } from '../../document';
+import { doorWords } from '../../trade';
+import type { RefitStep } from './refit';
+
+/** A gate's title: "Clips of the door card", "Test before the corner trim closes". */
+export function gateWords(
+  documents: ProcedureDocument[],
+  gate: Pick<RefitStep, 'gate' | 'procedure' | 'item' | 'late'>,
+): string {
+  const document = documents.find((one) => one.id === gate.procedure);
+  if (gate.gate === 'after-power') return 'Set again after power';
+  if (!document) return 'Test before giving back';
+  const part = itemWords(indexItems(document), gate.item);
+  const place = documents.length > 1 ? `, ${doorWords(document)}` : '';
+  const titles = {
+    clips: `Clips of the ${part}`,
+    'closing-in': `Before the ${part} closes`,
+    test: gate.late ? `Test with the ${part} in place` : `Test with the ${part} open`,
+  };
+  return `${titles[gate.gate ?? 'test']}${place}`;
+}

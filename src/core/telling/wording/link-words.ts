@@ -1,0 +1,53 @@
+import { linkKindOrGuess, capital, listed, withArticle } from '../../trade';
+import { countOf, type Link } from '../../document';
+import { carried } from './removal-words';
+import { linksOf, nameOf, notesIn, notesOut, placeWords, stateWords, type Draft, type Site } from './step-site';
+import { withoutSrs } from './srs-name';
+import { tabWords } from './step-verbs';
+
+/** The tethers of one part, each with how it lets go or goes in; lifting the part away where that is in the step. */
+export function linkStep(site: Site, way: 'out' | 'in'): Draft {
+  const own = linksOf(site);
+  const words = own.map((link) => {
+    const kind = linkKindOrGuess(site.graph.catalogue, link.kind);
+    return { link, kind, verb: way === 'out' ? kind.verb : kind.refitVerb, name: countedLink(site, link) };
+  });
+  const verbs = [...new Set(words.map(({ verb }) => verb))];
+  const phrases = verbs.map((verb) => {
+    const names = words.filter((one) => one.verb === verb).map(({ name }) => name);
+    return { verb, names: listed(names) };
+  });
+  const [first, ...rest] = phrases;
+  const off = site.pieces.find(({ type }) => type === 'takeOff')?.item;
+  const lines = words.flatMap(({ link, kind, name }) => {
+    const how = way === 'out' ? tabWords(link, kind) : link.keyed ? 'fits one way' : '';
+    const mark = way === 'out' && link.mark ? `mark: ${link.mark}` : '';
+    const told = [how, mark].filter(Boolean).join('; ');
+    return told ? [`${capital(own.length > 1 ? `${name}: ${told}` : told)}.`] : [];
+  });
+  const [owner] = own.map(({ joins }) => joins.find((end) => end !== 'body'));
+  const isNamed = own.every(({ name }) => name);
+  const srs = own.some(({ safety }) => safety === 'srs');
+  return {
+    verb: first.verb,
+    plate: srs ? 'SRS' : null,
+    thing: [
+      `${srs ? withoutSrs(first.names.replace(/^the /, '')) : first.names}${isNamed || !owner ? '' : ` of ${withArticle(nameOf(site, owner))}`}`,
+      ...rest.map(({ verb, names }) => `${verb.toLowerCase()} ${names}`),
+    ].join(', '),
+    where: way === 'out' && own.length ? placeWords(site, own[0].id) : '',
+    lines: [
+      ...lines,
+      ...(off
+        ? [`Then lift ${withArticle(nameOf(site, off))} away and put it aside, face up.`, ...carried(site, off)]
+        : []),
+    ],
+    notes: way === 'out' ? notesOut(site) : notesIn(site),
+    done: off ? 'It is off' : way === 'out' ? stateWords(own.length, 'undone') : stateWords(own.length, 'joined'),
+  };
+}
+
+function countedLink(site: Site, link: Link): string {
+  const name = nameOf(site, link.id);
+  return countOf(link) > 1 ? `${countOf(link)} ${name}` : withArticle(name);
+}

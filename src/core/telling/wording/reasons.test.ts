@@ -1,0 +1,48 @@
+import { describe, expect, it } from 'vitest';
+import { demoProcedure } from '@tests/support/demo';
+import { planOf } from '@tests/support/plan';
+import { DEFAULT_SCHOOLS } from '../../document';
+import { makePlan, type Plan, type PlannedAction } from '../plan';
+
+const KITE = demoProcedure('kite-rear-door');
+const LUMEN = demoProcedure('lumen-front-door');
+const kite = planOf(KITE, ['woofer'], { windows: 'power' });
+const lumen = planOf(LUMEN, ['woofer'], { audio: 'amplified', puddle: 'fitted' });
+const step = (plan: Plan, key: string): PlannedAction =>
+  plan.removal.find((action) => `${action.type} ${action.item}` === key)!;
+
+describe('why', () => {
+  it('goes from the step to the goal by the shortest chain, each hop in trade words', () => {
+    expect(step(kite, 'release t1').why).toEqual([
+      'the tabs hold the pull-cup cap',
+      'the pull-cup cap covers the T20 screws',
+      'the T20 screws hold the door card',
+      'the door card covers the door speaker',
+      'the door speaker is wanted out',
+    ]);
+    expect(step(kite, 'undo l2').why).toEqual([
+      'the release cable still ties the door card',
+      'the door card covers the door speaker',
+      'the door speaker is wanted out',
+    ]);
+    expect(step(kite, 'takeOff woofer').why).toEqual(['the door speaker is wanted out']);
+  });
+
+  it('says of a loose part what frees it, not the other way round', () => {
+    const carry = planOf(demoProcedure('carry-front-door-right'), ['speaker'], {});
+    expect(step(carry, 'takeOff washer').why[0]).toBe('the nosed washer lies loose once the window crank is off');
+  });
+
+  it('tells why the battery goes off', () => {
+    expect(step(lumen, 'batteryOff battery').why[0]).toContain("battery off and the vehicle maker's wait come first");
+    const always = makePlan({
+      documents: [KITE],
+      goals: ['sail'],
+      options: { windows: 'power' },
+      policy: { schools: { ...DEFAULT_SCHOOLS, battery: 'always' } },
+    });
+    expect(always.ok && always.plan.removal.find((action) => action.type === 'batteryOff')!.why).toEqual([
+      'the shop always takes the battery off',
+    ]);
+  });
+});

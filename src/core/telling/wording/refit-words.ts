@@ -1,0 +1,140 @@
+import { findMotion, listed, lowerFirst, sentence, withArticle } from '../../trade';
+import { countOf, heldParts, type Fastener, type Part } from '../../document';
+import { linkStep } from './link-words';
+import { regionsWords } from './refit';
+import { regionsOf } from './removal-words';
+import { butylWords } from './ways';
+import {
+  countedPieces,
+  fastenersOf,
+  kindOf,
+  linksOf,
+  nameOf,
+  nounOf,
+  notesIn,
+  partOf,
+  placeWords,
+  plateOf,
+  stateWords,
+  type Draft,
+  type Site,
+} from './step-site';
+
+/** A part is brought back, and what ties it is joined while it is held. */
+export function offer(site: Site): Draft {
+  const part = partOf(site)!;
+  const joins = linksOf(site);
+  const joined = joins.length
+    ? linkStep({ ...site, pieces: site.pieces.filter(({ type }) => type === 'join') }, 'in')
+    : null;
+  const told = joined && `${joined.verb.toLowerCase()} ${joined.thing}`;
+  return {
+    verb: 'Offer up',
+    thing: withArticle(nameOf(site, part.id)),
+    lines: [
+      'Hold it near; cables and plugs through their holes.',
+      ...(told ? [sentence(told)] : []),
+      ...(joined?.lines ?? []),
+    ],
+    notes: notesIn(site),
+    done: joins.length ? 'It is held and joined' : 'It is in place',
+  };
+}
+
+/** Only what was peeled back is sealed again. */
+function sealAgain(site: Site, part: Part, regions: string[]): Draft {
+  const pieces = fastenersOf(site);
+  return {
+    verb: 'Seal',
+    thing: `the ${regionsWords(regions)} of ${withArticle(nameOf(site, part.id))}`,
+    lines: [butylWords(site.schools), ...(pieces.length ? [sentence(`${countedPieces(site, pieces)} home`)] : [])],
+    notes: notesIn(site),
+    done: 'It is sealed',
+  };
+}
+
+/** Hooks first, then the motions the other way round, then the pieces pressed home. */
+export function seat(site: Site): Draft {
+  const part = partOf(site)!;
+  const regions = regionsOf(site.step.actions);
+  if (regions.length && !site.pieces.some(({ type }) => type === 'seat')) return sealAgain(site, part, regions);
+  const fasteners = fastenersOf(site);
+  const isHook = (one: Fastener) => one.kind === 'hook';
+  const motions = (part.motions ?? [])
+    .map((code) => findMotion(site.graph.catalogue, code)?.refitWords ?? code)
+    .reverse();
+  const hooks = fasteners.filter(isHook);
+  const pressed = fasteners.filter((one) => !isHook(one));
+  const clicks = pressed.some((one) => !kindOf(site, one).integral);
+  const order = [
+    ...(hooks.length ? [`${countedPieces(site, hooks)} in first`] : []),
+    ...motions,
+    ...(pressed.length ? [`${countedPieces(site, pressed)} home`] : []),
+  ];
+  return {
+    verb: 'Seat',
+    thing: withArticle(nameOf(site, part.id)),
+    lines: [
+      ...(order.length ? [sentence(order.join(', then '))] : []),
+      ...(part.kind === 'shield' ? [butylWords(site.schools)] : []),
+      ...(clicks ? ['If one does not click, check and try again; do not hit harder.'] : []),
+    ],
+    notes: notesIn(site),
+    done: 'It is home',
+  };
+}
+
+export function screws(site: Site): Draft {
+  const fasteners = fastenersOf(site);
+  const count = fasteners.reduce((sum, one) => sum + countOf(one), 0);
+  const plates = [...new Set(fasteners.map(plateOf))];
+  const nouns = [...new Set(fasteners.map((one) => kindOf(site, one).plural))];
+  const noun = count === 1 ? kindOf(site, fasteners[0]).name : nouns.length === 1 ? nouns[0] : 'fasteners';
+  const isStart = site.step.kind === 'start';
+  const of = site.step.part ? ` of ${withArticle(nameOf(site, site.step.part))}` : '';
+  return {
+    verb: isStart ? 'Start' : 'Tighten',
+    plate: plates.length === 1 ? plates[0] : null,
+    count,
+    thing: `${noun}${of}${isStart ? ' by hand' : ''}`,
+    where: fasteners.length === 1 ? placeWords(site, fasteners[0].id) : '',
+    lines: [
+      ...(fasteners.length > 1 ? fasteners.map((one) => sentence(screwWords(site, one))) : []),
+      ...(isStart && count > 1 ? ['All of them by hand before the first is tightened.'] : []),
+    ],
+    notes: isStart ? notesIn(site) : site.pieces.flatMap(({ item }) => limitWords(site, item)),
+    done: stateWords(count, isStart ? 'started' : 'tight'),
+  };
+}
+
+/** "2 × T20 where the pull-cup cap was": which screw goes where. */
+const screwWords = (site: Site, one: Fastener) =>
+  [
+    countOf(one) > 1 ? `${countOf(one)} ×` : '',
+    plateOf(one) ?? nounOf(site, one),
+    one.length ? `× ${one.length} mm` : '',
+    lowerFirst(placeWords(site, one.id)),
+  ]
+    .filter(Boolean)
+    .join(' ');
+
+const limitWords = (site: Site, item: string): string[] => {
+  const limit = site.index.fasteners.get(item)?.refit?.limit;
+  if (!limit) return [];
+  return [limit === 'plastic' ? 'Into plastic: a little beyond hand-tight is enough.' : `Limit: ${limit}.`];
+};
+
+export function fit(site: Site): Draft {
+  const [fastener] = fastenersOf(site);
+  const count = countOf(fastener);
+  const held = listed(heldParts(fastener).map((part) => withArticle(nameOf(site, part))));
+  return {
+    verb: kindOf(site, fastener).refitVerb,
+    plate: plateOf(fastener),
+    count,
+    thing: `${nounOf(site, fastener)} of ${held}`,
+    where: placeWords(site, fastener.id),
+    notes: notesIn(site),
+    done: stateWords(count, 'home'),
+  };
+}

@@ -1,0 +1,126 @@
+import { inPlace } from './place';
+import { withoutSrs } from './srs-name';
+import { countOf, countedWords, itemWords, readItemKey, type ItemRef } from '../../document';
+import { capital, listed } from '../../trade';
+import type { ActionGraph, GateCheck, RefitAction, RefitNote } from '../../planning';
+
+/** A line of a gate with its words. */
+export interface WordedCheck extends GateCheck {
+  text: string;
+}
+
+/** A step of the way back with the words of its checks and notes. */
+export interface RefitStep extends Omit<RefitAction, 'checks' | 'notes'> {
+  checks: WordedCheck[];
+  notes: string[];
+}
+
+/** Puts the checks and notes of a way back into words. Lines of one gate that read the same are one line about all their items. */
+export const wordRefit = (graph: ActionGraph, steps: RefitAction[]): RefitStep[] =>
+  steps.map((step) => ({
+    ...step,
+    checks: mergeSame(
+      step.checks.map((check) => ({ ...check, text: checkWords(graph, check) + elsewhere(graph, step, check) })),
+    ),
+    notes: step.notes.map((note) => noteWords(graph, note)),
+  }));
+
+/** Which door a line is about, where its gate's title does not say it. */
+function elsewhere(graph: ActionGraph, { procedure }: Pick<RefitAction, 'procedure'>, { items }: GateCheck): string {
+  const doors = new Set(items.flatMap((item) => readItemKey(item)?.procedure ?? []));
+  const [door] = doors;
+  return doors.size === 1 && door !== procedure ? inPlace(graph, door) : '';
+}
+
+function mergeSame(checks: WordedCheck[]): WordedCheck[] {
+  const merged = new Map<string, WordedCheck>();
+  for (const check of checks) {
+    const same = merged.get(check.text);
+    merged.set(check.text, same ? { ...same, items: [...new Set([...same.items, ...check.items])] } : check);
+  }
+  return [...merged.values()];
+}
+
+/** Names of areas in running text: "lower half and upper half". */
+export const regionsWords = (regions: string[]) => listed(regions.map((region) => region.replace(/-/g, ' ')));
+
+const nameOf = (graph: ActionGraph, { procedure, item }: ItemRef) =>
+  itemWords(graph.indexes.get(procedure)!, item, graph.catalogue);
+
+/** One line of a gate, as a sentence without its full stop. */
+export function checkWords(graph: ActionGraph, { fact, part, items, what }: GateCheck): string {
+  const first = items[0] ? readItemKey(items[0])! : null;
+  const name = first ? nameOf(graph, first) : '';
+  const partName = part ? nameOf(graph, part) : '';
+  switch (fact) {
+    case 'pieces-back': {
+      const count = countOf(graph.indexes.get(first!.procedure)!.fasteners.get(first!.item)!);
+      return `${count} of ${count} ${name} back on the ${partName}; broken or lost ones replaced`;
+    }
+    case 'inside-back':
+      return `Everything behind the ${partName} is back: ${items.map((key) => counted(graph, key)).join(', ')}`;
+    case 'nothing-left-inside':
+      return 'No tools, rags or loose pieces left inside';
+    case 'shield-sealed':
+      return what ? `Water shield sealed again: ${regionsWords(what.split(', '))}` : 'Water shield sealed all round';
+    case 'swarf':
+      return `Swarf of the ${name} vacuumed out`;
+    case 'bare-edge':
+      return `Bare edge of the ${name} primed against rust`;
+    case 'open-hole':
+      return `${capital(name)}: hole closed or grommet in`;
+    case 'warm-glue':
+      return `${capital(name)}: glue set and cold`;
+    case 'weep-holes-clear':
+      return 'Weep holes clear';
+    case 'glass-path-clear':
+      return 'Glass path clear: window run down and up';
+    case 'srs-joined':
+      return `SRS ${withoutSrs(name)}${ownerWords(graph, first!)} home and locked; airbag lamp goes out after its self-check`;
+    case 'joined-and-working':
+      return `${capital(name)}${ownerWords(graph, first!)} plugged in and working`;
+    case 'joined-and-moving':
+      return `${capital(name)}${ownerWords(graph, first!)} hooked up and moving freely`;
+    case 'works':
+      return `${capital(name)} works`;
+    case 'set-again':
+      return capital(what ?? '');
+  }
+}
+
+function counted(graph: ActionGraph, key: string): string {
+  const { procedure, item } = readItemKey(key)!;
+  return countedWords(graph.indexes.get(procedure)!, item, graph.catalogue);
+}
+
+/** " of the switch pack": what a link belongs to. Empty where that is the vehicle itself. */
+function ownerWords(graph: ActionGraph, { procedure, item }: ItemRef): string {
+  const index = graph.indexes.get(procedure)!;
+  const owner = index.links.get(item)!.joins.find((end) => index.parts.has(end));
+  return owner ? ` of the ${itemWords(index, owner)}` : '';
+}
+
+function noteWords(graph: ActionGraph, note: RefitNote): string {
+  switch (note.note) {
+    case 'comes-back-as':
+      return `Comes back as ${note.as}${note.material ? ` (${note.material})` : ''}.`;
+    case 'not-to-stock':
+      return 'Cannot go back to stock.';
+    case 'into-plastic':
+      return 'Into plastic: a little beyond hand-tight is enough.';
+    case 'limit':
+      return `Limit: ${note.limit}.`;
+    case 'by-hand':
+      return 'By hand only, in the old thread.';
+    case 'mark':
+      return `Mark: ${note.mark}.`;
+    case 'hang-control':
+      return `Hang the ${nameOf(graph, note.control)} on its plug for it, then unplug.`;
+    case 'slip-on':
+      return `Slip the ${nameOf(graph, note.control)} on its shaft to run the glass.`;
+    case 'test-after-power': {
+      const part = nameOf(graph, note.part);
+      return `No power before every SRS connector is plugged in, so this test comes with the ${part} already closed. If it fails, the ${part} comes off again.`;
+    }
+  }
+}

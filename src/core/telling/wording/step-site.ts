@@ -1,0 +1,126 @@
+import { fastenerKindOf, parseDrive, capital, ended, listed } from '../../trade';
+import {
+  countOf,
+  findItem,
+  itemKey,
+  itemWords,
+  ownCovers,
+  type Fastener,
+  type ItemIndex,
+  type Link,
+  type Part,
+  type Schools,
+} from '../../document';
+import { readStepKey, type ActionGraph, type HandStep } from '../../planning';
+import type { RefitStep } from './refit';
+import { pieceWords } from './step-verbs';
+
+/** What one step says: a title to shout across the bay, where it is, and the sentences under it. */
+export interface StepWords {
+  verb: string;
+  /** Text of the size plate; null where there is no size. */
+  plate: string | null;
+  /** What it is done to, with its article where it is one thing. */
+  thing: string;
+  /** Pieces, where they are counted. */
+  count: number | null;
+  title: string;
+  /** Where it hides or where to start. Empty where the title says it. */
+  where: string;
+  /** How, one sentence each. */
+  lines: string[];
+  /** What somebody noted about it for this direction. */
+  notes: string[];
+  /** The words on the bar that says it is done. */
+  done: string;
+}
+
+/** What the words are drawn from. */
+export interface WordingBasis {
+  graph: ActionGraph;
+  /** By which way items with several were reached. */
+  waysTaken: Readonly<Record<string, number>>;
+  /** The actions of the way back by key, with the words of their notes and checks; empty on the way out. */
+  refit?: ReadonlyMap<string, RefitStep>;
+  /** The ways of working that are followed; absent: those of a new shop. */
+  schools?: Schools;
+  /** The wait after battery-off and where it is from. */
+  wait?: WaitSource | null;
+}
+
+/** A wait after battery-off: how long, by what source, and whether it is only the shop's usual one. */
+export interface WaitSource {
+  seconds: number;
+  source: string;
+  isFallback: boolean;
+}
+
+/** What a step's own sentences say; the rest follows from it. */
+export type Draft = Pick<StepWords, 'verb' | 'thing'> & Partial<StepWords>;
+
+/** One item of a step with what is done to it. */
+export interface Piece {
+  type: string;
+  item: string;
+}
+
+/** What the sentences of one step are made from. */
+export interface Site extends WordingBasis {
+  step: HandStep;
+  index: ItemIndex;
+  pieces: Piece[];
+}
+
+export const nameOf = ({ index, graph }: Site, item: string) => itemWords(index, item, graph.catalogue);
+export const partOf = (site: Site): Part | undefined => site.index.parts.get(site.step.part ?? '');
+export const fastenersOf = ({ pieces, index }: Site): Fastener[] =>
+  pieces.flatMap(({ item }) => index.fasteners.get(item) ?? []);
+export const linksOf = ({ pieces, index }: Site): Link[] => pieces.flatMap(({ item }) => index.links.get(item) ?? []);
+export const kindOf = ({ graph }: Site, fastener: Fastener) => fastenerKindOf(graph.catalogue, fastener);
+
+/** "9 push clips and 3 hooks". */
+export const countedPieces = (site: Site, fasteners: Fastener[]) =>
+  listed(fasteners.map((one) => pieceWords(kindOf(site, one), one, nameOf(site, one.id))));
+
+/** Notes of the way out, of everything a step touches. */
+export const notesOut = (site: Site): string[] => [
+  ...new Set(
+    site.pieces.flatMap(({ type, item }) => {
+      if (type === 'takeOff') return [];
+      const one = findItem(site.index, item);
+      return [one?.technique, one?.note].flatMap((text) => (text ? [capital(ended(text))] : []));
+    }),
+  ),
+];
+
+/** Notes of the way back: what was recorded for it, and what follows from the fastener. */
+export const notesIn = (site: Site): string[] => [
+  ...new Set(
+    site.step.actions.flatMap((key) => {
+      const item = readStepKey(key)!.item;
+      const own = findItem(site.index, item)?.refitNote;
+      return [...(own ? [capital(ended(own))] : []), ...(site.refit?.get(key)?.notes ?? [])];
+    }),
+  ),
+];
+
+/** Where an item hides: "where the pull-cup cap was, 60 mm deep". */
+export function placeWords(site: Site, item: string): string {
+  const covers = ownCovers(site.index, item, site.waysTaken[itemKey({ procedure: site.step.procedure!, item })]);
+  const fastener = site.index.fasteners.get(item);
+  const depth = [fastener?.recess ? `${fastener.recess} mm deep` : '', fastener?.angle ? `at ${fastener.angle}°` : ''];
+  const behind = covers.length
+    ? `where the ${listed(covers.map((one) => nameOf(site, one)))} ${covers.length > 1 ? 'were' : 'was'}`
+    : '';
+  return capital([behind, ...depth].filter(Boolean).join(', '));
+}
+
+export const plateOf = ({ drive }: Fastener) => (drive ? (parseDrive(drive)?.plate ?? drive) : null);
+export const stateWords = (count: number, state: string) =>
+  count === 1 ? `It is ${state}` : count === 2 ? `Both are ${state}` : `All ${count} are ${state}`;
+
+/** A fastener's noun without its size, which stands on the plate. */
+export const nounOf = (site: Site, fastener: Fastener) => {
+  const kind = kindOf(site, fastener);
+  return fastener.name ? nameOf(site, fastener.id) : countOf(fastener) === 1 ? kind.name : kind.plural;
+};

@@ -1,0 +1,64 @@
+import { workKindOf, capital, ended, listed, sentence, withArticle } from '../../trade';
+import type { ActionGraph } from '../../planning';
+import { itemWords, parseReference, type ItemRef, type Work } from '../../document';
+import { regionsWords } from './refit';
+import { notesIn, notesOut, type Draft, type Site } from './step-site';
+
+/** One piece of work: what is done, where it is found again, what it leaves and with what. */
+export function workStep(site: Site): Draft {
+  const [{ type, item }] = site.pieces;
+  const work = site.index.works.get(item)!;
+  const name = itemWords(site.index, item, site.graph.catalogue);
+  if (type === 'restore')
+    return {
+      verb: 'Put back',
+      thing: withArticle(name),
+      lines: [capital(ended(work.undo ?? ''))],
+      notes: notesIn(site),
+      done: 'It is as it was',
+    };
+  const covers = coverWords(site, work);
+  return {
+    verb: workKindOf(work.kind).verb,
+    thing: withArticle(name),
+    where: covers.length ? capital(`with the ${listed(covers)} out of the way`) : '',
+    lines: [
+      ...datumLines(work),
+      ...(work.material?.length
+        ? [sentence(`with ${listed(work.material.map((one) => one.replace(/-/g, ' ')))}`)]
+        : []),
+      ...(work.reversible === false ? ['This cannot go back to stock.'] : []),
+      ...(work.undo ? [`On the way back: ${ended(work.undo)}`] : []),
+    ],
+    notes: notesOut(site),
+    done: 'It is done',
+  };
+}
+
+/** A piece of work as it is offered: "Grease the latch". */
+export function workTitle(graph: ActionGraph, { procedure, item }: ItemRef): string {
+  const index = graph.indexes.get(procedure)!;
+  return `${workKindOf(index.works.get(item)!.kind).verb} ${withArticle(itemWords(index, item, graph.catalogue))}`;
+}
+
+/** What is out of the way for it: "door card and lower half of the water shield". */
+const coverWords = ({ index, graph }: Site, { needs = [] }: Work): string[] =>
+  needs.flatMap((text) => {
+    const reference = parseReference(text);
+    if (!reference || reference.procedure !== null || !index.parts.has(reference.item)) return [];
+    const name = itemWords(index, reference.item, graph.catalogue);
+    return [reference.region ? `${regionsWords([reference.region])} of the ${name}` : name];
+  });
+
+/** "45 mm above the lower seam, 120 mm behind the hinge edge." */
+function datumLines({ datum }: Work): string[] {
+  if (!datum) return [];
+  const up =
+    datum.up === undefined ? '' : `${Math.abs(datum.up)} mm ${datum.up < 0 ? 'below' : 'above'} the ${datum.from}`;
+  const back =
+    datum.back === undefined
+      ? ''
+      : `${Math.abs(datum.back)} mm ${datum.back < 0 ? 'in front of' : 'behind'} the ${datum.andFrom ?? datum.from}`;
+  const told = [up, back].filter(Boolean).join(', ');
+  return told ? [`${capital(told)}; check it twice.`] : [];
+}

@@ -1,0 +1,3 @@
+export * from './text';
+export * from './hardware';
+export * from './vehicle';
