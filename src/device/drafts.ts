@@ -81,7 +81,7 @@ function readAtHand(place: string): { base?: DraftBase; edits: DraftEdit[] } {
   return 'included' in kept ? { base: kept as DraftBase, edits } : readWhole(place, kept as KeptWhole);
 }
 
-/** How drafts were kept before 0.3: the whole document after each edit, with what it was edited from. */
+/** How drafts were kept before 0.3.1: the whole document after each edit, with what it was edited from. */
 interface KeptWhole {
   version: number;
   document: ProcedureDocument;

@@ -1,4 +1,4 @@
-import { checkWords, gateWords, inPlace, itemInPlace, piecesInPlace } from '../../core/telling';
+import { checkWords, gateWords, inPlace, inPlaceOf, itemInPlace, piecesInPlace, stepInPlace } from '../../core/telling';
 import { fastenerKindOf, capital, sideWords } from '../../core/trade';
 import { type GateCheck, inRound, readRound, readStepKey, type ActionGraph } from '../../core/planning';
 import { itemWords, readItemKey } from '../../core/document';
@@ -157,17 +157,14 @@ export function runReport(
         `${words}${settled ? `: ${settled.item ? `put back, ${settled.reason}` : `not from this vehicle, ${settled.reason}`}` : ''}`,
     ),
     fell: isOlder ? [] : fellWords(basis.graph, state),
-    asFound: state.asFound.map(({ difference, item }) => `${difference}${placeOf(basis.graph, item)}`),
-    skipped: [...state.skipped].map(([action, reason]) => `${stepThing(basis.graph, action)}: ${reason}`),
+    asFound: state.asFound.map(({ difference, item }) => `${difference}${inPlaceOf(basis.graph, item)}`),
+    skipped: [...state.skipped].map(([action, reason]) => `${stepInPlace(basis.graph, action)}: ${reason}`),
     notes: state.log.flatMap((event) => (event.type === 'note' && readSerial(event.text) === null ? [event.text] : [])),
     photos: state.log.flatMap((event) =>
       event.type === 'photo' ? [{ id: event.photo, words: event.words ?? itemOf(event.item) }] : [],
     ),
   };
 }
-
-/** Which door an item is at, behind its words, in a run over several. */
-const placeOf = (graph: ActionGraph, item: string | null) => inPlace(graph, readItemKey(item ?? '')?.procedure ?? null);
 
 /** Pieces that fell inside, and whether they came out again. */
 function fellWords(graph: ActionGraph, { log }: Pick<RunState, 'log'>): string[] {
@@ -186,14 +183,6 @@ function fellWords(graph: ActionGraph, { log }: Pick<RunState, 'log'>): string[]
     const outcome = found === count ? 'out again' : found > 0 ? `${found} of them out again` : 'not found';
     return `${what}: ${outcome}`;
   });
-}
-
-/** What a step was about: "door card, rear door, left"; "battery". */
-function stepThing(graph: ActionGraph, action: string): string {
-  const ref = readStepKey(action);
-  const index = graph.indexes.get(ref?.procedure ?? '');
-  if (!ref || !index) return 'battery';
-  return itemInPlace(graph, { ...ref, procedure: ref.procedure! });
 }
 
 /** A line of a test by its name alone, where today's way back asks for it no more: it was asked in an earlier round. Events of the first versions name a line by its words. */

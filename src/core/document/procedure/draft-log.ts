@@ -1,7 +1,7 @@
 import { applyChanges, diffProcedures, stable, type Change } from './diff';
 import { findItem, indexItems, itemsOf } from './items';
 import { renameItem } from './rename';
-import type { Fastener, Item, ItemType, Link, Part, ProcedureDocument, Work } from './types';
+import type { Fastener, Item, Link, Part, ProcedureDocument, Work } from './types';
 
 /** One act of whoever records: what it made of the draft, and when, by the clock of the log (Lamport, On Distributed Systems, 1978). */
 export interface DraftEdit {
@@ -70,7 +70,6 @@ class Fold {
   private readonly makers = new Map<string, string>();
   /** Items taken out, and by whom. */
   private readonly gone = new Map<string, { change: Change; device: string }>();
-
   /** Every id that anybody ever means something by: none is given a second time, be it free by then. */
   private readonly taken: Set<string>;
 
@@ -148,7 +147,7 @@ class Fold {
     for (const [id, maker] of this.makers) {
       const made = findItem(index, id);
       if (maker === device || !made) continue;
-      const added: Change = { kind: 'added', type: typeOf(index, id), item: id, field: null, from: null, to: made };
+      const added: Change = { kind: 'added', type: index.typeOf.get(id)!, item: id, field: null, from: null, to: made };
       if (mentions(added, item, this.document.id)) return { change: added, device: maker };
     }
     for (const { change, device: other } of this.last.values())
@@ -230,8 +229,6 @@ class Fold {
   }
 }
 
-const typeOf = ({ parts, fasteners, links }: ReturnType<typeof indexItems>, id: string): ItemType =>
-  parts.has(id) ? 'part' : fasteners.has(id) ? 'fastener' : links.has(id) ? 'link' : 'work';
 /** Whether what a change puts there speaks of an item. */
 const mentions = (change: Change, item: string, document: string) =>
   !sameValue(renamedValue(change, item, `${item}\u0000`, document), change.to);
@@ -240,6 +237,7 @@ const isList = ({ field, from, to }: Change) =>
 const isNoneOrList = (value: unknown) =>
   value === null || (Array.isArray(value) && value.every((one) => !Array.isArray(one)));
 const sameValue = (a: unknown, b: unknown) => stable(a) === stable(b);
+
 /** A change in which an item has another id, wherever it is mentioned. */
 function renamed(change: Change, from: string, to: string, document: string): Change {
   const value = (one: unknown) => renamedValue({ ...change, to: one }, from, to, document);
@@ -255,9 +253,7 @@ function renamedValue(
   document: string,
 ): unknown {
   if (value === null || value === undefined) return value;
-  const none: ProcedureDocument = {
-    ...({ id: document, parts: [], fasteners: [], links: [], work: [] } as unknown as ProcedureDocument),
-  };
+  const none = { id: document, parts: [], fasteners: [], links: [], work: [] } as unknown as ProcedureDocument;
   if (type === null) {
     if (field === 'order')
       return Object.fromEntries(

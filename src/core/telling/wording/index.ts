@@ -1,7 +1,7 @@
 export { type WordedChange, wordChanges, wordedDiff } from './diff-words';
 export { conflictWords } from './merge-words';
 export { gateWords } from './gates';
-export { inPlace, itemInPlace, piecesInPlace } from './place';
+export { inPlace, inPlaceOf, itemInPlace, piecesInPlace, stepInPlace } from './place';
 export { goalProblemWords, loopWords } from './problems';
 export { nodeWords, whyWords } from './reasons';
 export { checkWords, type RefitStep, wordRefit, type WordedCheck } from './refit';

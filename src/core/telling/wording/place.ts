@@ -1,6 +1,6 @@
 import { fastenerKindOf, doorWords } from '../../trade';
-import { itemWords, type ItemRef } from '../../document';
-import type { ActionGraph } from '../../planning';
+import { itemWords, type ItemRef, readItemKey } from '../../document';
+import { type ActionGraph, readStepKey } from '../../planning';
 
 /** ", rear door, left" behind a thing's words where the run is about more than one door; else nothing. */
 export function inPlace({ documents }: Pick<ActionGraph, 'documents'>, procedure: string | null): string {
@@ -19,4 +19,16 @@ export function piecesInPlace(graph: ActionGraph, ref: ItemRef, count: number): 
   const noun = (count === 1 ? kind?.name : kind?.plural) ?? 'pieces';
   const size = [fastener?.drive?.replace(/^hex /, ''), noun, fastener?.length && `× ${fastener.length} mm`];
   return `${count} × ${size.filter(Boolean).join(' ')}${inPlace(graph, ref.procedure)}`;
+}
+
+/** The same behind words about an item, named "procedure/item"; nothing where it is about none. */
+export const inPlaceOf = (graph: ActionGraph, item: string | null): string =>
+  inPlace(graph, readItemKey(item ?? '')?.procedure ?? null);
+
+/** What a step was about, by its key: "door card, rear door, left"; "battery". */
+export function stepInPlace(graph: ActionGraph, action: string): string {
+  const ref = readStepKey(action);
+  return ref && graph.indexes.get(ref.procedure ?? '')?.typeOf.has(ref.item)
+    ? itemInPlace(graph, { ...ref, procedure: ref.procedure! })
+    : 'battery';
 }

@@ -3,10 +3,8 @@ import Link from 'next/link';
 import { useState } from 'react';
 import Table from 'react-bootstrap/Table';
 import type { RunReport } from '@/contracts/views';
-import { readItemKey } from '@/core/document';
-import { readStepKey } from '@/core/planning';
 import { isBalanced } from '@/core/bay';
-import { inPlace, itemInPlace } from '@/core/telling';
+import { inPlaceOf, stepInPlace } from '@/core/telling';
 import { Trouble } from '../../design/trouble';
 import { Photo } from '../log';
 import { RunFoot } from './foot';
@@ -108,9 +106,6 @@ function Bins({
   );
 }
 
-/** The procedure an item is of. */
-const doorOf = (item: string | null) => readItemKey(item ?? '')?.procedure ?? null;
-
 function Notes({
   bay: {
     handle: { state, graph },
@@ -131,19 +126,15 @@ function Notes({
     ),
     ...state.asFound.map(({ event, difference, item }) => ({
       id: event,
-      text: `As found: ${difference}${inPlace(graph, doorOf(item))}`,
+      text: `As found: ${difference}${inPlaceOf(graph, item)}`,
     })),
     ...state.log.flatMap((event) =>
       event.type === 'stuck'
-        ? [{ id: event.id, text: `Would not move: ${event.words}${inPlace(graph, doorOf(event.item))}` }]
+        ? [{ id: event.id, text: `Would not move: ${event.words}${inPlaceOf(graph, event.item)}` }]
         : [],
     ),
   ];
-  const skipped = [...state.skipped].map(([action, reason]) => {
-    const ref = readStepKey(action);
-    const isItem = !!ref && !!graph.indexes.get(ref.procedure ?? '')?.typeOf.has(ref.item);
-    return `${isItem ? itemInPlace(graph, { ...ref, procedure: ref.procedure! }) : 'battery'}: ${reason}`;
-  });
+  const skipped = [...state.skipped].map(([action, reason]) => `${stepInPlace(graph, action)}: ${reason}`);
   if (overridden.length + notes.length + photos.length + found.length + skipped.length + state.unknown.length === 0)
     return null;
   return (
