@@ -7,8 +7,10 @@ import '@/ui/design/theme.scss';
 import type { Metadata, Viewport } from 'next';
 import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
+import { Awake } from '@/ui/design/awake';
 import { Offline } from '@/ui/design/offline';
 import { SCHEME_SCRIPT } from '@/ui/design/scheme-script';
+import { WAKING_SCRIPT } from '@/ui/design/waking-script';
 
 export const metadata: Metadata = {
   title: { default: 'Pezzo', template: '%s · Pezzo' },
@@ -26,11 +28,16 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   return (
     <html lang="en" data-clock-rate={process.env.PEZZO_TEST_CLOCK} suppressHydrationWarning>
       <head>
-        <script nonce={nonce} suppressHydrationWarning dangerouslySetInnerHTML={{ __html: SCHEME_SCRIPT }} />
+        <script
+          nonce={nonce}
+          suppressHydrationWarning
+          dangerouslySetInnerHTML={{ __html: SCHEME_SCRIPT + WAKING_SCRIPT }}
+        />
       </head>
       <body>
         {children}
         <Offline />
+        <Awake />
       </body>
     </html>
   );

@@ -3,9 +3,10 @@ import { mkdtempSync, rmSync, statSync } from 'node:fs';
 import { request as httpRequest } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, request, test, type APIRequestContext } from '@playwright/test';
+import { expect, request, type APIRequestContext } from '@playwright/test';
 import sharp from 'sharp';
 import { secretOf } from '../../scripts/support/browser';
+import { test } from './awake';
 import { logOf, openRun, photoFile, photosOf, signIn, putBack } from './support';
 
 const hex = (bytes: Buffer) => createHash('sha256').update(bytes).digest('hex');
@@ -151,4 +152,33 @@ test('keeps what was recorded by somebody who was removed meanwhile, and shows i
   await expect(flag).toContainText('Sam Quill, who may not work here any more');
   await flag.getByRole('button', { name: 'Looked at' }).click();
   await expect(flag).toHaveCount(0);
+});
+
+test('a page takes nothing before its own code stands behind it, and sends no field as an address', async ({
+  browser,
+}) => {
+  // Without the worker, every request of the page can be held back.
+  const context = await browser.newContext({ serviceWorkers: 'block' });
+  const page = await context.newPage();
+  await signIn(page, 'Ines Okafor-Lind', 'saltmarsh-desk');
+  let release: () => void = () => undefined;
+  const held = new Promise<void>((resolve) => (release = resolve));
+  await context.route(/\/_next\/static\/.*\.js/, async (route) => {
+    await held;
+    await route.continue();
+  });
+  await page.goto('/settings', { waitUntil: 'commit' });
+  const testers = page.getByLabel(/^People who must rehearse a draft/);
+  const before = await testers.inputValue();
+  await testers.focus();
+  await page.keyboard.type('77');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Save', exact: true }).focus();
+  await page.keyboard.press('Enter');
+  expect(await testers.inputValue()).toBe(before);
+  expect(new URL(page.url()).search).toBe('');
+  release();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+  await context.close();
 });

@@ -1,5 +1,6 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { answerAll } from '../../scripts/support/browser';
+import { test } from './awake';
 import {
   CARD_CLIPS,
   expectAccessible,

@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './awake';
 import { expectAccessible, openJob, signIn } from './support';
 
 test('works out a spacer from what was measured on a door, and keeps it on the job', async ({ page }) => {

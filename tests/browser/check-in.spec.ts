@@ -1,5 +1,6 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { tapAll } from '../../scripts/support/browser';
+import { test } from './awake';
 import { expectAccessible, openJob, photoFile, signIn, signOn, walkRound } from './support';
 
 const line = (page: Page, words: string | RegExp) => page.getByRole('group', { name: words });

@@ -1,7 +1,8 @@
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { deviceOf, workThrough } from '../support/work-run';
 import { makePlan, type RunPlan, runPlanOf } from '../../src/core/telling';
 import { demoProcedure } from '../support/demo';
+import { test } from './awake';
 import { expectAccessible, openJob, signIn, skipCheckIn } from './support';
 
 /** A working day far enough ahead that nothing of the demo stands on it, and with hours of its own. */

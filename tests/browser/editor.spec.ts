@@ -1,5 +1,6 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import sharp from 'sharp';
+import { test } from './awake';
 import { beginDoor, expectAccessible, pickRecorded, signIn } from './support';
 
 async function tell(page: Page, ...lines: string[]): Promise<void> {

@@ -1,11 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import { buffer } from 'node:stream/consumers';
-import { expect, test, type APIRequestContext } from '@playwright/test';
+import { expect, type APIRequestContext } from '@playwright/test';
 import { BASE_CATALOGUE } from '../../src/core/trade';
 import type { ProcedureDocument } from '../../src/core/document';
 import { packArchive } from '../../src/services/exchange/pack';
 import { demoProcedure } from '../support/demo';
 import { readPdf } from '../support/read-pdf';
+import { test } from './awake';
 import { expectAccessible, openRun, signIn } from './support';
 
 const mark = Date.now().toString(36);

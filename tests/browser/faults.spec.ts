@@ -1,10 +1,11 @@
 import { randomUUID } from 'node:crypto';
-import { expect, request, test } from '@playwright/test';
+import { expect, request } from '@playwright/test';
 import pg from 'pg';
 import { freePort } from '../../scripts/support/ports';
 import { prepareDatabase, startThrowAwayCluster } from '../../scripts/support/postgres';
 import { serve } from '../../scripts/support/serve';
 import { loadDemo } from '../../scripts/up/load-demo';
+import { test } from './awake';
 
 /** What is killed while which event is on its way. */
 const KILLS: Record<number, 'app' | 'database'> = {

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './awake';
 import { expectAccessible, openRun, signIn } from './support';
 
 test('a finding from the bay becomes a proposal, a revision that says what changed, and the next plan', async ({

@@ -1,5 +1,6 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { answerAll } from '../../scripts/support/browser';
+import { test } from './awake';
 import { expectAccessible, openJob, signIn } from './support';
 
 /** Taps through a run, answering what is asked, until a heading or button is there. */

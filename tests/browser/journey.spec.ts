@@ -1,5 +1,6 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { answerAll } from '../../scripts/support/browser';
+import { test } from './awake';
 import { expectAccessible, pickRecorded, place, recordedSoFar, signIn, tapMap } from './support';
 
 test('records a small door from nothing, plans it, runs it to the end and sees the ledger balance', async ({

@@ -1,4 +1,5 @@
-import { expect, test, type BrowserContext, type Page } from '@playwright/test';
+import { expect, type BrowserContext, type Page } from '@playwright/test';
+import { test } from './awake';
 import { newTablet } from './network';
 import { CARD_CLIPS, logOf, openJob, openRun, photoFile, signIn, skipCheckIn, stepHeading, workUntil } from './support';
 

@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './awake';
 import { expectAccessible, signIn, pickRecorded } from './support';
 
 test('plans doors of both sides and a dash together, shows proof, tray, kit and reasons, and takes it to the bay', async ({

@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import sharp from 'sharp';
+import { test } from './awake';
 import { beginDoor, expectAccessible, isKept, pickRecorded, place, recordedSoFar, signIn, tapMap } from './support';
 
 /** A picture of nothing. */

@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
+import { test } from './awake';
 import { expectAccessible, signIn } from './support';
 
 const said = (page: Page) => page.getByRole('status');

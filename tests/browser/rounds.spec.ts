@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { answerAll } from '../../scripts/support/browser';
+import { test } from './awake';
 import { expectAccessible, logOf, openRun, putBack, signIn, stepHeading, workUntil } from './support';
 
 const LUMEN = { audio: 'base', puddle: 'none' };

@@ -1,6 +1,7 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { CHROMIUM_ARGS } from '../../scripts/support/browser';
 import { CHROMIUM } from '../../scripts/support/debian';
+import { test } from './awake';
 import { beginDoor, expectAccessible, pickRecorded } from './support';
 
 // The browser's own camera and microphone: a turning disc and a beep.

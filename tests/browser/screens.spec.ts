@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './awake';
 import { expectAccessible, signIn, pickRecorded } from './support';
 
 test('sets up an empty shop and signs the owner in', async ({ browser }) => {

@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './awake';
 import { expectAccessible, openJob, signIn } from './support';
 
 test('one key finds everything: a customer’s job, a procedure, a wire, a tool of the bench; another one lists the keys', async ({

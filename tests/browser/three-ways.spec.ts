@@ -1,7 +1,8 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { makePlan } from '@/core/telling';
 import { readStepKey } from '@/core/planning';
 import { countOf, findItem, indexItems, type ProcedureDocument } from '@/core/document';
+import { test } from './awake';
 import { beginDoor, pickRecorded, place, tapMap } from './support';
 
 /** The draft as the server has it. */

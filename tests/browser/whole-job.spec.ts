@@ -1,6 +1,7 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { answerAll, tapAll } from '../../scripts/support/browser';
 import { readPdf } from '../support/read-pdf';
+import { test } from './awake';
 import { isKept, openRun, putBack, signIn, signOn, stepHeading, walkRound, workUntil } from './support';
 
 const DOORS = ['lumen-front-door', 'lumen-front-door@right', 'lumen-dash-top'];

@@ -4,12 +4,13 @@ import { request as requestHttp, type ClientRequest } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { randomUUID } from 'node:crypto';
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { CAUSE } from '../../scripts/support/keep-serving';
 import { ROOT } from '../../scripts/support/project';
 import { freePort } from '../../scripts/support/ports';
 import { pngHeader } from '../support/png-header';
 import { apiAs, cookiesOf, raw } from '../http/support';
+import { test } from '../browser/awake';
 
 /** `bin/pezzo up` itself, in a data folder of its own. */
 let up: ChildProcess;

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { answerAll } from '../../scripts/support/browser';
 import { freePort } from '../../scripts/support/ports';
 import { prepareDatabase, startThrowAwayCluster, type ThrowAwayCluster } from '../../scripts/support/postgres';
@@ -6,6 +6,7 @@ import { serve, type Served } from '../../scripts/support/serve';
 import { makeWorkers } from '../../scripts/support/workers';
 import { loadDemo } from '../../scripts/up/load-demo';
 import { logOf, openRun, stepHeading } from '../browser/support';
+import { test } from '../browser/awake';
 
 /** The screens that hang in a bay, and a phone. */
 const SIZES = [

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { freePort } from '../../scripts/support/ports';
 import { prepareDatabase, startThrowAwayCluster, type ThrowAwayCluster } from '../../scripts/support/postgres';
 import { serve, type Served } from '../../scripts/support/serve';
@@ -6,6 +6,7 @@ import { makeWorkers } from '../../scripts/support/workers';
 import { loadDemo } from '../../scripts/up/load-demo';
 import { seeded } from '../../src/core/seeded';
 import { beginDoor, isKept } from '../browser/support';
+import { test } from '../browser/awake';
 
 const RELOADS = Number(process.env.PEZZO_RELOADS ?? 50);
 const SEED = Number(process.env.PEZZO_SEED ?? 7);

@@ -2,7 +2,7 @@ import { spawn } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { setPriority } from 'node:os';
 import { join } from 'node:path';
-import { expect, test, type APIRequestContext } from '@playwright/test';
+import { expect, type APIRequestContext } from '@playwright/test';
 import { quantile } from '../../benchmarks/support/measure';
 import { freePort } from '../../scripts/support/ports';
 import { prepareDatabase, startThrowAwayCluster, type ThrowAwayCluster } from '../../scripts/support/postgres';
@@ -11,6 +11,7 @@ import { makeWorkers } from '../../scripts/support/workers';
 import { loadDemo } from '../../scripts/up/load-demo';
 import { apiAs, cookiesOf } from '../http/support';
 import { FLOOD_NAMES } from './flooder';
+import { test } from '../browser/awake';
 
 /** How long each flood runs, milliseconds. */
 const FLOOD_MS = 12_000;

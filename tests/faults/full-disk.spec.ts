@@ -2,7 +2,7 @@ import { createHash, randomUUID } from 'node:crypto';
 import { chmodSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, test, type APIRequestContext } from '@playwright/test';
+import { expect, type APIRequestContext } from '@playwright/test';
 import pg from 'pg';
 import sharp from 'sharp';
 import { backup } from '../../scripts/backup/backup';
@@ -13,6 +13,7 @@ import { serve, type Served } from '../../scripts/support/serve';
 import { makeWorkers } from '../../scripts/support/workers';
 import { loadDemo } from '../../scripts/up/load-demo';
 import { apiAs } from '../http/support';
+import { test } from '../browser/awake';
 
 /** A disk of so many MB, in memory: needs root. */
 const DISK_MB = 260;

@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import pg from 'pg';
-import { chromium, expect, test, type BrowserContext, type Page } from '@playwright/test';
+import { chromium, expect, type BrowserContext, type Page } from '@playwright/test';
 import { answerAll, CHROMIUM_ARGS } from '../../scripts/support/browser';
 import { CHROMIUM } from '../../scripts/support/debian';
 import { freePort } from '../../scripts/support/ports';
@@ -12,6 +12,7 @@ import { serve, type Served } from '../../scripts/support/serve';
 import { makeWorkers } from '../../scripts/support/workers';
 import { loadDemo } from '../../scripts/up/load-demo';
 import { seeded } from '../../benchmarks/support/seeded';
+import { test } from '../browser/awake';
 
 /** Kills to be survived, over as many runs as it takes. */
 const KILLS = 60;

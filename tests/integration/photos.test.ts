@@ -1,9 +1,8 @@
 import { createHash, randomUUID } from 'node:crypto';
-import { readFileSync } from 'node:fs';
-import { fileURLToPath } from 'node:url';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { freshDatabase } from '../support/database';
+import { fixtureBytes } from '../support/fixture';
 import { watchEventLoop } from '../support/event-loop';
 import { pngHeader } from '../support/png-header';
 import { makeShop } from '../support/shop';
@@ -93,7 +92,7 @@ describe('a photo', () => {
     for (const bytes of [
       await halves().png().toBuffer(),
       await halves().webp().toBuffer(),
-      readFileSync(fileURLToPath(new URL('../fixtures/small.heic', import.meta.url))),
+      fixtureBytes('small.heic'),
     ]) {
       expect((await sharp(await readPhoto(HOME, await keep(bytes), 'picture')).metadata()).format).toBe('jpeg');
     }

@@ -1,8 +1,7 @@
 import { createHash, randomUUID } from 'node:crypto';
-import { readFileSync } from 'node:fs';
-import { fileURLToPath } from 'node:url';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { asOwner, freshDatabase } from '../support/database';
+import { fixtureBytes } from '../support/fixture';
 import { makeShop } from '../support/shop';
 import { keepRecording, readRecording, startProcedure } from '@/services';
 import { HOME, dbOf, type Actor } from '@/data';
@@ -10,7 +9,7 @@ import { HOME, dbOf, type Actor } from '@/data';
 const db = dbOf(HOME);
 
 /** One and a half seconds of a browser's fake microphone, as its recorder wrote them: WebM with Opus. */
-const SPOKEN = readFileSync(fileURLToPath(new URL('../fixtures/spoken.webm', import.meta.url)));
+const SPOKEN = fixtureBytes('spoken.webm');
 const digest = (bytes: Buffer) => createHash('sha256').update(bytes).digest('hex');
 
 let drop: () => Promise<void>;

@@ -1,6 +1,6 @@
-import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { fixture } from '@tests/support/fixture';
 import { made } from '@tests/support/made';
 import { FASTENER_KINDS, LINK_KINDS, MOTIONS } from '../../trade';
 import { applyEdit, type Fastener, heldParts, type Link, type Part, type ProcedureDocument } from '../procedure';
@@ -16,7 +16,7 @@ interface Wanted {
 
 /** Jotted lines with what must be read out of each: line, tab, JSON. */
 const linesOf = (name: string): [string, Wanted][] =>
-  readFileSync(new URL(`../../../tests/fixtures/${name}`, import.meta.url), 'utf8')
+  fixture(name)
     .trim()
     .split('\n')
     .map((row) => {
