@@ -151,6 +151,25 @@ describe('after the customer has signed', () => {
     expect(text).toMatch(/Made by Pezzo \d+\.\d+\.\d+ from \d+ records in an unbroken chain/);
   });
 
+  it('is one: of two people who sign the very same at once one stands, and the other is told', async () => {
+    const number = await openJob(people.technician, kiteJob('Both at once'));
+    const { visit } = (await openVisit(HOME, number)).job;
+    const record = event(radio('arrival', 'works'));
+    await send(visit, record);
+    const zoe = event(signature([record.id]));
+    const other = event({ ...signature([record.id]), name: 'Somebody else' } as VisitFact, 'lead', { device: 'b' });
+    const answers = await Promise.all([
+      receiveEvents(people.technician, visit, [zoe], 0),
+      receiveEvents(people.lead, visit, [other], 0),
+    ]);
+    const refused = answers.flatMap(({ setAside }) => setAside.map(({ id }) => id));
+    expect(refused).toHaveLength(1);
+    const { signed } = await stateOf(visit);
+    expect(signed.map(({ name }) => name)).toEqual([refused.includes(zoe.id) ? 'Somebody else' : 'Zoë']);
+    const report = await readReport(HOME, number);
+    expect([report.signatures.arrival!.sealHolds, report.earlierSignatures]).toEqual([true, []]);
+  });
+
   it('a second signature stands beside the first, and covers what was recorded since', async () => {
     const { number, visit } = await signedVisit();
     await send(visit, event(radio('arrival', 'fails')));
@@ -257,6 +276,42 @@ describe('after a run was finished', () => {
     expect(report.runs[0].later).toHaveLength(2);
     expect(report.runs[0].ledger.every(({ balances }) => balances)).toBe(true);
     expect((await readPdf(await printReport(HOME, job))).text).toContain('Recorded after it was finished: lost');
+  });
+
+  it('a tablet that comes back after two days tells what it had, and nothing that was signed or counted moves', async () => {
+    const { job, run } = await finishedRun();
+    const { visit } = (await openVisit(HOME, job)).job;
+    const { lines } = await readReport(HOME, job);
+    const all = (walk: 'arrival' | 'departure') =>
+      lines.map(({ line, group, words }): VisitFact => ({
+        type: 'checked',
+        line,
+        group,
+        words,
+        walk,
+        result: 'works',
+      }));
+    const walked = [...all('arrival'), ...all('departure'), ...WALKED_ROUND.slice(0, -1)].map((fact) => event(fact));
+    await send(visit, ...walked);
+    await send(visit, event(signature(recordsToSign(await stateOf(visit), 'departure'), 'departure')));
+    expect((await send(visit, event({ type: 'closed' }))).setAside).toEqual([]);
+    const before = await readReport(HOME, job);
+    const old = { device: 'away', at: new Date(Date.now() - 2 * 86_400_000).toISOString() };
+    const atTheDoor = [
+      event({ type: 'broken', item: 'kite-rear-door/c1', count: 1 }, 'technician', { ...old, lamport: 3 }),
+      event({ type: 'note', text: 'tab was cracked' }, 'technician', { ...old, lamport: 4 }),
+    ];
+    const atTheCar = [event(radio('departure', 'fails'), 'technician', { ...old, lamport: 3 })];
+    expect((await send(run, ...atTheDoor)).setAside).toEqual([]);
+    expect((await send(visit, ...atTheCar)).setAside).toEqual([]);
+    const after = await readReport(HOME, job);
+    expect(after.runs[0].ledger).toEqual(before.runs[0].ledger);
+    expect([after.lines, after.signatures]).toEqual([before.lines, before.signatures]);
+    expect([after.runs[0].later.length, after.later.length]).toEqual([2, 1]);
+    for (const late of [...atTheDoor, ...atTheCar]) expect(await reasonsOf(late)).toEqual(['late']);
+    // Sent a second time, as after an answer that was lost, it changes nothing more.
+    await send(run, ...atTheDoor);
+    expect((await readReport(HOME, job)).runs[0].later).toHaveLength(2);
   });
 
   it('“finished” itself is never taken back, and is said by nobody for another', async () => {
