@@ -34,6 +34,8 @@ const coreFloors = [
 ];
 const ROOMS = Object.entries(WINGS).flatMap(([wing, rooms]) => rooms.map((room) => `${wing}/${room}`));
 const ONE_ROOM = Object.keys(WINGS).filter((wing) => WINGS[wing].length === 0);
+/** A room of the interface: a folder of `ui`, of its desk or of its bay. */
+const UI_ROOM = '(?:(?:bay|desk)/)?[^/]+';
 
 module.exports = {
   forbidden: [
@@ -114,7 +116,22 @@ module.exports = {
       'The tablet’s store knows no screen.',
     ),
     forbid('ui-has-no-server', { path: '^src/(ui|workers)' }, { path: '^(src/(data|services|front)|app)' }),
-    forbid('design-knows-no-screen', { path: '^src/ui/(design|map)' }, { path: '^src/ui/(desk|bay|sign-in)' }),
+    forbid(
+      'ui-rooms-by-their-index',
+      { path: '^src/ui/((?:bay|desk)/[^/]+|[^/]+)/', pathNot: '\\.test\\.ts$' },
+      { path: '^src/ui/', pathNot: `^src/ui/(?:$1/|${UI_ROOM}/index\\.ts$)|\\.scss$` },
+      'A room of the interface is entered by its index.',
+    ),
+    forbid(
+      'others-enter-ui-by-its-index',
+      { path: '^(app|scripts|tests|src/(?!ui/))' },
+      { path: '^src/ui/', pathNot: `^src/ui/${UI_ROOM}/index\\.ts$|\\.scss$` },
+    ),
+    forbid(
+      'design-knows-no-screen',
+      { path: '^src/ui/(design|map)' },
+      { path: '^src/ui/(desk|bay|sign-in|setup|shell)' },
+    ),
     forbid(
       'threads-are-asked-by-name',
       { path: '^(src/(core|contracts|data|services|ui|device)|app)' },

@@ -7,10 +7,7 @@ import '@/ui/design/theme.scss';
 import type { Metadata, Viewport } from 'next';
 import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
-import { Awake } from '@/ui/design/awake';
-import { Offline } from '@/ui/design/offline';
-import { SCHEME_SCRIPT } from '@/ui/design/scheme-script';
-import { WAKING_SCRIPT } from '@/ui/design/waking-script';
+import { Awake, Offline, SCHEME_SCRIPT, WAKING_SCRIPT } from '@/ui/shell';
 
 export const metadata: Metadata = {
   title: { default: 'Pezzo', template: '%s · Pezzo' },

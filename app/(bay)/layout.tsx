@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { readShop } from '@/services';
-import { DatesProvider } from '@/ui/design/dates';
+import { DatesProvider } from '@/ui/design';
 import { SignedIn } from '@/ui/bay/log';
 import { requirePerson } from '../session';
 

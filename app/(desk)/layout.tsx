@@ -1,8 +1,7 @@
 import type { ReactNode } from 'react';
 import { chainKinds, isLead, may, readShop } from '@/services';
-import { CatalogueProvider } from '@/ui/design/catalogue';
-import { DatesProvider } from '@/ui/design/dates';
-import { TopBar } from '@/ui/design/top-bar';
+import { CatalogueProvider, DatesProvider } from '@/ui/design';
+import { TopBar } from '@/ui/shell';
 import { Find } from '@/ui/desk/find';
 import { SignedIn } from '@/ui/bay/log';
 import { requirePerson } from '../session';

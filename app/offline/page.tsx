@@ -1,4 +1,4 @@
-import { KeptPages } from '@/ui/design/kept-pages';
+import { KeptPages } from '@/ui/shell';
 
 export const metadata = { title: 'No connection' };
 

@@ -1,4 +1,4 @@
-import { Shorthand } from '@/ui/desk/recorder/shorthand';
+import { Shorthand } from '@/ui/desk/shorthand';
 
 export const metadata = { title: 'Shorthand' };
 

@@ -10,8 +10,7 @@ import {
   type ProcedureDocument,
   numbersOf,
 } from '@/core/document';
-import { useCatalogue } from '../design/catalogue';
-import { Plate } from '../design/plate';
+import { useCatalogue, Plate } from '../design';
 import { FastenerGlyph, Glyph, LinkGlyph, PartGlyph } from './mark';
 
 /** Everything on the map as a list by layers, for keyboard and screen reader; selection is shared with the map. */

@@ -1,6 +1,6 @@
 'use client';
 import { fastenerGlyph, linkGlyph, PART_GLYPH, type Stroke, type Fastener, type Link } from '@/core/document';
-import { useCatalogue } from '../design/catalogue';
+import { useCatalogue } from '../design';
 
 const Strokes = ({ of }: { of: readonly Stroke[] }) =>
   of.map(({ look, d, wide }, n) => (

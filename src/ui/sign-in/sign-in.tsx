@@ -5,8 +5,7 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import type { PersonView } from '@/contracts/views';
 import { forgetPerson, noteLeaving, noteSessionEnd } from '@/device';
-import { Trouble, useSend } from '../design';
-import { goTo } from '../design/go-to';
+import { Trouble, useSend, goTo } from '../design';
 
 import { NameForm, PasswordForm } from './password-form';
 import { PinPad } from './pin-pad';

@@ -1,5 +1,5 @@
 import { knownVehicles } from '@/services';
-import { NewJob } from '@/ui/desk/jobs/new';
+import { NewJob } from '@/ui/desk/new-job';
 import { requirePerson } from '../../../session';
 
 export const metadata = { title: 'New job' };

@@ -1,5 +1,5 @@
 import { knownVehicles } from '@/services';
-import { NewProcedure } from '@/ui/desk/recorder/new-procedure';
+import { NewProcedure } from '@/ui/desk/new-recording';
 import { requirePerson } from '../../../session';
 
 export const metadata = { title: 'New procedure' };

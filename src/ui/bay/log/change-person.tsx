@@ -1,5 +1,5 @@
 'use client';
-import { goTo } from '../../design/go-to';
+import { goTo } from '../../design';
 
 /** Who this tablet works for, and the way to hand it to somebody else: one tap here, one on the name. */
 export function ChangePerson({ name }: { name: string }) {

@@ -2,9 +2,8 @@
 import { useState } from 'react';
 import { COMMON_DRIVES, PART_KINDS, parseDrive, capital } from '@/core/trade';
 import type { ProcedureDocument } from '@/core/document';
-import { useCatalogue } from '../../design/catalogue';
+import { useCatalogue, Stepper } from '../../design';
 import { FastenerGlyph, Glyph, LinkGlyph } from '../../map';
-import { Stepper } from '../../design/stepper';
 
 const MOST = 99;
 /** What is undone without a size. */

@@ -13,8 +13,7 @@ import {
   type Recording,
 } from '@/core/document';
 import { sendMedia } from '../../../device';
-import { useDraft, type SaveState } from '../../design/use-draft';
-import { useWakeLock } from '../../design/use-wake-lock';
+import { useDraft, type SaveState, useWakeLock } from '../../design';
 import { PhotoButton } from '../log';
 import { CameOff, Undone, Unhooked, Unplugged } from './choices';
 import { SayOrShow } from './say-or-show';

@@ -3,8 +3,7 @@ import Link from 'next/link';
 import { damageWords, faultWords, listWords, type Score, spotWords } from '@/core/rehearse';
 import { readItemKey } from '@/core/document';
 import { listed } from '@/core/trade';
-import { Trouble } from '../../design/trouble';
-import { clock } from '../../design/minutes';
+import { Trouble, clock } from '../../design';
 import { Said } from './said';
 import type { Trainer } from './use-rehearsal';
 

@@ -1,6 +1,6 @@
 'use client';
 import { levelWords } from '@/core/rehearse';
-import { clock } from '../../design/minutes';
+import { clock } from '../../design';
 import type { Trainer } from './use-rehearsal';
 
 const counted = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`;

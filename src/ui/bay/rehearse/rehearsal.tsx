@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import type { RehearsalView } from '@/contracts/views';
-import { CatalogueProvider } from '../../design/catalogue';
+import { CatalogueProvider } from '../../design';
 import { ApartPanel } from './apart-panel';
 import { BackPanel } from './back-panel';
 import { OverPanel } from './over-panel';

@@ -2,7 +2,7 @@
 import { useMemo, useState } from 'react';
 import { heapWords, listWords, sortingOf } from '@/core/rehearse';
 import { readWireColour, wireWords } from '@/core/trade';
-import { Chips } from '../../design/chips';
+import { Chips } from '../../design';
 import type { Trainer } from './use-rehearsal';
 
 /** Which screws go where, and which wire is plus: before anything goes back. */

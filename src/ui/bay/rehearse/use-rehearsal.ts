@@ -13,7 +13,7 @@ import {
   step,
 } from '@/core/rehearse';
 import type { RehearsalView } from '@/contracts/views';
-import { useSend } from '../../design/use-send';
+import { useSend } from '../../design';
 
 /** A rehearsal as its screen handles it. */
 export interface Trainer {

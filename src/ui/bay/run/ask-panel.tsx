@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { itemWords, readItemKey } from '@/core/document';
 import { RunFoot } from './foot';
 import type { Bay } from './bay';
-import { Stepper } from '../../design/stepper';
+import { Stepper } from '../../design';
 
 /** What only a person can tell: whether two reports are about the same piece, or how many are really out. */
 export function AskPanel({ bay }: { bay: Bay }) {

@@ -5,7 +5,7 @@ import Table from 'react-bootstrap/Table';
 import type { RunReport } from '@/contracts/views';
 import { isBalanced } from '@/core/bay';
 import { inPlaceOf, stepInPlace } from '@/core/telling';
-import { Trouble } from '../../design/trouble';
+import { Trouble } from '../../design';
 import { Photo } from '../log';
 import { RunFoot } from './foot';
 import type { Bay } from './bay';

@@ -5,11 +5,10 @@ import { capital } from '@/core/trade';
 import { stepKey } from '@/core/planning';
 import { type AsFoundChange, isDone, otherId } from '@/core/bay';
 import { v4 as uuid } from 'uuid';
-import { Chips } from '../../design/chips';
+import { Chips, Stepper } from '../../design';
 import { SheetFoot } from './foot';
 import { DriveChips, takesDrive, USUAL_KINDS } from './hardware-choice';
 import type { Bay } from './bay';
-import { Stepper } from '../../design/stepper';
 
 type Way = 'missing' | 'drive' | 'kind' | 'state';
 const STATES = ['torn', 'cracked before', 'glued down', 'painted over', 'worked on before', 'wet behind'] as const;

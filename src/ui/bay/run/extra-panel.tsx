@@ -4,11 +4,10 @@ import { useState } from 'react';
 import { v4 as uuid } from 'uuid';
 import { itemWords, itemKey } from '@/core/document';
 import { extraId } from '@/core/bay';
-import { Chips } from '../../design/chips';
+import { Chips, Stepper } from '../../design';
 import { SheetFoot } from './foot';
 import { DriveChips, takesDrive, USUAL_KINDS } from './hardware-choice';
 import type { Bay } from './bay';
-import { Stepper } from '../../design/stepper';
 
 /** A fastener that no procedure names: it comes out, waits, goes back and is accounted for like any other. */
 export function ExtraPanel({ bay }: { bay: Bay }) {

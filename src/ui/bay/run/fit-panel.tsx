@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { RunFoot } from './foot';
 import { isOver, openNewParts, readSerial, serialNote, serialOf } from '@/core/bay';
-import { Chips } from '../../design/chips';
+import { Chips } from '../../design';
 import type { Bay } from './bay';
 
 /** What usually mends a fault that was found behind a panel (common practice, no source). */

@@ -1,6 +1,5 @@
 import type { ReactNode } from 'react';
-import { Chips } from '../../design/chips';
-import { Plate } from '../../design/plate';
+import { Chips, Plate } from '../../design';
 
 /** What stands in a fastener's place most often, for choosing with a glove. */
 export const USUAL_KINDS: [code: string, words: string][] = [

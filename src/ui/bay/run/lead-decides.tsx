@@ -2,8 +2,7 @@
 import { useState } from 'react';
 import { send, troubleWords } from '../../../device/http';
 import { inRound } from '@/core/planning';
-import { Chips } from '../../design/chips';
-import { Trouble } from '../../design/trouble';
+import { Chips, Trouble } from '../../design';
 import type { Bay } from './bay';
 
 /** A lead's word, given with the PIN at this tablet, opens a gate in spite of what stands against it, or lets count what was recorded too early. Needs the network: the server checks the PIN and writes the word down. */

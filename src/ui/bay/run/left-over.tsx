@@ -1,11 +1,10 @@
 'use client';
 import { useState } from 'react';
 import { leftOverPlaces, type LeftOver as Piece, type LeftOverPlace } from '@/core/bay';
-import { Chips } from '../../design/chips';
+import { Chips, Stepper } from '../../design';
 import type { Bay } from './bay';
 import { DriveChips, takesDrive, USUAL_KINDS } from './hardware-choice';
 import { beginRound, StepsAgain, stepsWords, useReopening } from './open-again';
-import { Stepper } from '../../design/stepper';
 
 /** Pieces that are left over at the end: said what they are, looked for, and settled before the run can be finished. */
 export function LeftOvers({ bay }: { bay: Bay }) {

@@ -2,8 +2,8 @@
 import { itemKey } from '@/core/document';
 import { useState } from 'react';
 import { isOver, NOT_FITTED } from '@/core/bay';
-import { useScheme } from '../../design/use-scheme';
-import { Chips } from '../../design/chips';
+import { useScheme } from '../../shell';
+import { Chips } from '../../design';
 import { SheetFoot } from './foot';
 import type { Bay } from './bay';
 import { RecordRun } from './record-run';

@@ -1,8 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { knownPieces, type RunEvent } from '@/core/bay';
-import { Chips } from '../../design/chips';
-import { Stepper } from '../../design/stepper';
+import { Chips, Stepper } from '../../design';
 import type { RunRecordable } from './use-run';
 
 /** What became of the pieces that came out with one tap. */

@@ -3,8 +3,7 @@ import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { zoneName } from '@/core/trade';
 import { recordedFrom } from '@/core/bay';
-import { Trouble } from '../../design/trouble';
-import { useSend } from '../../design/use-send';
+import { Trouble, useSend } from '../../design';
 import type { Bay } from './bay';
 
 /** On a vehicle that a procedure was not recorded on, the run records it: what differs so far, and one tap that makes a draft of it. */

@@ -13,8 +13,7 @@ import {
   type Suspect,
 } from '@/core/bay';
 import { deviceName } from '@/device';
-import { CatalogueProvider } from '../../design/catalogue';
-import { useWakeLock } from '../../design/use-wake-lock';
+import { CatalogueProvider, useWakeLock } from '../../design';
 import { ReadGuard } from '../log';
 import type { Bay, Sheet } from './bay';
 import {

@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import { toolFor, lowerFirst, doorWords } from '@/core/trade';
-import { Plate } from '../../design/plate';
+import { Plate } from '../../design';
 import type { Bay } from './bay';
 import { LeadDecides } from './lead-decides';
 import { useRunKeys } from './use-keys';

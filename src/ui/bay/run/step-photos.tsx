@@ -3,8 +3,7 @@ import { useEffect } from 'react';
 import { itemsShown } from '@/core/planning';
 import { itemsOf, photosOf, photosOfItems, recordingsOfItems } from '@/core/document';
 import type { RunStep } from '@/core/bay';
-import { MarkedPhoto } from '../../design/marked-photo';
-import { Recordings } from '../../design/recordings';
+import { MarkedPhoto, Recordings } from '../../design';
 import type { Bay } from './bay';
 
 /** What the procedure shows of this step, and plays. */

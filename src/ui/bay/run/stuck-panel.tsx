@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import { itemWords, itemKey, readItemKey } from '@/core/document';
 import { capital } from '@/core/trade';
 import { type Suspect, isDone } from '@/core/bay';
-import { Chips } from '../../design/chips';
+import { Chips } from '../../design';
 import { SheetFoot } from './foot';
 import type { Bay } from './bay';
 import { shownSuspects } from './shown-suspects';

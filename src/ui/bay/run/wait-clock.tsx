@@ -2,7 +2,7 @@
 import { useEffect, useState } from 'react';
 import { secondsSince } from '@/device';
 import { waitNeeded } from '@/core/bay';
-import { clock } from '../../design/minutes';
+import { clock } from '../../design';
 import { batteryOffOf, type RunHandle } from './use-run';
 
 /** How often a running wait is looked at, milliseconds. */

@@ -2,7 +2,7 @@
 import { useEffect, useRef, type PointerEvent } from 'react';
 import { MARK_KINDS, unseenViews, VEHICLE_VIEWS, type Mark, type VehicleView } from '@/core/bay';
 import { clockRate } from '@/device';
-import { Chips } from '../../design/chips';
+import { Chips } from '../../design';
 import { Photo, PhotoButton, useIsRead } from '../log';
 import type { MarkDraft, VisitHandle } from './handle';
 import { FrozenLine } from './later-records';

@@ -10,7 +10,7 @@ import {
   type ComparedLine,
 } from '@/core/bay';
 import { capital, doorWords, ZONE_SIDES } from '@/core/trade';
-import { Chips } from '../../design/chips';
+import { Chips } from '../../design';
 import { FrozenLine } from './later-records';
 import { VinField } from './vin-field';
 import type { VisitHandle } from './handle';

@@ -2,8 +2,7 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import { COMPARISON_WORDS, resultWords, comparedLines, handBackBlocks, type ComparedLine } from '@/core/bay';
-import { Chips } from '../../design/chips';
-import { Trouble } from '../../design/trouble';
+import { Chips, Trouble } from '../../design';
 import { AlsoNoted } from './also-noted';
 import { SignBox } from './sign-tab';
 import type { VisitHandle } from './handle';

@@ -1,5 +1,5 @@
 'use client';
-import { useDates } from '../../design/dates';
+import { useDates } from '../../design';
 import { laterWords, type Walk } from '@/core/bay';
 import type { VisitHandle } from './handle';
 

@@ -1,11 +1,10 @@
 'use client';
-import { useDates } from '../../design/dates';
+import { useDates, SignatureField, SignaturePicture } from '../../design';
 import { useState } from 'react';
 import { faultsOnArrival, recordsToSign, resultWords, VEHICLE_VIEWS, type Stroke, type Walk } from '@/core/bay';
 import { AlsoNoted } from './also-noted';
 import { LaterRecords } from './later-records';
 import { SignBlocks, useSignBlocks } from './sign-blocks';
-import { SignatureField, SignaturePicture } from './signature';
 import type { VisitHandle } from './handle';
 
 /** What was wrong already, for the customer to read and acknowledge. */

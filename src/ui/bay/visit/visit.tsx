@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import type { VisitView } from '@/contracts/views';
 import { checkLines, comparedLines, foldVisit, type VisitEvent, type Walk } from '@/core/bay';
-import { useWakeLock } from '../../design/use-wake-lock';
+import { useWakeLock } from '../../design';
 import { ChangePerson, ReadGuard, SavedWords, useLog } from '../log';
 import { BodyTab } from './body-tab';
 import { ElectricalTab } from './electrical-tab';

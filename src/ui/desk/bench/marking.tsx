@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { BEHIND, type BehindAnswers, markOn, parseMm, sayBehind, sayDatum } from '@/core/bench';
-import { Chips } from '../../design/chips';
+import { Chips } from '../../design';
 import { KeepOnJob } from './keep-on-job';
 import { SaidLine } from './said-line';
 import { SmallField } from './small-field';

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { FIT } from '@/contracts/schemas/fit';
 import { JOINTS, parseMm, plainNumber, sayRun, type Joint } from '@/core/bench';
 import { PezzoError } from '@/core/errors';
-import { Chips } from '../../design/chips';
+import { Chips } from '../../design';
 import { useBenchJob } from './bench-job';
 import { KeepOnJob } from './keep-on-job';
 import { SaidLine } from './said-line';

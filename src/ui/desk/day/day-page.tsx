@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import type { DayView } from '@/contracts/views';
-import { useStream } from '../../bay/log/use-stream';
+import { useStream } from '../../bay/log';
 import { PageHead, Trouble, useDates } from '../../design';
 import { JobCard } from './job-card';
 import type { LaneBy } from './lanes';

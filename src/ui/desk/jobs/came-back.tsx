@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import type { FormerJobView } from '@/contracts/views';
-import { planAddress } from '../plan/plan-address';
+import { planAddress } from '../plan';
 
 /** The longest a line of the tick list may be. */
 const LONGEST = 200;

@@ -4,8 +4,8 @@ import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useRef } from 'react';
 import { keepPages } from '../../../device/keep-pages';
 import type { JobStanding, RunStanding } from '@/contracts/views';
-import { PageHead } from '../../design/page-head';
-import { useStream } from '../../bay/log/use-stream';
+import { PageHead } from '../../design';
+import { useStream } from '../../bay/log';
 import { StageWords, TimeLeft } from './stage-words';
 import { nextWords, waitsOf } from './standing';
 

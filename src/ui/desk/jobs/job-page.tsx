@@ -12,7 +12,7 @@ import type {
   VisitView,
 } from '@/contracts/views';
 import { oppositeSide, sideWords, zoneName } from '@/core/trade';
-import { PageHead } from '../../design/page-head';
+import { PageHead } from '../../design';
 import { Agreed } from './agreed';
 import { BenchResults } from './bench-results';
 import { CameBack } from './came-back';

@@ -3,7 +3,7 @@ import type { PlanView } from '@/contracts/views';
 import { toolFor, listed } from '@/core/trade';
 import { compareKit } from '@/core/planning';
 import type { Plan } from '@/core/telling';
-import { minutes } from '../../design/minutes';
+import { minutes } from '../../design';
 
 interface AnswerProps {
   view: PlanView;

@@ -1,1 +1,3 @@
 export * from './plan-page';
+export * from './plan-address';
+export * from './use-plan';

@@ -4,8 +4,7 @@ import Button from 'react-bootstrap/Button';
 import Modal from 'react-bootstrap/Modal';
 import { betterFit, type FitChoice, fitmentOf, JOINTS, type Joint, sayFitment } from '@/core/bench';
 import { indexItems, itemWords, type ProcedureDocument, type Schools } from '@/core/document';
-import { useSpeakers } from '../../design';
-import { Chips } from '../../design/chips';
+import { useSpeakers, Chips } from '../../design';
 
 const JOINT_CHOICES = Object.entries(JOINTS).map(([code, { words }]): [Joint, string] => [code as Joint, words]);
 const MOUNTS: [Schools['riveted'], string][] = [

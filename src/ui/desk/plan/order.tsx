@@ -5,10 +5,7 @@ import type { Plan, PlannedStep } from '@/core/telling';
 import { itemsShown, readStepKey } from '@/core/planning';
 import { photosOfItems, recordingsOfItems, type MarkedPhoto, type Recording } from '@/core/document';
 import { zoneName } from '@/core/trade';
-import { Plate } from '../../design';
-import { PhotoLinks } from '../../design/marked-photo';
-import { Recordings } from '../../design/recordings';
-import { clock } from '../../design/minutes';
+import { Plate, PhotoLinks, Recordings, clock } from '../../design';
 import type { Planning } from './use-plan';
 
 interface OrderProps {

@@ -2,8 +2,7 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import type { DecisionView, ProposalView } from '@/contracts/views';
-import { useDates } from '../../design';
-import { PhotoLinks } from '../../design/marked-photo';
+import { useDates, PhotoLinks } from '../../design';
 import { Decide } from './decide';
 
 const DECIDED = {

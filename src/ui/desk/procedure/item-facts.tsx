@@ -11,9 +11,7 @@ import {
   photosOf,
   type ProcedureDocument,
 } from '@/core/document';
-import { Plate } from '../../design';
-import { PhotoLinks } from '../../design/marked-photo';
-import { Recordings } from '../../design/recordings';
+import { Plate, PhotoLinks, Recordings } from '../../design';
 
 /** Everything recorded about one item, as label and value. */
 export function ItemFacts({ document, id }: { document: ProcedureDocument; id: string }) {

@@ -4,8 +4,7 @@ import { useState } from 'react';
 import type { QuoteView } from '@/contracts/views';
 import { lineCents, moneyWords, totalsOf } from '@/core/shop';
 import type { Stroke } from '@/core/bay';
-import { SignatureField } from '../../bay/visit/signature';
-import { Trouble, useDates, useSend } from '../../design';
+import { SignatureField, Trouble, useDates, useSend } from '../../design';
 
 const HOW = { signature: 'signed', phone: 'by phone', 'in-person': 'in person' } as const;
 

@@ -5,7 +5,7 @@ import { layersOf, removalEffects, type Point, type ProcedureDocument } from '@/
 import { zoneName } from '@/core/trade';
 import type { TestersView } from '@/contracts/views';
 import { ItemList } from '../../map';
-import { PageHead, useOwnKinds } from '../../design';
+import { PageHead, useOwnKinds, useDraft } from '../../design';
 import { About } from './about';
 import { Approve } from './approve';
 import { AskReview } from './ask-review';
@@ -23,7 +23,6 @@ import { DrawingToolsProvider } from './tools';
 import { Testers } from './testers';
 import { TryPlan } from './try-plan';
 import { useCheck } from './use-check';
-import { useDraft } from '../../design/use-draft';
 import { usePlacing } from './use-placing';
 import { useRecorderKeys } from './use-recorder-keys';
 

@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useState } from 'react';
 import type { MergeConflict, ProcedureDocument } from '@/core/document';
-import type { SaveState } from '../../design/use-draft';
+import type { SaveState } from '../../design';
 
 const WORDS = {
   untouched: 'Nothing changed yet',

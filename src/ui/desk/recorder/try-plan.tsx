@@ -3,9 +3,8 @@ import { useMemo, useState } from 'react';
 import { indexItems, itemWords, type ProcedureDocument } from '@/core/document';
 import { capital } from '@/core/trade';
 import type { PlannerQuestion } from '@/workers/planner.worker';
-import { useOwnKinds } from '../../design';
-import { clock } from '../../design/minutes';
-import { usePlan } from '../plan/use-plan';
+import { useOwnKinds, clock } from '../../design';
+import { usePlan } from '../plan';
 
 /** The plan of the draft as it stands, for one part wanted out: whether the steps can be read aloud. */
 export function TryPlan({ document, onSelect }: { document: ProcedureDocument; onSelect: (id: string) => void }) {

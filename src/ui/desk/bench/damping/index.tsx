@@ -1,8 +1,7 @@
 'use client';
 import { useMemo, useState } from 'react';
 import { COVERAGES, type DampInput, type DampResult, parseMm, plainNumber, RATTLE_LIST } from '@/core/bench';
-import { Chips } from '../../../design/chips';
-import { Trouble } from '../../../design';
+import { Chips, Trouble } from '../../../design';
 import { useBenchJob } from '../bench-job';
 import { KeepOnJob } from '../keep-on-job';
 import { SaidLine } from '../said-line';

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import type { MountView } from '@/contracts/views';
-import { Chips } from '../../../design/chips';
+import { Chips } from '../../../design';
 import { Pair } from './pair';
 import { Phase } from './phase';
 import { Returns } from './returns';

@@ -13,7 +13,7 @@ import {
   SURE_ENOUGH,
 } from '@/core/bench';
 import { listed } from '@/core/trade';
-import { Chips } from '../../../design/chips';
+import { Chips } from '../../../design';
 import { ConeDrawing } from '../drawings/cone-drawing';
 import { placeWords } from '../from-door';
 import { KeepOnJob } from '../keep-on-job';

@@ -3,7 +3,7 @@ import { useRef, useState, type PointerEvent } from 'react';
 import Button from 'react-bootstrap/Button';
 import Modal from 'react-bootstrap/Modal';
 import { photosOf, type MarkedPhoto as Marked, type PhotoMark, type Point } from '@/core/document';
-import { MarkedPhoto } from '../../../design/marked-photo';
+import { MarkedPhoto } from '../../../design';
 import { Row } from './fields';
 import type { Change } from './item-props';
 import { usePhotoChoice } from './use-photo-choice';

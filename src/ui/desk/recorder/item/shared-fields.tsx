@@ -6,7 +6,7 @@ import { capital } from '@/core/trade';
 import { ChipRow, listOrNothing, NumberRow, PickRow, Row, SelectRow, TextRow, toggled, withoutEntry } from './fields';
 import { Group } from './group';
 import { partChoices, type ItemProps } from './item-props';
-import { Recordings } from '../../../design/recordings';
+import { Recordings } from '../../../design';
 import { PhotoRow } from './photo-row';
 
 /** What hides it: nothing said, in sight, or parts that come off or free first; and other ways in. */

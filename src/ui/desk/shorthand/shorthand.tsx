@@ -1,5 +1,5 @@
 import { printItem, readNotes } from '@/core/document';
-import { PageHead } from '../../design/page-head';
+import { PageHead } from '../../design';
 
 const SECTIONS: [title: string, words: string, lines: string[]][] = [
   [

@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import type { ReactNode } from 'react';
-import { goTo } from './go-to';
+import { goTo } from '../design';
 import { leave } from './leave';
 import { useScheme } from './use-scheme';
 

@@ -1,5 +1,5 @@
 import { isLeaving, sessionEnd } from '@/device';
-import { goTo } from './go-to';
+import { goTo } from '../design';
 
 /**
  * Finishes what somebody's leaving left undone: tells the server of a sign-out that it could not be told of, and takes a session's pages off this device

@@ -9,8 +9,8 @@ import { jobSchema, type JobForm } from '@/contracts/schemas';
 import type { JobView, VehicleQuestions } from '@/contracts/views';
 import { BeenHere } from './been-here';
 import { ZoneChips } from './zone-chips';
-import { send } from '../../../../device/http';
-import { Field, KnownVehicles, numberOrNull, OptionChoices, PageHead, Trouble, useSend } from '../../../design';
+import { send } from '../../../device/http';
+import { Field, KnownVehicles, numberOrNull, OptionChoices, PageHead, Trouble, useSend } from '../../design';
 
 const EMPTY: JobForm = {
   title: '',

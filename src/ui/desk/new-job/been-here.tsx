@@ -1,8 +1,8 @@
 'use client';
 import { useEffect, useState } from 'react';
 import type { JobView } from '@/contracts/views';
-import { send, troubleWords } from '../../../../device/http';
-import { Trouble, useDates } from '../../../design';
+import { send, troubleWords } from '../../../device/http';
+import { Trouble, useDates } from '../../design';
 
 const PAUSE_MS = 200;
 
