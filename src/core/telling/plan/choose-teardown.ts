@@ -1,6 +1,6 @@
 import { DEFAULT_SCHOOLS, schoolsFor, type OptionValues, type ProcedureDocument, type Schools } from '../../document';
 import { capital } from '../../trade';
-import { goalProblemWords, loopWords, nodeWords, whyWords } from '../wording';
+import { goalProblemWords, loopWords, nodeWords, reasonsFor } from '../wording';
 import {
   buildGraph,
   type ActionGraph,
@@ -95,7 +95,7 @@ function noWay(
 /** The reasons along a chain of nodes. */
 function whyOf(graph: ActionGraph, chain: number[], goals: ReadonlyMap<number, string>): string[] {
   const next = new Map(chain.map((id, at) => [id, chain[at + 1] ?? id]));
-  return whyWords(graph, next, chain[0], (id) => goals.has(id));
+  return reasonsFor(graph, next, chain[0], (id) => goals.has(id)).map(({ text }) => text);
 }
 
 /** Names items that wait for one another, as their path. */

@@ -1,4 +1,4 @@
-import type { Catalogue } from '../../trade';
+import type { Catalogue, Sentence } from '../../trade';
 import type { Duration, Pace } from '../../shop';
 import type { OptionValues, ProcedureDocument, SchoolChoice, Schools } from '../../document';
 import type {
@@ -57,14 +57,16 @@ export interface PlannedStep {
   part: string | null;
   /** Keys of its actions, in order. */
   actions: string[];
-  title: string;
-  detail: string;
-  where: string;
+  title: Sentence;
+  detail: Sentence;
+  where: Sentence;
   tool: string;
   seconds: number;
   bins: number[];
   /** The chain of reasons down to the goal; empty on the way back. */
-  why: string[];
+  why: Sentence[];
+  /** The first of them without its subject, which the title is about; null where there is none. */
+  because: Sentence | null;
 }
 
 /** Seconds are of the removal: own times, tool changes and moves. */

@@ -32,17 +32,17 @@ import {
   type RefitStep,
   routeWords,
   stayWords,
-  whyWords,
+  reasonsFor,
+  type Reason,
   wordRefit,
   trayLabels,
   wayWords,
-  linesBeside,
   wordSteps,
   type WordingBasis,
 } from '../wording';
 import { chooseTeardown, loopProblem, schoolsOf, type Chosen } from './choose-teardown';
 import { checkOptions, itemKey, listOptions } from '../../document';
-import { ended } from '../../trade';
+import { ended, say } from '../../trade';
 import { byPhase, shareOutPeels, type ByPhase } from './phases';
 import { recordedWish } from './recorded';
 import { worthDoing } from './while-open';
@@ -146,7 +146,7 @@ function assemble(
   const back = planRefit(graph, [...removalIds, ...fitIds], costs, control, backWork);
   const tray = planTray(graph.catalogue, trayEntries(graph, back.actions), policy.trayBins);
   const chains = reasonChains(graph, least, goals.keys());
-  const why = (id: number) => whyWords(graph, chains, id, (one) => goals.has(one));
+  const why = (id: number) => reasonsFor(graph, chains, id, (one) => goals.has(one));
   const toolOf = new Map(
     [...out.steps, ...between.steps, ...back.steps].flatMap((step) => step.actions.map((key) => [key, step.tool])),
   );
@@ -154,7 +154,13 @@ function assemble(
   const planned = (id: number): PlannedAction => {
     const action = graph.nodes[id].action!;
     const ms = pricedMs.get(action.key) ?? action.ms;
-    return { ...action, ms, tool: toolOf.get(action.key)!, why: why(id), bin: tray.binOf.get(itemKey(action)) ?? null };
+    return {
+      ...action,
+      ms,
+      tool: toolOf.get(action.key)!,
+      why: why(id).map(({ text }) => text),
+      bin: tray.binOf.get(itemKey(action)) ?? null,
+    };
   };
   const removal = removalIds.map(planned);
   const fitted = fitIds.map(planned);
@@ -232,24 +238,28 @@ function plannedSteps(
   basis: WordingBasis,
   steps: HandStep[],
   binsOf: (keys: string[]) => number[],
-  why: (key: string) => string[],
+  why: (key: string) => Reason[],
 ): PlannedStep[] {
   const words = wordSteps(basis, steps);
-  return steps.map(({ key, kind, procedure, part, actions, tool, ms }, at) => ({
-    key,
-    kind,
-    procedure,
-    part,
-    actions,
-    title: words[at].title,
-    detail: [...linesBeside(words[at]), ...words[at].notes].map(ended).join(' '),
-    where: words[at].where,
-    tool,
-    seconds: ms / 1000,
-    bins: binsOf(actions),
+  return steps.map(({ key, kind, procedure, part, actions, tool, ms }, at) => {
     // Its last action is what the step is for.
-    why: why(actions[actions.length - 1]),
-  }));
+    const reasons = why(actions[actions.length - 1]);
+    return {
+      key,
+      kind,
+      procedure,
+      part,
+      actions,
+      title: words[at].title,
+      detail: say([...words[at].beside, ...words[at].notes].map(ended).join(' ')),
+      where: words[at].where,
+      tool,
+      seconds: ms / 1000,
+      bins: binsOf(actions),
+      why: reasons.map(({ text }) => text),
+      because: reasons[0]?.short ?? null,
+    };
+  });
 }
 
 /** Direct precedence by position in the sequence. */

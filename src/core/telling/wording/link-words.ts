@@ -1,4 +1,4 @@
-import { linkKindOrGuess, capital, listed, withArticle } from '../../trade';
+import { linkKindOrGuess, listed, withArticle } from '../../trade';
 import { countOf, type Link } from '../../document';
 import { carried } from './removal-words';
 import { linksOf, nameOf, notesIn, notesOut, placeWords, stateWords, type Draft, type Site } from './step-site';
@@ -23,7 +23,7 @@ export function linkStep(site: Site, way: 'out' | 'in'): Draft {
     const how = way === 'out' ? tabWords(link, kind) : link.keyed ? 'fits one way' : '';
     const mark = way === 'out' && link.mark ? `mark: ${link.mark}` : '';
     const told = [how, mark].filter(Boolean).join('; ');
-    return told ? [`${capital(own.length > 1 ? `${name}: ${told}` : told)}.`] : [];
+    return told ? [own.length > 1 ? `${name}: ${told}` : told] : [];
   });
   const [owner] = own.map(({ joins }) => joins.find((end) => end !== 'body'));
   const isNamed = own.every(({ name }) => name);
@@ -39,7 +39,7 @@ export function linkStep(site: Site, way: 'out' | 'in'): Draft {
     lines: [
       ...lines,
       ...(off
-        ? [`Then lift ${withArticle(nameOf(site, off))} away and put it aside, face up.`, ...carried(site, off)]
+        ? [`then lift ${withArticle(nameOf(site, off))} away and put it aside, face up`, ...carried(site, off)]
         : []),
     ],
     notes: way === 'out' ? notesOut(site) : notesIn(site),

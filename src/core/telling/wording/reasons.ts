@@ -1,6 +1,6 @@
 import { countOf, itemWords } from '../../document';
 import { type ActionGraph, chainFrom } from '../../planning';
-import { withArticle } from '../../trade';
+import { say, withArticle, type Sentence } from '../../trade';
 import { regionsWords } from './refit';
 
 /** What a node is about, in running text with its article. */
@@ -19,40 +19,60 @@ function isSeveral(graph: ActionGraph, id: number): boolean {
   return countOf(index?.fasteners.get(item) ?? index?.links.get(item) ?? {}) > 1;
 }
 
-/** One reason: why `from` is needed for `to`. Empty where the hop says nothing new. */
-function hopWords(graph: ActionGraph, from: number, to: number): string {
+/** Why something is done: in full, and without its subject beside a title that names it: "covers the T20 screws". */
+export interface Reason {
+  text: Sentence;
+  short: Sentence;
+}
+
+const reason = (subject: string, predicate: string, short = predicate): Reason => ({
+  text: say(`${subject} ${predicate}`),
+  short: say(short),
+});
+
+/** One reason: why `from` is needed for `to`. Null where the hop says nothing new. */
+function hopReason(graph: ActionGraph, from: number, to: number): Reason | null {
   const [a, b] = [nodeWords(graph, from), nodeWords(graph, to)];
-  const s = isSeveral(graph, from) ? '' : 's';
+  const isOne = !isSeveral(graph, from);
+  const s = isOne ? 's' : '';
   switch (`${graph.nodes[from].ref.type}>${graph.nodes[to].ref.type}`) {
     case 'peeled>reach':
-      return `${a} cover${s} ${b}`;
-    case 'work>reach':
-      return `${a} must be done before ${b} can be reached`;
-    case 'release>free':
-      return `${a} hold${s} ${b}`;
-    case 'undo>takeOff':
-      return `${a} still tie${s} ${b}`;
-    case 'release>release':
-      return `${b} let go only when ${a} ${s ? 'is' : 'are'} out`;
     case 'free>reach':
     case 'takeOff>reach':
-      return `${a} cover${s} ${b}`;
+      return reason(a, `cover${s} ${b}`);
+    case 'work>reach':
+      return reason(a, `must be done before ${b} can be reached`);
+    case 'release>free':
+      return reason(a, `hold${s} ${b}`);
+    case 'undo>takeOff':
+      return reason(a, `still tie${s} ${b}`);
+    case 'release>release':
+      return reason(b, `let go only when ${a} ${isOne ? 'is' : 'are'} out`);
     case 'release>reach':
     case 'undo>reach':
-      return `${b} cannot be reached before ${a}`;
+      return reason(b, `cannot be reached before ${a}`);
     case 'free>undo':
-      return `${b} can be reached once ${a} swings free`;
+      return reason(b, `can be reached once ${a} swings free`);
     case 'takeOff>takeOff':
-      return isLoose(graph, from) ? `${a} lies loose once ${b} is off` : `${b} lies loose once ${a} is off`;
+      return isLoose(graph, from) ? reason(a, `lies loose once ${b} is off`) : reason(b, `lies loose once ${a} is off`);
     case 'takeOff>free':
-      if (isOffToSeat(graph, from, to)) return `${a} must be off to get ${b} back in`;
-      return `${b} lies loose under ${a}`;
+      return isOffToSeat(graph, from, to)
+        ? reason(a, `must be off to get ${b} back in`)
+        : reason(b, `lies loose under ${a}`);
     case 'wait>free':
-      return `an airbag lead hangs on ${b}: battery off and the vehicle maker's wait come first`;
+      return reason(
+        'an airbag lead',
+        `hangs on ${b}: battery off and the vehicle maker's wait come first`,
+        'for an airbag lead',
+      );
     case 'wait>undo':
-      return `${b} is part of the airbag system: battery off and the vehicle maker's wait come first`;
+      return reason(
+        b,
+        `is part of the airbag system: battery off and the vehicle maker's wait come first`,
+        'for an airbag plug',
+      );
     default:
-      return '';
+      return null;
   }
 }
 
@@ -78,12 +98,12 @@ const WANTED: Record<string, string> = {
   reach: 'within reach',
 };
 
-function goalWords(graph: ActionGraph, id: number): string {
+function goalReason(graph: ActionGraph, id: number): Reason {
   const { type } = graph.nodes[id].ref;
-  if (type === 'batteryOff') return 'the shop always takes the battery off';
+  if (type === 'batteryOff') return reason('the shop', 'always takes the battery off', 'the shop always takes the battery off');
   const into = type === 'work' ? newPartOf(graph, id) : null;
-  if (into) return `${nodeWords(graph, id)} belongs to what goes in: ${into}`;
-  return `${nodeWords(graph, id)} is wanted ${WANTED[type] ?? 'done'}`;
+  const name = nodeWords(graph, id);
+  return into ? reason(name, `belongs to what goes in: ${into}`) : reason(name, `is wanted ${WANTED[type] ?? 'done'}`);
 }
 
 /** What new part a piece of work belongs to: the one of its kit that takes another's place, by its name; null where there is none. */
@@ -96,14 +116,14 @@ function newPartOf(graph: ActionGraph, id: number): string | null {
 }
 
 /** The chain of reasons from one chosen node to its goal, in trade words; ends with what is wanted. */
-export function whyWords(
+export function reasonsFor(
   graph: ActionGraph,
   next: ReadonlyMap<number, number>,
   start: number,
   isGoal: (id: number) => boolean,
-): string[] {
+): Reason[] {
   const chain = chainFrom(next, start);
-  const hops = chain.slice(1).map((to, at) => hopWords(graph, chain[at], to));
+  const hops = chain.slice(1).flatMap((to, at) => hopReason(graph, chain[at], to) ?? []);
   const last = chain[chain.length - 1];
-  return [...hops.filter(Boolean), ...(isGoal(last) ? [goalWords(graph, last)] : [])];
+  return [...hops, ...(isGoal(last) ? [goalReason(graph, last)] : [])];
 }

@@ -1,4 +1,4 @@
-import { findMotion, listed, lowerFirst, sentence, withArticle } from '../../trade';
+import { findMotion, listed, lowerFirst, withArticle } from '../../trade';
 import { countOf, heldParts, type Fastener, type Part } from '../../document';
 import { linkStep } from './link-words';
 import { regionsWords } from './refit';
@@ -31,11 +31,7 @@ export function offer(site: Site): Draft {
   return {
     verb: 'Offer up',
     thing: withArticle(nameOf(site, part.id)),
-    lines: [
-      'Hold it near; cables and plugs through their holes.',
-      ...(told ? [sentence(told)] : []),
-      ...(joined?.lines ?? []),
-    ],
+    lines: ['hold it near; cables and plugs through their holes', ...(told ? [told] : []), ...(joined?.lines ?? [])],
     notes: notesIn(site),
     done: joins.length ? 'It is held and joined' : 'It is in place',
   };
@@ -47,7 +43,7 @@ function sealAgain(site: Site, part: Part, regions: string[]): Draft {
   return {
     verb: 'Seal',
     thing: `the ${regionsWords(regions)} of ${withArticle(nameOf(site, part.id))}`,
-    lines: [butylWords(site.schools), ...(pieces.length ? [sentence(`${countedPieces(site, pieces)} home`)] : [])],
+    lines: [butylWords(site.schools), ...(pieces.length ? [`${countedPieces(site, pieces)} home`] : [])],
     notes: notesIn(site),
     done: 'It is sealed',
   };
@@ -75,9 +71,9 @@ export function seat(site: Site): Draft {
     verb: 'Seat',
     thing: withArticle(nameOf(site, part.id)),
     lines: [
-      ...(order.length ? [sentence(order.join(', then '))] : []),
+      ...(order.length ? [order.join(', then ')] : []),
       ...(part.kind === 'shield' ? [butylWords(site.schools)] : []),
-      ...(clicks ? ['If one does not click, check and try again; do not hit harder.'] : []),
+      ...(clicks ? ['if one does not click, check and try again; do not hit harder'] : []),
     ],
     notes: notesIn(site),
     done: 'It is home',
@@ -99,8 +95,8 @@ export function screws(site: Site): Draft {
     thing: `${noun}${of}${isStart ? ' by hand' : ''}`,
     where: fasteners.length === 1 ? placeWords(site, fasteners[0].id) : '',
     lines: [
-      ...(fasteners.length > 1 ? fasteners.map((one) => sentence(screwWords(site, one))) : []),
-      ...(isStart && count > 1 ? ['All of them by hand before the first is tightened.'] : []),
+      ...(fasteners.length > 1 ? fasteners.map((one) => screwWords(site, one)) : []),
+      ...(isStart && count > 1 ? ['all of them by hand before the first is tightened'] : []),
     ],
     notes: isStart ? notesIn(site) : site.pieces.flatMap(({ item }) => limitWords(site, item)),
     done: stateWords(count, isStart ? 'started' : 'tight'),

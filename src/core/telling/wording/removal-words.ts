@@ -1,4 +1,4 @@
-import { findMotion, capital, ended, listed, sentence, withArticle } from '../../trade';
+import { findMotion, listed, withArticle } from '../../trade';
 import { readStepKey } from '../../planning';
 import { countOf, heldParts, type Fastener, type Part } from '../../document';
 import {
@@ -31,10 +31,10 @@ export function pull(site: Site): Draft {
   const fasteners = fastenersOf(site);
   const tied = did('takeOff') ? [] : tethersOf(site, part);
   const lines = [
-    ...(motions.length ? [sentence(motions.join(', then '))] : []),
-    ...(fasteners.length ? [`${capital(countedPieces(site, fasteners))} let${isOne(fasteners) ? 's' : ''} go.`] : []),
-    ...fasteners.flatMap(({ release }) => (release ? [capital(ended(release))] : [])),
-    ...(tied.length ? [`Still tied by: ${tied.join(', ')}.`] : []),
+    ...(motions.length ? [motions.join(', then ')] : []),
+    ...(fasteners.length ? [`${countedPieces(site, fasteners)} let${isOne(fasteners) ? 's' : ''} go`] : []),
+    ...fasteners.flatMap(({ release }) => release ?? []),
+    ...(tied.length ? [`still tied by: ${tied.join(', ')}`] : []),
     ...(did('takeOff') ? carried(site, part.id) : []),
   ];
   const isPried = (part.motions ?? []).some((code) => findMotion(site.graph.catalogue, code)?.pries);
@@ -61,8 +61,8 @@ function peel(site: Site, part: Part, regions: string[]): Draft {
     thing: `the ${regionsWords(regions)} of ${withArticle(nameOf(site, part.id))}`,
     where: part.startAt ? `Start at the ${part.startAt}` : '',
     lines: [
-      'Only so far; the rest stays where it is.',
-      ...(fasteners.length ? [`${capital(countedPieces(site, fasteners))} let${isOne(fasteners) ? 's' : ''} go.`] : []),
+      'only so far; the rest stays where it is',
+      ...(fasteners.length ? [`${countedPieces(site, fasteners)} let${isOne(fasteners) ? 's' : ''} go`] : []),
     ],
     notes: notesOut(site),
     done: 'It is peeled back',
@@ -97,7 +97,7 @@ function isCarried({ index }: Site, end: string, part: string): boolean {
 export function carried(site: Site, by: string): string[] {
   const riders = [...site.index.parts.values()].filter((part) => part.on === by);
   const names = riders.map(({ id }) => nameOf(site, id));
-  return names.length ? [`${capital(withArticle(listed(names)))} stay${names.length > 1 ? '' : 's'} in it.`] : [];
+  return names.length ? [`${withArticle(listed(names))} stay${names.length > 1 ? '' : 's'} in it`] : [];
 }
 
 /** Pieces that let go by pulling, though the part itself stays or several share them. */
@@ -110,7 +110,7 @@ export function letGo(site: Site): Draft {
     count: countOf(fastener),
     thing: `${nameOf(site, fastener.id)} of ${held}`,
     where: placeWords(site, fastener.id),
-    lines: fastener.release ? [capital(ended(fastener.release))] : [],
+    lines: fastener.release ? [fastener.release] : [],
     notes: notesOut(site),
     done: stateWords(countOf(fastener), 'out'),
   };
@@ -129,12 +129,12 @@ export function turn(site: Site): Draft {
     count,
     thing: nounOf(site, fastener),
     where: placeWords(site, fastener.id),
+    holds: held,
     lines: [
-      `${count === 1 ? 'It holds' : 'They hold'} ${held}.`,
-      ...(length ? [sentence([length, fastener.thread].filter(Boolean).join(', '))] : []),
+      ...(length ? [[length, fastener.thread].filter(Boolean).join(', ')] : []),
       // "Give two turns to": what the verb says is not said again.
       ...(fastener.release && !kind.verb.toLowerCase().includes(fastener.release.toLowerCase())
-        ? [capital(ended(fastener.release))]
+        ? [fastener.release]
         : []),
     ],
     notes: notesOut(site),

@@ -1,4 +1,4 @@
-import { fastenerKindOf, parseDrive, capital, ended, listed } from '../../trade';
+import { fastenerKindOf, parseDrive, capital, ended, listed, type Sentence } from '../../trade';
 import {
   countOf,
   findItem,
@@ -24,13 +24,15 @@ export interface StepWords {
   thing: string;
   /** Pieces, where they are counted. */
   count: number | null;
-  title: string;
-  /** Where it hides or where to start. Empty where the title says it. */
-  where: string;
+  title: Sentence;
+  /** Where it hides or where to start, without a full stop. Empty where the title says it. */
+  where: Sentence;
   /** How, one sentence each. */
-  lines: string[];
+  lines: Sentence[];
+  /** Those of the lines that the title does not say already. */
+  beside: Sentence[];
   /** What somebody noted about it for this direction. */
-  notes: string[];
+  notes: Sentence[];
   /** The words on the bar that says it is done. */
   done: string;
 }
@@ -55,8 +57,20 @@ export interface WaitSource {
   isFallback: boolean;
 }
 
-/** What a step's own sentences say; the rest follows from it. */
-export type Draft = Pick<StepWords, 'verb' | 'thing'> & Partial<StepWords>;
+/** What a step's own sentences say, before they are finished; the rest follows from it. */
+export interface Draft {
+  verb: string;
+  thing: string;
+  plate?: string | null;
+  count?: number | null;
+  where?: string;
+  /** What its pieces hold, with articles. */
+  holds?: string;
+  /** How: a clause or a whole sentence each, without the last full stop. */
+  lines?: string[];
+  notes?: string[];
+  done?: string;
+}
 
 /** One item of a step with what is done to it. */
 export interface Piece {

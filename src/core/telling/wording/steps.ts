@@ -1,5 +1,5 @@
 import { findAction, readStepKey, type HandStep } from '../../planning';
-import { lowerFirst } from '../../trade';
+import { capital, ended, hasArticle, lowerFirst, say, unended, type Sentence } from '../../trade';
 import { gateWords } from './gates';
 import { linkStep } from './link-words';
 import { fit, offer, screws, seat } from './refit-words';
@@ -10,6 +10,11 @@ import { workStep } from './work-words';
 
 /** Puts a step into words. */
 export function handStepWords(basis: WordingBasis, step: HandStep): StepWords {
+  const { clauses: _, ...words } = completeStep(basis, step);
+  return words;
+}
+
+function completeStep(basis: WordingBasis, step: HandStep): Completed {
   const [first] = step.actions;
   const index = step.procedure === null ? undefined : basis.graph.indexes.get(step.procedure);
   if (step.kind === 'gate' || !index) return complete(step, vehicleStep(basis, step, first));
@@ -53,20 +58,39 @@ function draftOf(site: Site): Draft {
   }
 }
 
-const complete = (step: HandStep, draft: Draft): StepWords => {
-  const { verb, thing, plate = null, count = null } = draft;
-  const isOne = (plate !== null || count === 1) && !/^(the|its?) /.test(thing);
+/** One thing a step says under its title: as a line of its own, and as it goes on behind a title that needs telling apart. */
+interface Clause {
+  /** Null where it stands beside the lines, as the place does. */
+  line: Sentence | null;
+  behind: string;
+}
+
+type Completed = StepWords & { clauses: Clause[] };
+
+const complete = (step: HandStep, draft: Draft): Completed => {
+  const { verb, thing, plate = null, count = null, where = '', holds, lines = [], notes = [] } = draft;
+  const isOne = (plate !== null || count === 1) && !hasArticle(thing);
   const several = count !== null && count > 1 ? String(count) : isOne ? 'the' : '';
+  const clauses: Clause[] = [
+    ...(where ? [{ line: null, behind: `, ${lowerFirst(where)}` }] : []),
+    ...(holds
+      ? [{ line: say(`${count === 1 ? 'It holds' : 'They hold'} ${holds}.`), behind: ` holding ${holds}` }]
+      : []),
+    ...lines.map((line) => ({ line: say(capital(ended(line))), behind: `, ${lowerFirst(unended(line))}` })),
+  ];
+  const own = clauses.flatMap(({ line }) => line ?? []);
   return {
     verb,
     thing,
     plate,
     count,
-    title: [verb, several, plate, thing].filter(Boolean).join(' '),
-    where: draft.where ?? '',
-    lines: draft.lines ?? [],
-    notes: draft.notes ?? [],
+    title: say([verb, several, plate, thing].filter(Boolean).join(' ')),
+    where: say(where),
+    lines: own,
+    beside: own,
+    notes: notes.map(say),
     done: draft.done ?? 'Done',
+    clauses,
   };
 };
 
@@ -75,31 +99,24 @@ const complete = (step: HandStep, draft: Draft): StepWords => {
  * whenever the list touches more than one.
  */
 export function wordSteps(basis: WordingBasis, steps: HandStep[]): StepWords[] {
-  const words = steps.map((step) => handStepWords(basis, step));
+  const words = steps.map((step) => completeStep(basis, step));
   const sideOf = ({ procedure }: HandStep) => (procedure ? basis.graph.documents.get(procedure)?.side : undefined);
   const sides = new Set(steps.map(sideOf).filter((side) => side === 'left' || side === 'right'));
   const sided = words.map((one, at) => {
     const side = sides.size > 1 ? sideOf(steps[at]) : undefined;
-    return side && side !== 'centre' ? { ...one, title: `${one.title}, ${side}` } : one;
+    return side && side !== 'centre' ? { ...one, title: say(`${one.title}, ${side}`) } : one;
   });
   return sided.map((one, at) => {
+    const { clauses, ...words } = one;
     const same = sided.filter((other, n) => n !== at && other.title === one.title);
-    if (same.length === 0) return one;
-    const apart = [lowerFirst(one.where), ...one.lines.map((line) => lowerFirst(line.replace(/\.$/, '')))].find(
-      (text) =>
-        text &&
-        !same.some((other) =>
-          [lowerFirst(other.where), ...other.lines.map((line) => lowerFirst(line.replace(/\.$/, '')))].includes(text),
-        ),
-    );
-    return apart ? { ...one, title: `${one.title}${besideTitle(apart)}` } : one;
+    const apart = same.length
+      ? clauses.find(({ behind }) => !same.some((other) => other.clauses.some((theirs) => theirs.behind === behind)))
+      : undefined;
+    if (!apart) return words;
+    return {
+      ...words,
+      title: say(`${one.title}${apart.behind}`),
+      beside: clauses.flatMap((clause) => (clause === apart ? [] : (clause.line ?? []))),
+    };
   });
 }
-
-/** What tells a title apart, as it goes on: "4 T25 screws holding the left speaker", "2 T20 screws, behind the cap". */
-const besideTitle = (apart: string) =>
-  /^(?:it holds|they hold) /.test(apart) ? apart.replace(/^(?:it holds|they hold)/, ' holding') : `, ${apart}`;
-
-/** What is said beside a title: nothing that the title itself says already. */
-export const linesBeside = ({ title, lines }: Pick<StepWords, 'title' | 'lines'>) =>
-  lines.filter((line) => !title.endsWith(besideTitle(lowerFirst(line.replace(/\.$/, '')))));

@@ -7,14 +7,14 @@ export function vehicleWords(type: string, item: string, wait?: WaitSource | nul
       return {
         verb: 'Before the battery',
         thing: 'goes off',
-        lines: ['Windows where they are needed. Latches and bonnet open.', 'Radio code and memory settings noted.'],
+        lines: ['Windows where they are needed. Latches and bonnet open', 'Radio code and memory settings noted'],
         done: 'All done',
       };
     case 'batteryOff':
       return {
         verb: 'Disconnect',
         thing: 'the battery',
-        lines: ['Negative first. Insulate it so that it cannot spring back.'],
+        lines: ['Negative first. Insulate it so that it cannot spring back'],
         done: 'Battery is off',
       };
     case 'wait':
@@ -28,7 +28,7 @@ export function vehicleWords(type: string, item: string, wait?: WaitSource | nul
       return {
         verb: 'Reconnect',
         thing: 'the battery',
-        lines: ['Every SRS connector is plugged in. Keep hands clear of the glass.'],
+        lines: ['Every SRS connector is plugged in. Keep hands clear of the glass'],
         done: 'Battery is on',
       };
     default:
@@ -38,7 +38,7 @@ export function vehicleWords(type: string, item: string, wait?: WaitSource | nul
 
 /** How long, and by whose word: this vehicle's figure, the shop's usual one said to be that, or the maker's manual. */
 function waitLines(wait: WaitSource | null | undefined): string[] {
-  const before = 'Do not touch an SRS connector before.';
+  const before = 'Do not touch an SRS connector before';
   if (!wait) return [`The time is in the vehicle maker's manual. ${before}`];
   const minutes = wait.seconds % 60 === 0 ? `${wait.seconds / 60} min` : `${wait.seconds} s`;
   return wait.isFallback

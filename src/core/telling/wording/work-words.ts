@@ -1,4 +1,4 @@
-import { workKindOf, capital, ended, listed, sentence, withArticle } from '../../trade';
+import { workKindOf, capital, listed, withArticle } from '../../trade';
 import type { ActionGraph } from '../../planning';
 import { itemWords, parseReference, type ItemRef, type Work } from '../../document';
 import { regionsWords } from './refit';
@@ -13,7 +13,7 @@ export function workStep(site: Site): Draft {
     return {
       verb: 'Put back',
       thing: withArticle(name),
-      lines: [capital(ended(work.undo ?? ''))],
+      lines: work.undo ? [work.undo] : [],
       notes: notesIn(site),
       done: 'It is as it was',
     };
@@ -24,11 +24,9 @@ export function workStep(site: Site): Draft {
     where: covers.length ? capital(`with the ${listed(covers)} out of the way`) : '',
     lines: [
       ...datumLines(work),
-      ...(work.material?.length
-        ? [sentence(`with ${listed(work.material.map((one) => one.replace(/-/g, ' ')))}`)]
-        : []),
-      ...(work.reversible === false ? ['This cannot go back to stock.'] : []),
-      ...(work.undo ? [`On the way back: ${ended(work.undo)}`] : []),
+      ...(work.material?.length ? [`with ${listed(work.material.map((one) => one.replace(/-/g, ' ')))}`] : []),
+      ...(work.reversible === false ? ['this cannot go back to stock'] : []),
+      ...(work.undo ? [`on the way back: ${work.undo}`] : []),
     ],
     notes: notesOut(site),
     done: 'It is done',
@@ -60,5 +58,5 @@ function datumLines({ datum }: Work): string[] {
       ? ''
       : `${Math.abs(datum.back)} mm ${datum.back < 0 ? 'in front of' : 'behind'} the ${datum.andFrom ?? datum.from}`;
   const told = [up, back].filter(Boolean).join(', ');
-  return told ? [`${capital(told)}; check it twice.`] : [];
+  return told ? [`${told}; check it twice`] : [];
 }

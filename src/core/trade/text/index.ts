@@ -1,4 +1,5 @@
 export { entryOf } from './lookup';
 export { type Dates, datesIn, isTimeZone } from './dates';
 export { foldText, slugOf } from './fold';
-export { capital, ended, listed, lowerFirst, sentence, withArticle } from './sentences';
+export { say, type Sentence } from './sentence';
+export { capital, ended, hasArticle, listed, lowerFirst, sentence, unended, withArticle } from './sentences';

@@ -247,21 +247,13 @@ function StepLine({
             aria-label={`Why: ${step.title}`}
             onClick={() => setOpen(!open)}
           >
-            {open ? 'hide' : shortReason(step.why[0])}
+            {open ? 'hide' : step.because}
           </button>
         )}
       </span>
     </li>
   );
 }
-
-/** A reason without its subject, which is the step's own title: "covers the T20 screws". */
-const shortReason = (reason: string): string => {
-  if (/airbag system/.test(reason)) return 'for an airbag plug';
-  const verb = /(?:covers?|holds?|still ties?|cannot be|can be|(?:is|are) wanted|lies|let go).*$/.exec(reason);
-  // The subject may end in such a word itself: "the belt covers covers…".
-  return verb?.[0].replace(/^(?:covers|holds) (?=(?:covers?|holds?) )/, '') ?? reason;
-};
 
 function Stays({ view, plan }: { view: PlanView; plan: Plan }) {
   const [open, setOpen] = useState(false);
