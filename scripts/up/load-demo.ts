@@ -90,7 +90,7 @@ async function fill(): Promise<void> {
   );
   await transaction(HOME, async (tx) => {
     await insertShop(tx, DEMO_SHOP);
-    await updateShopSettings(tx, HOME, { demo: true, labourPerHour: 72, currency: '€', [LOADING]: true });
+    await updateShopSettings(tx, HOME, { demo: true, labourPerHourCents: 72_00, currency: '€', [LOADING]: true });
     for (const person of hashed) await insertPerson(tx, { ...person, branch: HOME });
   });
   const lead = await actorOf('tomas-varga');

@@ -1,5 +1,6 @@
 import { notFound } from '../core/errors';
 import type { Branch, Db } from './pool';
+import { readSettings, SETTINGS_FORM } from './settings-form';
 
 /** The first one; where there is no chain it is the only one. */
 export const HOME: Branch = 1;
@@ -26,7 +27,7 @@ export async function listOwnKinds(db: Db): Promise<unknown[][]> {
 export async function getShop(db: Db, branch: Branch): Promise<ShopRow> {
   const { rows } = await db.query<ShopRow>('select id, name, settings from shop where id = $1', [branch]);
   if (!rows[0]) throw notFound('branch-unknown', 'There is no such branch.');
-  return rows[0];
+  return { ...rows[0], settings: readSettings(rows[0].settings) };
 }
 
 /** Creates the first shop. Fails with a conflict where there is one. */
@@ -43,7 +44,7 @@ export async function addBranchWithOwner(
 ): Promise<Branch> {
   const { rows } = await db.query<{ id: Branch }>('select add_branch($1, $2, $3, $4, $5, $6) as id', [
     name,
-    settings,
+    { ...settings, form: SETTINGS_FORM },
     owner.id,
     owner.name,
     owner.pinHash,
@@ -52,7 +53,7 @@ export async function addBranchWithOwner(
   return rows[0].id;
 }
 
-/** Replaces a branch's settings. */
+/** Replaces a branch's settings, in the form that this version writes. */
 export async function updateShopSettings(db: Db, branch: Branch, settings: Record<string, unknown>): Promise<void> {
-  await db.query('update shop set settings = $2 where id = $1', [branch, settings]);
+  await db.query('update shop set settings = $2 where id = $1', [branch, { ...settings, form: SETTINGS_FORM }]);
 }

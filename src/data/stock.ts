@@ -36,7 +36,7 @@ export async function stockOf(db: Db, branch: Branch, kind: string): Promise<num
 /** The newest moves. */
 export async function listStockMoves(db: Db, branch: Branch, limit: number): Promise<StockMove[]> {
   const { rows } = await db.query<StockMove>(
-    `select m.kind, m.change, m.reason, m.run_id as "runId", coalesce(m.job_number, r.job_number) as "jobNumber", m.moved_by as by, m.moved_at as at
+    `select m.kind, m.change, case when m.run_id is null then m.reason else 'fitted' end as reason, m.run_id as "runId", coalesce(m.job_number, r.job_number) as "jobNumber", m.moved_by as by, m.moved_at as at
        from stock_moves m left join runs r on r.id = m.run_id where m.branch = $2 order by m.id desc limit $1`,
     [limit, branch],
   );

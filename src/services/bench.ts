@@ -31,6 +31,7 @@ export async function mountsKnown(branch: Branch): Promise<MountView[]> {
     return (document.mounts ?? []).map((mount) => ({
       procedure: document.id,
       title: document.title,
+      vehicle: document.applies[0] ? `${document.applies[0].make} ${document.applies[0].model}` : document.title,
       side: document.side,
       of: itemWords(index, mount.of),
       mount,

@@ -108,6 +108,7 @@ const viewOf = (
   item,
   standing,
   text: findings[0].text,
+  isQuoted: changes.some(({ to }) => to === findings[0].text),
   sentences: wordChanges(changes, document, applyChanges(document, changes)).map(({ sentence }) => sentence),
   findings: findings.map(({ id, person, job, at }) => ({ id, person, job, at })),
 });

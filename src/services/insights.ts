@@ -212,8 +212,8 @@ async function troubles(
     rehearse: misses.slice(0, 5).map(({ procedure }) => {
       const { troubles: own, runs } = all.get(procedure)!;
       const missed = own.filter(({ kind }) => kind === 'missed');
-      const words = [...experienceOf(missed, runs.length).values()].flatMap(experienceWords);
-      return { procedure, title: title(procedure), words: words.slice(0, 3) };
+      const heard = [...experienceOf(missed, runs.length).values()].flatMap(experienceWords);
+      return { procedure, title: title(procedure), words: heard.slice(0, 3) };
     }),
   };
 }

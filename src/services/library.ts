@@ -25,6 +25,7 @@ import {
   listCurrentDocuments,
   listLastDone,
   listStandingDocuments,
+  listTitlesInForce,
   listSummaries,
   listVariants,
   listVerifiedOn,
@@ -52,6 +53,9 @@ import { demand, may } from './permission';
 import { demandTesters } from './rehearse/testers';
 
 const SEARCH_LIMIT = 200;
+
+/** Procedures in force, for choosing one: at most 2000. */
+export const titlesInForce = (branch: Branch) => listTitlesInForce(dbOf(branch), branch);
 
 /** Procedures for one line of search, in any order of words, each with what a list shows of it. */
 export async function searchLibrary(branch: Branch, text: string): Promise<LibraryRowView[]> {

@@ -87,7 +87,10 @@ export async function planView(
     kit,
     stock: Object.fromEntries(stock.map(({ kind, count }) => [kind, count])),
     standIns: standInsOf(items, stock),
-    labour: settings.labourPerHour === null ? null : { perHour: settings.labourPerHour, currency: settings.currency },
+    labour:
+      settings.labourPerHourCents === null
+        ? null
+        : { perHourCents: settings.labourPerHourCents, currency: settings.currency },
     verification:
       vehicle && Object.fromEntries(documents.map((document) => [document.id, verificationOf(vehicle, document)])),
     others: (await othersFor(by.branch, vehicle ?? documents[0].applies[0])).filter(

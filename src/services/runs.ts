@@ -166,7 +166,7 @@ async function takeSpares(tx: Db, by: Actor, log: LogRow, basis: RunBasis, view:
   const { branch } = await getJob(tx, null, log.jobNumber);
   for (const [kind, count] of sparesUsed(basis, view)) {
     const there = Math.min(count, await stockOf(tx, branch, kind));
-    const move = { kind, reason: `fitted on job ${log.jobNumber}`, runId: log.id, by: by.id };
+    const move = { kind, reason: 'fitted', runId: log.id, by: by.id };
     if (there > 0) await insertStockMove(tx, { ...move, change: -there }, branch);
     if (there < count) await insertStockQuestion(tx, { kind, missing: count - there, runId: log.id }, branch);
   }

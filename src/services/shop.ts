@@ -25,7 +25,7 @@ const DEFAULTS: SettingsForm = {
   costs: DEFAULT_COST_FORM,
   trayBins: 12,
   spareLevel: 0.9,
-  labourPerHour: null,
+  labourPerHourCents: null,
   currency: '',
   quotes: DEFAULT_QUOTES,
   ownKinds: [],

@@ -93,7 +93,7 @@ test('a job is quoted, accepted, placed on the day, worked, takes from stores, a
   expect(sent.ok(), await sent.text()).toBe(true);
 
   await page.goto('/stores');
-  await expect(page.getByText(`fitted on job ${job}`).first()).toBeVisible();
+  await expect(page.getByText(`fitted · job ${job}`).first()).toBeVisible();
   await page.goto(`/jobs/${job}`);
   await expect(page.getByLabel('Where this job stands')).toContainText('All runs finished');
   await page.goto('/insights');

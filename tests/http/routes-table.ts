@@ -155,7 +155,7 @@ export const ROUTES: Record<
       from: 'owner',
       password: true,
       at: '/api/settings',
-      data: { srsWaitSeconds: null, srsWaitSource: '', labourPerHour: 72, currency: '€' },
+      data: { srsWaitSeconds: null, srsWaitSource: '', labourPerHourCents: 7200, currency: '€' },
     },
   },
   'api/setup': { POST: { from: 'nobody', at: '/api/setup', data: {} } },

@@ -78,9 +78,9 @@ describe('a second branch', () => {
   it('has settings of its own, begun with those of the first', async () => {
     const { settings } = await readShop(other.branch);
     expect(settings).toEqual((await readShop(HOME)).settings);
-    await changeSettings(other, { ...settings, labourPerHour: 99, bays: ['Slip'] });
-    expect((await readShop(other.branch)).settings).toMatchObject({ labourPerHour: 99, bays: ['Slip'] });
-    expect((await readShop(HOME)).settings.labourPerHour).toBeNull();
+    await changeSettings(other, { ...settings, labourPerHourCents: 9900, bays: ['Slip'] });
+    expect((await readShop(other.branch)).settings).toMatchObject({ labourPerHourCents: 9900, bays: ['Slip'] });
+    expect((await readShop(HOME)).settings.labourPerHourCents).toBeNull();
   });
 
   it('has jobs of its own: nobody finds, opens, quotes, plans or changes another’s', async () => {

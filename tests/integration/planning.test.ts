@@ -74,14 +74,14 @@ describe('what a plan is made from', () => {
   it('comes with the shop’s prices, the person’s kit and the vehicle’s other procedures', async () => {
     await changeSettings(
       people.owner,
-      settings({ costs: { toolChangeSeconds: 11 }, labourPerHour: 60, currency: '€', trayBins: 8 }),
+      settings({ costs: { toolChangeSeconds: 11 }, labourPerHourCents: 6000, currency: '€', trayBins: 8 }),
     );
     await changeKit(people.technician, ['T20', 'hex 7 mm']);
     const job = await openJob(people.technician, KITE);
     const view = await planView(people.technician, { procedures: ['kite-rear-door'], job });
     expect(view.policy).toMatchObject({ trayBins: 8, costs: { toolChangeMs: 11_000, bareHandMs: 2000 } });
     expect(view.kit).toEqual(['T20', 'hex 7 mm']);
-    expect(view.labour).toEqual({ perHour: 60, currency: '€' });
+    expect(view.labour).toEqual({ perHourCents: 6000, currency: '€' });
     expect(view.options).toEqual({ windows: ['power', 'crank'] });
     expect(view.others.map((row) => row.id).sort()).toEqual([
       'kite-front-door',

@@ -32,7 +32,7 @@ beforeAll(async () => {
   const { settings } = await readShop(HOME);
   await changeSettings(people.owner, {
     ...settings,
-    labourPerHour: 60,
+    labourPerHourCents: 6000,
     currency: 'EUR',
     quotes: { ...settings.quotes, taxPercent: 20, isTaxIncluded: false },
   });

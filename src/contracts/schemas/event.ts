@@ -82,7 +82,11 @@ const RUN_FACTS: Record<RunEvent['type'], Joi.SchemaMap> = {
   },
   finding: { item: key.required(), text: words },
   photo: { photo: uuid.required(), item: key, words: text },
-  note: { text: words, item: key },
+  note: {
+    text: words,
+    item: key,
+    serial: Joi.object({ line: words.required(), number: Joi.string().min(1).max(80).required() }),
+  },
   ticked: { line: words, on: Joi.boolean().required(), reason: words.optional() },
   paused: { reason: text },
   resumed: {},

@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { parseMm } from '../../core/bench';
-import { invalid } from '../../core/errors';
+import { invalid, type PezzoError } from '../../core/errors';
 
 /** Lengths are numbers of millimetres, or as they are typed: "6 1/2 in", "165mm", "6,5". */
 export const length = (min: number, max: number) =>
@@ -10,8 +10,8 @@ export const length = (min: number, max: number) =>
     return mm < min || mm > max ? helpers.error('length.range', { min, max }) : mm;
   });
 const WORDS = {
-  'length.none': '{{#label}} is no length: write 165, "165 mm", "6 1/2 in" or "11/64 in"',
-  'length.range': '{{#label}} must be {{#min}} to {{#max}} mm',
+  'length.none': 'is no length: write 165, "165 mm", "6 1/2 in" or "11/64 in"',
+  'length.range': 'must be {{#min}} to {{#max}} mm',
 };
 
 /** Nothing in a door is larger, mm. */
@@ -36,10 +36,21 @@ export const sets = Joi.array()
 
 /** Reads what a tool is given. Throws `invalid` naming the field. */
 export function readFit<T>(schema: Joi.ObjectSchema<T>, value: unknown): T {
-  const { error, value: read } = schema.messages(WORDS).validate(value, { abortEarly: true, convert: true });
-  if (error) throw invalid('fit-input', `${error.message.replace(/"/g, '“').replace(/“([^“]*)“/g, '“$1”')}.`);
+  const { error, value: read } = schema
+    .messages(WORDS)
+    .validate(value, { abortEarly: true, convert: true, errors: { label: false, wrap: { array: false } } });
+  const [wrong] = error?.details ?? [];
+  if (wrong) throw wrongField(placeOf(wrong.path), wrong.message.replace(/"([^"]*)"/g, '“$1”'));
   return read as T;
 }
+
+/** A field that says something impossible: named by its key in the message, and apart from what is said of it, so that a form can call it by its label. */
+export const wrongField = (place: string, message: string): PezzoError =>
+  invalid('fit-input', `“${place}” ${message}.`, [{ place, message }]);
+
+/** "legs[0].mm" */
+const placeOf = (path: (string | number)[]) =>
+  path.map((step, at) => (typeof step === 'number' ? `[${step}]` : at ? `.${step}` : step)).join('');
 
 /** Reads what a tool is given, then works it out. */
 export const tool =

@@ -17,8 +17,7 @@ import {
   stepFor,
   TAPPER_SIZES,
 } from '../../core/bench';
-import { invalid } from '../../core/errors';
-import { DOOR, hole, length, mm, sets, tool } from './fit-fields';
+import { DOOR, hole, length, mm, sets, tool, wrongField } from './fit-fields';
 
 /** A hole to be made: for what, through how thick a sheet, and how far away what lies behind. */
 export interface HoleForm {
@@ -48,7 +47,7 @@ function workHole({ for: use, screw, sheet, behind, sets: own }: HoleForm) {
           : GROMMET_MM.body;
   if (wanted === null) {
     const sold = (use === 'pilot' ? TAPPER_SIZES : CLEARANCE_SIZES).join(', ');
-    throw invalid('fit-input', `“screw” is no size that is sold: take one of ${sold}.`);
+    throw wrongField('screw', `is no size that is sold: take one of ${sold}`);
   }
   return { mm: wanted, ...nearestDrill(wanted, own)!, step: stepFor(wanted), stop: depthStop(sheet, behind ?? null) };
 }

@@ -5,7 +5,14 @@ import { schoolSchema } from './procedure';
 import { invalid } from '../../core/errors';
 import { isTimeZone, FASTENER_KINDS, type OwnKind, ZONES } from '../../core/trade';
 import { isTrivialPin } from './trivial-pin';
-import { DEFAULT_QUOTES, type QuoteSettings, DEFAULT_COST_FORM, TRAY_SIZES, type SettingsForm } from '../views';
+import {
+  DEFAULT_QUOTES,
+  type QuotePrice,
+  type QuoteSettings,
+  DEFAULT_COST_FORM,
+  TRAY_SIZES,
+  type SettingsForm,
+} from '../views';
 import { costSchema } from './costs';
 
 const name = Joi.string().trim().min(1).max(120);
@@ -113,6 +120,12 @@ export const ownKindSchema = Joi.object<OwnKind>({
   refitSeconds: Joi.number().min(0).max(600),
 });
 
+/** Money in hundredths; what could not be read as an amount comes as it was typed. */
+const price = Joi.number()
+  .integer()
+  .min(0)
+  .max(1e6 * 100)
+  .messages({ 'number.base': 'Write an amount like 12.50 or 12,50.', 'number.max': 'That is more than is charged.' });
 const clock = Joi.string()
   .pattern(/^([01]\d|2[0-3]):[0-5]\d$/)
   .messages({ 'string.pattern.base': 'Write a time as 08:00.' });
@@ -144,14 +157,22 @@ export const settingsSchema = Joi.object<SettingsForm>({
   costs: costSchema.default(DEFAULT_COST_FORM),
   trayBins: Joi.valid(...TRAY_SIZES).default(12),
   spareLevel: Joi.number().min(0.5).max(0.99).default(0.9),
-  labourPerHour: Joi.number().min(0).max(10_000).allow(null).default(null),
+  labourPerHourCents: price.max(10_000_00).allow(null).default(null),
   currency: Joi.string().trim().max(8).allow('').default(''),
   quotes: Joi.object<QuoteSettings>({
     labour: Joi.valid('time', 'procedure', 'flat').default(DEFAULT_QUOTES.labour),
     basis: Joi.valid('likely', 'safe').default(DEFAULT_QUOTES.basis),
-    flat: Joi.number().min(0).max(1e6).allow(null).default(null),
+    flatCents: price.allow(null).default(null),
     prices: Joi.array()
-      .items(Joi.object({ title: name.required(), price: Joi.number().min(0).max(1e6).required() }))
+      .items(
+        Joi.object({
+          procedure: Joi.string().max(100).allow(null).required(),
+          title: name.required(),
+          cents: price.required(),
+        }),
+      )
+      .unique((a: QuotePrice, b: QuotePrice) => a.procedure !== null && a.procedure === b.procedure)
+      .messages({ 'array.unique': 'This procedure has a price already.' })
       .max(200)
       .default([]),
     taxPercent: Joi.number().min(0).max(100).default(0),

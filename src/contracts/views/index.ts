@@ -44,6 +44,7 @@ export {
   type SettingsForm,
   type SkinView,
   TRAY_SIZES,
+  type QuotePrice,
 } from './shop';
 export type { QuotePrint, QuotesView, QuoteView } from './quotes';
 export type { DayConflictView, DayJobView, DaySuggestionView, DayView } from './day';

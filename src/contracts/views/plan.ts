@@ -1,3 +1,4 @@
+import type { Cents } from '../../core/shop';
 import type { OwnKind } from '../../core/trade';
 import type { ShopPolicy } from '../../core/telling';
 import type { ProcedureDocument } from '../../core/document';
@@ -18,7 +19,7 @@ export interface PlanView {
   stock: Record<string, number>;
   /** What stands in for a kind in stores, and how many of those there are. */
   standIns: Record<string, { anyOf: string; count: number }>;
-  labour: { perHour: number; currency: string } | null;
+  labour: { perHourCents: Cents; currency: string } | null;
   /** What is known of the job's vehicle that these procedures ask for. */
   known: Record<string, string>;
   /** By procedure, for the vehicle of the job; null where no job is named. */

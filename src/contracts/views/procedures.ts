@@ -97,6 +97,8 @@ export interface ProposalView {
   item: string | null;
   standing: 'open' | 'already-so' | 'gone';
   text: string;
+  /** The sentences have the text in them already. */
+  isQuoted: boolean;
   sentences: string[];
   findings: { id: string; person: string; job: number; at: string }[];
   /** Runs of the procedure so far. */

@@ -34,7 +34,7 @@ export interface QuotesView {
   terms: TaxTerms & { currency: string };
   labour: LabourTerms;
   /** Runs of the job, to be quoted. */
-  runs: { id: string; title: string; likelySeconds: number; safeSeconds: number }[];
+  runs: { id: string; title: string; procedures: string[]; likelySeconds: number; safeSeconds: number }[];
   /** What of the shop's work lies before this job's, seconds. */
   queueSeconds: number;
   /** Labour that was accepted against what it took; null while nothing is. */

@@ -1,4 +1,4 @@
-import type { LabourSchool } from '../../core/shop';
+import type { Cents, LabourSchool } from '../../core/shop';
 import type { DampDoor } from '../../core/bench';
 import type { OwnKind } from '../../core/trade';
 import type { Mount, Pair, ProcedureDocument, Schools } from '../../core/document';
@@ -15,15 +15,21 @@ export interface VehicleWait {
   source: string;
 }
 
-/** What the shop has decided, as its settings form has it. */
+/** What labour on one procedure costs. `title` is what it is called here. */
+export interface QuotePrice {
+  procedure: string | null;
+  title: string;
+  cents: Cents;
+}
+
 /** How a shop makes quotes, and when it works. */
 export interface QuoteSettings {
   labour: LabourSchool;
   basis: 'likely' | 'safe';
   /** One price whatever it takes; null where there is none. */
-  flat: number | null;
-  /** Prices by procedure: words of its title. */
-  prices: { title: string; price: number }[];
+  flatCents: Cents | null;
+  /** Prices of labour on a procedure. One without a procedure was kept by words of a title: somebody has to say which it is. */
+  prices: QuotePrice[];
   taxPercent: number;
   isTaxIncluded: boolean;
   /** Hours of work in the shop's own time, "08:00". */
@@ -35,7 +41,7 @@ export interface QuoteSettings {
 export const DEFAULT_QUOTES: QuoteSettings = {
   labour: 'time',
   basis: 'safe',
-  flat: null,
+  flatCents: null,
   prices: [],
   taxPercent: 0,
   isTaxIncluded: true,
@@ -44,6 +50,7 @@ export const DEFAULT_QUOTES: QuoteSettings = {
   days: [1, 2, 3, 4, 5],
 };
 
+/** What the shop has decided, as its settings form has it. */
 export interface SettingsForm {
   schools: Schools;
   srsWaitSeconds: number | null;
@@ -54,7 +61,7 @@ export interface SettingsForm {
   trayBins: (typeof TRAY_SIZES)[number];
   /** How sure to be of having enough spares, 0.5…0.99. */
   spareLevel: number;
-  labourPerHour: number | null;
+  labourPerHourCents: Cents | null;
   currency: string;
   /** How quotes are made. */
   quotes: QuoteSettings;
@@ -73,6 +80,8 @@ export interface SettingsForm {
 export interface MountView {
   procedure: string;
   title: string;
+  /** Make and model; the title where the procedure names none. */
+  vehicle: string;
   side: ProcedureDocument['side'];
   /** The speaker, by its name. */
   of: string;

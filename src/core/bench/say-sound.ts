@@ -64,10 +64,13 @@ export const sayAim = ({ degrees, lossDb }: { degrees: number; lossDb: number })
 });
 
 /** Which wire is plus, how surely, and what to do next. */
-export function sayPolarity({ plus, sure, contradicted, hasCapacitor }: PolarityFinding): Said {
+export function sayPolarity(
+  { plus, sure, contradicted, hasCapacitor }: PolarityFinding,
+  names: { first: string; second: string } = { first: 'first wire', second: 'second wire' },
+): Said {
   if (hasCapacitor) return { standing: 'no', words: 'Nothing shows: a capacitor is before it. Make the phase check.' };
   if (!plus) return { standing: 'no', words: 'Not known yet: make a test.' };
-  const words = `The ${plus} wire is plus, ${plainNumber(sure * 100, 0)} % sure`;
+  const words = `The ${names[plus]} is plus, ${plainNumber(sure * 100, 0)} % sure`;
   if (contradicted)
     return { standing: 'exact', words: `${words}, but the tests contradict each other: make the cell test again.` };
   return sure >= SURE_ENOUGH

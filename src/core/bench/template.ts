@@ -79,7 +79,7 @@ export function mirroredTemplate(template: Template): Template {
 }
 
 const COLOURS: Record<TemplateLayer, string> = { cut: '#b3261e', drill: '#0b57d0', mark: '#6b6b6b' };
-const escaped = (words: string) => words.replace(/[<>&"]/g, (one) => `&#${one.charCodeAt(0)};`);
+const escaped = (text: string) => text.replace(/[<>&"]/g, (one) => `&#${one.charCodeAt(0)};`);
 
 /** The template as SVG, 1 unit to 1 mm, with room for its lines. */
 export function templateSvg({ size: [width, height], shapes, title }: Template): string {

@@ -20,5 +20,5 @@ export { type Rehearsal, startOf } from './state';
 export { isFine, lineKey } from './gate-truth';
 export { gestureWords, levelWords } from './gesture-words';
 export { damageWords, listWords } from './names';
-export { faultWords, heapWords, lookWords, spotWords } from './told';
+export { faultWords, lookWords, pieceLook, spotWords } from './told';
 export { outcomeWords, stepTitle, toolName } from './words';

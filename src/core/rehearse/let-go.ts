@@ -4,7 +4,8 @@ import { type Ground, lookUp, piecesOf } from './ground';
 import type { Damage } from './move';
 import type { Holder } from './pull';
 import { type Rehearsal, withDone, withEntry } from './state';
-import { type Grip, gripOf, gripOfLink } from './strength';
+import type { Grip } from '../trade';
+import { gripOf, gripOfLink } from './strength';
 
 /** The node that lets an item go; undefined where this vehicle does not have it. */
 export function releaseNode({ graph }: Pick<Ground, 'graph'>, key: string): number | undefined {

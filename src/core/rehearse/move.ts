@@ -1,4 +1,4 @@
-import type { Broken } from './strength';
+import type { Broken } from '../trade';
 import type { Gesture } from './gestures';
 
 /** What somebody who rehearses does. A rehearsal is the list of these, folded; `item` is an `itemKey`. */

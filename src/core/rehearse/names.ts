@@ -2,7 +2,7 @@ import { itemWords, namedWords, ownCovers, readItemKey } from '../document';
 import { capital, listed, withArticle } from '../trade';
 import { type Ground, piecesOf } from './ground';
 import type { Damage } from './move';
-import type { Broken } from './strength';
+import type { Broken } from '../trade';
 
 export type Base = Pick<Ground, 'graph'>;
 

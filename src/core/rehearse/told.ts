@@ -7,11 +7,11 @@ import { type Base, reasonWords } from './names';
 import type { WeakSpot } from './score';
 import type { Heap } from './sorting';
 
-/** A heap of screws by its look: "4 × T20 screw, 25 mm, self-tapping". */
-export function heapWords({ count, kind, drive, length, thread }: Heap): string {
+/** One of a heap by its look: "T20 screw, 25 mm, self-tapping". */
+export function pieceLook({ kind, drive, length, thread }: Omit<Heap, 'count'>): string {
   const plate = drive ? (parseDrive(drive)?.plate ?? drive) : '';
   const noun = BASE_CATALOGUE.fasteners.get(kind)?.name ?? kind;
-  return [`${count} × ${[plate, noun].filter(Boolean).join(' ')}`, length ? `${length} mm` : '', thread ?? '']
+  return [[plate, noun].filter(Boolean).join(' '), length ? `${length} mm` : '', thread ?? '']
     .filter(Boolean)
     .join(', ');
 }

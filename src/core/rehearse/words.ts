@@ -1,4 +1,4 @@
-import { parseDrive, toolFor, capital, listed } from '../trade';
+import { parseDrive, toolFor, capital, listed, lowerFirst } from '../trade';
 import { gateWords, handStepWords } from '../telling';
 import { type Ground, lookUp, piecesOf } from './ground';
 import { piecesIn } from './let-go';
@@ -89,8 +89,7 @@ function tooEarlyWords(ground: Ground, state: Rehearsal, { item, because, more }
 function backActionWords(ground: Ground, { back }: Rehearsal, key: string): string {
   const found = back?.steps.find(({ actions }) => actions.includes(key));
   if (!found) return 'something else';
-  const title = stepTitle(ground, back, found);
-  return title[0].toLowerCase() + title.slice(1);
+  return lowerFirst(stepTitle(ground, back, found));
 }
 
 /** What a step is called, either way. */

@@ -1,5 +1,6 @@
 import type { QuoteAnswerForm, QuoteForm } from '../../contracts/schemas';
 import type { QuotePrint, QuotesView, QuoteView } from '../../contracts/views';
+import type { RunPlan } from '../../core/telling';
 import { conflict, invalid, notFound, unavailable } from '../../core/errors';
 import { activeSeconds, type RunEvent, timeLeft } from '../../core/bay';
 import { againstActual, totalsOf } from '../../core/shop';
@@ -25,8 +26,6 @@ import { lookAt } from '../run-view';
 import { readShop } from '../shop';
 import { readyBy } from '../working-time';
 
-const cents = (price: number | null): number | null => (price === null ? null : Math.round(price * 100));
-
 /** A job's quotes, what a new one is made of, and what was promised against what it took. Throws not-found. */
 export async function viewQuotes(by: Actor, jobNumber: number): Promise<QuotesView> {
   demand(by, 'follow');
@@ -39,7 +38,7 @@ export async function viewQuotes(by: Actor, jobNumber: number): Promise<QuotesVi
     queueBefore(by.branch, jobNumber),
     actualSeconds(by.branch, jobNumber),
   ]);
-  const { quotes, labourPerHour, currency } = settings;
+  const { quotes, labourPerHourCents, currency } = settings;
   const accepted = rows.filter(({ answer }) => answer?.answer === 'accepted');
   const promised = accepted.flatMap(({ lines, answer }) => lines.filter(({ id }) => !answer!.leftOut.includes(id)));
   return {
@@ -48,9 +47,9 @@ export async function viewQuotes(by: Actor, jobNumber: number): Promise<QuotesVi
     labour: {
       school: quotes.labour,
       basis: quotes.basis,
-      perHourCents: cents(labourPerHour),
-      flatCents: cents(quotes.flat),
-      prices: quotes.prices.map(({ title, price }) => ({ title, cents: cents(price)! })),
+      perHourCents: labourPerHourCents,
+      flatCents: quotes.flatCents,
+      prices: quotes.prices.flatMap(({ procedure, cents }) => (procedure === null ? [] : [{ procedure, cents }])),
     },
     runs,
     queueSeconds,
@@ -85,13 +84,21 @@ async function runsOf(branch: Branch, jobNumber: number): Promise<QuotesView['ru
         db,
         heads.map(({ id }) => id),
       )
-    : new Map();
+    : new Map<string, RunPlan>();
   return heads.flatMap(({ id, title }) => {
     const plan = plans.get(id);
     if (!plan) return [];
     const { state, view } = lookAt(plan, []);
     const { likelySeconds, safeSeconds } = timeLeft(plan, state, view);
-    return [{ id, title, likelySeconds: Math.round(likelySeconds), safeSeconds: Math.round(safeSeconds) }];
+    return [
+      {
+        id,
+        title,
+        procedures: plan.documents.map((one) => one.id),
+        likelySeconds: Math.round(likelySeconds),
+        safeSeconds: Math.round(safeSeconds),
+      },
+    ];
   });
 }
 

@@ -159,7 +159,7 @@ export function runReport(
     fell: isOlder ? [] : fellWords(basis.graph, state),
     asFound: state.asFound.map(({ difference, item }) => `${difference}${inPlaceOf(basis.graph, item)}`),
     skipped: [...state.skipped].map(([action, reason]) => `${stepInPlace(basis.graph, action)}: ${reason}`),
-    notes: state.log.flatMap((event) => (event.type === 'note' && readSerial(event.text) === null ? [event.text] : [])),
+    notes: state.log.flatMap((event) => (event.type === 'note' && readSerial(event) === null ? [event.text] : [])),
     photos: state.log.flatMap((event) =>
       event.type === 'photo' ? [{ id: event.photo, words: event.words ?? itemOf(event.item) }] : [],
     ),

@@ -1,6 +1,7 @@
 export { CsvUpload } from './csv-upload';
 export { Field } from './field';
 export { KnownVehicles } from './known-vehicles';
+export { MoneyField } from './money-field';
 export { numberOrNull } from './number-or-null';
 export { OptionChoices } from './option-choices';
 export { TextFields } from './text-fields';

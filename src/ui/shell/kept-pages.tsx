@@ -20,7 +20,10 @@ async function readKept(): Promise<Kept[]> {
   return [...new Map(kept.map((one) => [one.address, one])).values()].sort((a, b) => (a.words < b.words ? -1 : 1));
 }
 
-const titleIn = (html: string) => new DOMParser().parseFromString(html, 'text/html').title.replace(/ · Pezzo$/, '');
+/** What a page says it is to be called where it is kept. */
+const titleIn = (html: string) =>
+  new DOMParser().parseFromString(html, 'text/html').querySelector<HTMLMetaElement>('meta[name=kept-as]')?.content ??
+  '';
 
 const wordsFor = (address: string, title: string): string => {
   if (address === '/') return 'Jobs';

@@ -17,7 +17,8 @@ const open = cache((branch: number, id: string) => orNotFound(openRunScreen(bran
 export async function generateMetadata({ params }: RunProps): Promise<Metadata> {
   const { branch } = await requirePerson();
   const { run, job } = await open(branch, (await params).id);
-  return { title: `${run.title}, job ${job.number}` };
+  const title = `${run.title}, job ${job.number}`;
+  return { title, other: { 'kept-as': title } };
 }
 
 export default async function RunRoute({ params }: RunProps) {

@@ -58,7 +58,8 @@ export type RunFact =
   /** Something the procedure should learn. */
   | { type: 'finding'; item: string; text: string }
   | { type: 'photo'; photo: string; item?: string; words?: string }
-  | { type: 'note'; text: string; item?: string }
+  /** `serial`: of a new part, by its line of the list. */
+  | { type: 'note'; text: string; item?: string; serial?: { line: string; number: string } }
   /** A line of the list of new parts; one that is left out says why. */
   | { type: 'ticked'; line: string; on: boolean; reason?: string }
   | { type: 'paused'; reason?: string }

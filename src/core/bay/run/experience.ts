@@ -1,3 +1,5 @@
+import { unended } from '../../trade';
+
 const counted = (count: number, noun: string) => `${count} ${noun}${count === 1 ? '' : 's'}`;
 
 /** Something that went otherwise than the procedure says, on one run. */
@@ -49,7 +51,7 @@ export function experienceOf(troubles: readonly Trouble[], runs: number): Map<st
 /** What the next one to do a step should hear: "Missed in 3 of 11 runs: still held by the screw under the mat." Empty where nothing ever went wrong. */
 export function experienceWords({ runs, missed, broke, otherwise, tip }: Experience): string[] {
   const of = (count: number) => `${count} of ${counted(runs, 'run')}`;
-  const said = (words: string) => (words ? `: ${words.replace(/\.$/, '')}.` : '.');
+  const said = (words: string) => (words ? `: ${unended(words)}.` : '.');
   return [
     ...(missed ? [`Missed in ${of(missed.runs)}${said(missed.words)}`] : []),
     ...(broke ? [`Broke in ${of(broke.runs)}, ${counted(broke.pieces, 'piece')}.`] : []),

@@ -1,20 +1,29 @@
 import type { RunEvent } from './events';
 
-const SERIAL = 'Serial number of';
+/** The serial number of a new part, by its line of the list. */
+interface Serial {
+  line: string;
+  number: string;
+}
 
 /** How the serial number of a new part is noted in the log. */
-export const serialNote = (line: string, serial: string): string => `${SERIAL} ${line}: ${serial}`;
+export const serialNote = (line: string, number: string) => ({
+  type: 'note' as const,
+  text: `Serial number of ${line}: ${number}`,
+  serial: { line, number },
+});
 
-/** The line and serial number that a note tells; null for any other note. */
-export function readSerial(text: string): { line: string; serial: string } | null {
-  if (!text.startsWith(`${SERIAL} `)) return null;
-  const at = text.lastIndexOf(': ');
-  return at < 0 ? null : { line: text.slice(SERIAL.length + 1, at), serial: text.slice(at + 2) };
+/** Until version 0.3.1 the number stood only in the note's text. This stays as it is: it reads what was written then. */
+const SAID = /^Serial number of (.*): (.*)$/s;
+
+/** The line and serial number that an event tells; null for any other event. */
+export function readSerial(event: RunEvent): Serial | null {
+  if (event.type !== 'note') return null;
+  if (event.serial) return event.serial;
+  const [, line, number] = SAID.exec(event.text) ?? [];
+  return line === undefined ? null : { line, number };
 }
 
 /** The serial number that was noted last for a line of the list of new parts; null where none was. */
-export function serialOf(log: readonly RunEvent[], line: string): string | null {
-  const start = serialNote(line, '');
-  const noted = log.findLast((event) => event.type === 'note' && event.text.startsWith(start));
-  return noted?.type === 'note' ? noted.text.slice(start.length) : null;
-}
+export const serialOf = (log: readonly RunEvent[], line: string): string | null =>
+  log.flatMap((event) => readSerial(event) ?? []).findLast((noted) => noted.line === line)?.number ?? null;

@@ -27,6 +27,8 @@ export interface Suspect {
   culprit: string | null;
   /** What it is: "2 of 9 push clips". */
   words: string;
+  /** It is some of several alike: the others of the group are not suspected. */
+  isSomeOf?: true;
   /** Why it is suspected. */
   reason: string;
   /** Where on the map; null where nobody knows. */
@@ -158,7 +160,9 @@ function fastenerGuesses(site: Site): Guess[] {
     if (out >= total)
       return {
         ...held,
-        words: total > 1 ? `One of ${total} ${itemWords(index, fastener.id, graph.catalogue)}` : guess.words,
+        ...(total > 1
+          ? { words: `One of ${total} ${itemWords(index, fastener.id, graph.catalogue)}`, isSomeOf: true as const }
+          : {}),
         prior:
           ((SHARE.counted * strengthOf(site, fastener)) / all) *
           hasteWeight(haste.get(stepKey({ ...ref, type: 'release' })), total),
@@ -168,6 +172,7 @@ function fastenerGuesses(site: Site): Guess[] {
       return {
         ...held,
         words: `${total - out} of ${total} ${itemWords(index, fastener.id, graph.catalogue)}`,
+        isSomeOf: true as const,
         prior: OPEN.partly,
         reason: `only ${out} ${out === 1 ? 'is' : 'are'} out`,
       };

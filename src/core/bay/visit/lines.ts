@@ -26,19 +26,22 @@ const VEHICLE: [key: string, words: string][] = [
   ['clock', 'Clock and settings kept'],
 ];
 
-/** What can be tried in each zone; `%` stands for where the balance and fader are turned. */
-const ZONE_LINES: Record<string, [key: string, words: string][]> = {
+/** A line that says where the balance and fader are turned. */
+type Balanced = (balance: string) => string;
+
+/** What can be tried in each zone. */
+const ZONE_LINES: Record<string, [key: string, words: string | Balanced][]> = {
   'front-door': [
     ['window', 'Window, down and up'],
     ['lock', 'Lock'],
     ['mirror', 'Mirror, both axes and heating'],
-    ['speaker', 'Speaker alone (%)'],
+    ['speaker', (balance) => `Speaker alone (${balance})`],
     ['door-lamp', 'Door-open lamp'],
   ],
   'rear-door': [
     ['window', 'Window, down and up, from both switches'],
     ['lock', 'Lock and child lock'],
-    ['speaker', 'Speaker alone (%)'],
+    ['speaker', (balance) => `Speaker alone (${balance})`],
     ['door-lamp', 'Door-open lamp'],
   ],
   'sliding-door': [
@@ -54,7 +57,7 @@ const ZONE_LINES: Record<string, [key: string, words: string][]> = {
   'dash-top': [
     ['display', 'Displays and instruments'],
     ['vents', 'Blower and vents'],
-    ['speaker', 'Dash speakers alone (%)'],
+    ['speaker', (balance) => `Dash speakers alone (${balance})`],
   ],
   'centre-stack': [
     ['display', 'Display and switches'],
@@ -62,7 +65,7 @@ const ZONE_LINES: Record<string, [key: string, words: string][]> = {
     ['heating', 'Heating controls'],
   ],
   'rear-quarter': [
-    ['speaker', 'Speaker alone (%)'],
+    ['speaker', (balance) => `Speaker alone (${balance})`],
     ['socket', 'Socket and lamp'],
   ],
   'load-side': [
@@ -76,7 +79,7 @@ const ZONE_LINES: Record<string, [key: string, words: string][]> = {
   ],
   'rear-seat': [['belt', 'Belt warning']],
   'parcel-shelf': [
-    ['speaker', 'Shelf speakers alone (%)'],
+    ['speaker', (balance) => `Shelf speakers alone (${balance})`],
     ['brake-lamp', 'High brake lamp'],
   ],
   roof: [['lamps', 'Roof lamps and switches']],
@@ -122,7 +125,12 @@ function zoneLines({ zone, side, document, options = {} }: CheckZone, place: str
   const usual = (entryOf(ZONE_LINES, zone) ?? []).map(([key, words]): CheckLine => ({
     line: `${place}/${key}`,
     group,
-    words: key === 'window' && cranked ? 'Window, down and up, by its crank' : words.replace('%', balance(side, zone)),
+    words:
+      key === 'window' && cranked
+        ? 'Window, down and up, by its crank'
+        : typeof words === 'string'
+          ? words
+          : words(balance(side, zone)),
   }));
   if (!document) return usual;
   const index = indexItems(document);

@@ -1,4 +1,13 @@
-import { type Catalogue, findFastenerKind, parseDrive, entryOf } from '../../trade';
+import {
+  BASE_CATALOGUE,
+  type Catalogue,
+  entryOf,
+  findFastenerKind,
+  type Glyph,
+  type LinkMark,
+  linkKindOrGuess,
+  parseDrive,
+} from '../../trade';
 import type { Fastener, Link } from '../procedure';
 
 /** One stroke of a mark, around (0, 0) with radius about 16: a body is filled with paper, a solid with ink, a line only drawn. */
@@ -40,7 +49,8 @@ const DRIVES: Record<string, Stroke[]> = {
 };
 const UNKNOWN_DRIVE = [HEAD, line(circle(5))];
 
-const GLYPHS: Record<string, Stroke[]> = {
+/** Turned kinds show their drive instead. */
+const GLYPHS: Record<Exclude<Glyph, 'screw' | 'bolt' | 'nut'>, Stroke[]> = {
   'push-clip': [body('M-11 -7L-8 3L0 12L8 3L11 -7Z'), line('M-16 -8H16')],
   tab: [body('M-11 13V-2L-6 -13H6L11 -2V13Z'), line('M-11 -2H11')],
   hook: [line('M-5 -15V4A8 8 0 0 0 11 4V0')],
@@ -57,7 +67,7 @@ const GLYPHS: Record<string, Stroke[]> = {
   'hook-and-loop': [body(box(-14, -11, 28, 22, 3)), line('M-8 -4h0M0 -4h0M8 -4h0M-8 4h0M0 4h0M8 4h0', 5)],
 };
 
-const LINK_GLYPHS: Record<string, Stroke[]> = {
+const LINK_GLYPHS: Record<LinkMark, Stroke[]> = {
   connector: [body(box(-17, -11, 34, 22, 3)), line('M-8 -4V4M0 -4V4M8 -4V4')],
   cable: [line('M-17 8C-8 -12 0 14 11 -7'), body(circle(4.5, 13, -10))],
   rod: [line('M-15 10L10 -10'), body(circle(4.5, 12, -11)), body(circle(4.5, -15, 11))],
@@ -76,7 +86,7 @@ export function fastenerGlyph(catalogue: Catalogue, { kind: code, drive }: Pick<
 
 /** The mark of a link; an airbag's wears a second frame. */
 export function linkGlyph({ kind, safety }: Pick<Link, 'kind' | 'safety'>): Stroke[] {
-  const glyph = entryOf(LINK_GLYPHS, kind) ?? LINK_GLYPHS.connector;
+  const glyph = LINK_GLYPHS[linkKindOrGuess(BASE_CATALOGUE, kind).mark];
   return safety === 'srs' ? [...glyph, SRS_FRAME] : glyph;
 }
 

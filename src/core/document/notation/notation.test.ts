@@ -55,6 +55,22 @@ describe('a jotted line', () => {
   });
 });
 
+describe('a kind of the catalogue', () => {
+  it.each([...FASTENER_KINDS.values()])('is read by its own words: $name', ({ code, name, plural }) => {
+    for (const line of [`1 ${name} holds card`, `3 ${plural} hold card`])
+      expect(readNotes(line).procedure.fasteners.map(({ kind }) => kind)).toEqual([code]);
+  });
+
+  // A strap holds where nothing says otherwise.
+  it.each([...LINK_KINDS.values()].filter(({ code }) => !FASTENER_KINDS.has(code)))(
+    'is read by its own words: $name',
+    ({ code, name, plural }) => {
+      for (const line of [`1 ${name} of card`, `2 ${plural} of card`])
+        expect(readNotes(line).procedure.links.map(({ kind }) => kind)).toEqual([code]);
+    },
+  );
+});
+
 const name = fc.stringMatching(/^[A-Za-z][A-Za-z0-9 ,:/x'-]{0,18}[A-Za-z0-9]$/).filter((text) => !/\s\s/.test(text));
 const text = fc.stringMatching(/^[A-Za-z][A-Za-z0-9 ,]{0,18}[a-z]$/).filter((one) => !/\s\s/.test(one));
 const maybe = <T>(arbitrary: fc.Arbitrary<T>) => fc.option(arbitrary, { nil: undefined });

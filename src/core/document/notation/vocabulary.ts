@@ -1,3 +1,5 @@
+import type { FastenerCode, LinkCode } from '../../trade';
+
 /** Numbers people write as words. */
 const NUMBER_WORDS: Record<string, number> = {
   a: 1,
@@ -28,7 +30,7 @@ const NUMBER_WORDS: Record<string, number> = {
 };
 
 /** What people call a kind of fastener, longest words first where one holds another. Regular expression sources, singular or plural. */
-const FASTENER_WORDS: [words: string, kind: string][] = [
+const FASTENER_WORDS: [words: string, kind: FastenerCode][] = [
   ['screw[- ]clips?', 'screw-clip'],
   ['clips? with (?:a )?screws?(?: in the middle)?', 'screw-clip'],
   ['(?:metal |spring |spring[- ]steel )(?:spring )?clips?', 'spring-clip'],
@@ -59,7 +61,7 @@ const FASTENER_WORDS: [words: string, kind: string][] = [
 ];
 
 /** What people call a tether. */
-const LINK_WORDS: [words: string, kind: string][] = [
+const LINK_WORDS: [words: string, kind: LinkCode][] = [
   ['aerial(?: lead)?s?', 'aerial'],
   ['earth(?: lead| strap)?s?|ground leads?', 'earth'],
   ['(?:multi)?plugs?|connectors?|multi[- ]?plugs?', 'connector'],

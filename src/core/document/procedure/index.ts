@@ -26,7 +26,7 @@ export { type Likely, likelyNext } from './likely';
 export { layersOf } from './layers';
 export { readDocument } from './migrate';
 export { mirror, mirroredSide, recordedId } from './mirror';
-export { countedWords, heldWords, itemWords, namedWords } from './names';
+export { countedWords, heldWords, itemWords, namedWords, severalWords } from './names';
 export { checkOptions, listOptions } from './options';
 export { type MarkedPhoto, photoIds, photosOf, photosOfItems, scaledPhoto } from './photos';
 export { LONGEST_SECONDS, recordingsOfItems } from './recordings';

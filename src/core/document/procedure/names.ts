@@ -36,6 +36,10 @@ export function countedWords(index: ItemIndex, id: string, catalogue: Catalogue 
   return fastener ? `${countOf(fastener)} × ${itemWords(index, id, catalogue)}` : itemWords(index, id, catalogue);
 }
 
+/** "2 × connector" where there are several, else only its name. */
+export const severalWords = (index: ItemIndex, id: string, catalogue: Catalogue = BASE_CATALOGUE): string =>
+  (countOf(index.fasteners.get(id) ?? index.links.get(id) ?? {}) > 1 ? countedWords : itemWords)(index, id, catalogue);
+
 /** The names of the parts a fastener holds, joined for a sentence: "door card and armrest". */
 export function heldWords(index: ItemIndex, id: string): string {
   const fastener = index.fasteners.get(id);

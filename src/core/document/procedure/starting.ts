@@ -1,34 +1,9 @@
-import { BASE_CATALOGUE, type Catalogue, findFastenerKind, slugOf } from '../../trade';
+import { BASE_CATALOGUE, type Catalogue, findFastenerKind, PART_KINDS, type PartKind, slugOf } from '../../trade';
 import { freeId } from './edit';
 import type { Fastener, Link, Part, Point, ProcedureDocument } from './types';
 
-const STEMS: Record<string, string> = {
-  screw: 's',
-  'push-clip': 'c',
-  tab: 't',
-  'push-pin': 'p',
-  hook: 'h',
-  bolt: 'b',
-  rivet: 'r',
-};
-const MOTIONS: Record<string, string[]> = {
-  panel: ['pull-bottom', 'pull', 'lift'],
-  shield: ['peel'],
-  speaker: ['pull'],
-  switch: ['pry-front', 'lift'],
-  crank: ['pull'],
-  seat: ['lift'],
-  carpet: ['lift'],
-  mat: ['lift'],
-};
-/** Usual sizes of a part's box, mm. */
-const BOXES: Record<string, [number, number]> = {
-  switch: [170, 60],
-  speaker: [170, 170],
-  bezel: [140, 65],
-  cover: [110, 40],
-  trim: [140, 90],
-};
+/** How a part of a kind that nobody knows comes off, until it is recorded, and the box it starts with, mm. */
+const UNKNOWN: Pick<PartKind, 'motions' | 'startBoxMm'> = { motions: ['pry-front', 'pull'], startBoxMm: [120, 60] };
 
 const box = ([x, y]: Point, width: number, height: number): Point[] => {
   const [left, low] = [Math.round(x - width / 2), Math.round(y - height / 2)];
@@ -48,10 +23,10 @@ export function likelyPart(document: ProcedureDocument, selected: string | null)
 
 /** The box a part of this kind starts with around a point, millimetres; a panel or shield covers most of the map. */
 export function startingShape({ map: { width, height } }: ProcedureDocument, kind: string, at: Point): Point[] {
-  const wide = kind === 'panel' || kind === 'shield';
-  return wide
+  const { startBoxMm } = PART_KINDS.get(kind) ?? UNKNOWN;
+  return startBoxMm === 'most of the map'
     ? box([width / 2, height * 0.45], Math.round(width * 0.92), Math.round(height * 0.76))
-    : box(at, ...(BOXES[kind] ?? [120, 60]));
+    : box(at, ...startBoxMm);
 }
 
 /** A new part with the motions of its kind. Without a name it gets its kind's, counted where there are several; without a place it has no shape yet. */
@@ -63,7 +38,7 @@ export function newPart(document: ProcedureDocument, kind: string, at: Point | n
     name:
       name ?? `${kind[0].toUpperCase()}${kind.slice(1)}${id === kind ? '' : id.slice(kind.length).replace('-', ' ')}`,
     ...(at ? { shape: startingShape(document, kind, at) } : {}),
-    motions: MOTIONS[kind] ?? ['pry-front', 'pull'],
+    motions: [...(PART_KINDS.get(kind) ?? UNKNOWN).motions],
   };
 }
 
@@ -83,7 +58,7 @@ export function newFastener(
 ): Fastener {
   const known = findFastenerKind(catalogue, kind);
   return {
-    id: freeId(document, STEMS[kind] ?? `${kind}-`),
+    id: freeId(document, known?.stem ?? `${kind}-`),
     kind,
     holds,
     count: 1,

@@ -1,4 +1,4 @@
-import { findFastenerKind, findPartKind, type Catalogue } from '../../trade';
+import { findFastenerKind, findPartKind, PART_KINDS, parseDrive, type Catalogue } from '../../trade';
 import {
   type Fastener,
   heldParts,
@@ -15,24 +15,8 @@ import { asked, type Answer, type Remark } from './remark';
 
 /** Questions asked at once; more would not be read. */
 const MAX_ASKED = 40;
-/** Kinds that sit in sight on a panel as a rule: nobody needs to say that nothing covers them. */
-const OUTER = new Set([
-  'panel',
-  'cover',
-  'cap',
-  'bezel',
-  'trim',
-  'grille',
-  'handle',
-  'crank',
-  'armrest',
-  'pocket',
-  'switch',
-  'reflector',
-  'mat',
-  'seat',
-  'carpet',
-]);
+/** Whether a part sits in sight on a panel as a rule: nobody needs to say that nothing covers it. */
+const isInSight = ({ kind }: Part) => PART_KINDS.get(kind)?.inSight ?? false;
 
 /** What the drawing shows and nothing says: an item under another, and parts that lie over one another. Each is a question with its answers. */
 export function checkDrawing(document: ProcedureDocument, index: ItemIndex, catalogue: Catalogue): Remark[] {
@@ -60,7 +44,7 @@ const inSight = (item: { id: string }, words: string): Answer => ({
 
 /** A part that usually sits deep, drawn under a panel that nothing says covers it. */
 function underPanel(part: Part, panels: Part[], name: (id: string) => string): Remark[] {
-  if (OUTER.has(part.kind) || part.behind !== undefined || part.on || part.looseWith) return [];
+  if (isInSight(part) || part.behind !== undefined || part.on || part.looseWith) return [];
   const over = panels.find((panel) => panel.id !== part.id && isInside(panel.shape!, middle(part.shape!)));
   if (!over) return [];
   return [
@@ -90,7 +74,7 @@ function underCover(
     (cover) =>
       !holds.includes(cover.id) &&
       !isSaid(cover) &&
-      OUTER.has(cover.kind) &&
+      isInSight(cover) &&
       fastener.at!.every((at) => isInside(cover.shape!, at)),
   );
   if (!over) return [];
@@ -157,10 +141,7 @@ const liesOn = (a: Point[], b: Point[]) => {
 export function checkUnsaid(document: ProcedureDocument, index: ItemIndex, catalogue: Catalogue): Remark[] {
   const name = (id: string) => namedWords(index, id, catalogue);
   const drives = document.fasteners
-    .filter(
-      ({ kind, drive }) =>
-        drive === undefined && (kind === 'screw-clip' || findFastenerKind(catalogue, kind)?.threaded),
-    )
+    .filter(({ kind, drive }) => drive === undefined && findFastenerKind(catalogue, kind)?.takesDrive)
     .map((fastener) =>
       asked(
         'no-drive',
@@ -168,7 +149,7 @@ export function checkUnsaid(document: ProcedureDocument, index: ItemIndex, catal
         `Nothing says what the ${name(fastener.id)} ${(fastener.count ?? 1) > 1 ? 'are' : 'is'} driven with.`,
         'Pick its size.',
         usualDrives(document, fastener.kind).map((drive) => ({
-          words: drive.replace(/^hex /, ''),
+          words: parseDrive(drive)?.plate ?? drive,
           edit: { type: 'change', id: fastener.id, patch: { drive } },
         })),
       ),

@@ -20,7 +20,7 @@ describe('cautions', () => {
     const codes = lumen.cautions.map((caution) => caution.code);
     expect(codes.slice(0, 2).every((code) => code.startsWith('srs'))).toBe(true);
     expect(codes).toEqual(expect.arrayContaining(['srs', 'srs-door', 'battery', 'drill', 'sharp-edges', 'glass']));
-    expect(CAUTIONS.srs).toContain("vehicle maker's manual");
+    expect(CAUTIONS.srs.text).toContain("vehicle maker's manual");
     expect(lumen.cautions.find((caution) => caution.code === 'srs')!.items).toContain('srs1');
   });
 
@@ -30,9 +30,12 @@ describe('cautions', () => {
   });
 
   it('are one a step: what can hurt first, then the wrong tool', () => {
-    expect(stepCaution(graph, step(lumen, 'undo srs1'))).toBe(CAUTIONS.srs);
+    expect(stepCaution(graph, step(lumen, 'undo srs1'))).toEqual({ text: CAUTIONS.srs.text, isGrave: true });
     expect(actionCautions(graph, step(lumen, 'release r1'))).toEqual(['drill']);
-    expect(stepCaution(graph, step(lumen, 'release s3'))).toMatch(/^Not T25: /);
+    expect(stepCaution(graph, step(lumen, 'release s3'))).toEqual({
+      text: expect.stringMatching(/^Not T25: /),
+      isGrave: false,
+    });
     expect(stepCaution(graph, step(lumen, 'free card'))).toBeNull();
   });
 

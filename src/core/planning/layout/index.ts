@@ -1,4 +1,4 @@
-export { CAUTIONS, type Caution, actionCautions, cautionsFor } from './cautions';
+export { CAUTIONS, type Caution, actionCautions, cautionsFor, cautionWeight } from './cautions';
 export { type Material, materialsOf } from './materials';
 export { NO_HISTORY, paceFor, recordedIds, type ShopHistory, workKey } from './history';
 export { type Replacement, type Spare, replacementsOf, sparesOf } from './spares';

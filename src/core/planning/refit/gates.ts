@@ -184,7 +184,7 @@ function sealedCheck({ refit, part }: GateSite, shield: ItemRef): GateCheck {
   const own = refit.steps.filter((step) => step.item === shield.item && step.procedure === shield.procedure);
   const regions = own.flatMap(({ type, region }) => (type === 'seal' && region ? [region] : []));
   const isWhole = regions.length === 0 || own.some(({ type }) => type === 'seat');
-  return isWhole ? check : { ...check, what: regions.join(', ') };
+  return isWhole ? check : { ...check, regions };
 }
 
 /**

@@ -32,8 +32,10 @@ export interface GateCheck {
   part: ItemRef | null;
   /** Items the line is about, by `itemKey`. */
   items: string[];
-  /** What is set again, as recorded; the areas that were peeled back. */
+  /** What is set again, as recorded. */
   what?: string;
+  /** The areas that were peeled back, where not all of it was. */
+  regions?: string[];
 }
 
 /** Something to mind at a step. Its words are made by `wording`. */

@@ -12,7 +12,7 @@ export {
 } from './day';
 export { reorderOf, type Stocked, withSubstitutes } from './reorder';
 export type { StoreItem } from './store-item';
-export { centsIn, moneyWords } from './money';
+export { type Cents, centsIn, moneyWords, wholeCents } from './money';
 export {
   againstActual,
   type AgainstActual,

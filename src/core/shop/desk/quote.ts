@@ -53,8 +53,8 @@ export interface LabourTerms {
   basis: 'likely' | 'safe';
   perHourCents: Cents | null;
   flatCents: Cents | null;
-  /** By procedure: its title and price. */
-  prices: readonly { title: string; cents: Cents }[];
+  /** What labour on a procedure costs. */
+  prices: readonly { procedure: string; cents: Cents }[];
 }
 
 /** Hours are charged in steps of a quarter, begun ones whole (common practice, no source). */
@@ -65,15 +65,17 @@ export const chargedHours = (seconds: number): number =>
 
 /** The labour of some work as a line of a quote; its price is 0 where the shop has set none, to be typed. */
 export function labourLine(
-  work: { id: string; title: string; likelySeconds: number; safeSeconds: number },
+  work: { id: string; title: string; procedures: readonly string[]; likelySeconds: number; safeSeconds: number },
   { school, basis, perHourCents, flatCents, prices }: LabourTerms,
 ): QuoteLine {
   const { id, title, likelySeconds, safeSeconds } = work;
   const line = { id, kind: 'labour' as const, words: title, isOption: false, likelySeconds, safeSeconds };
   if (school === 'flat') return { ...line, quantity: 1, unitCents: flatCents ?? 0 };
   if (school === 'procedure') {
-    const price = prices.find((one) => title.toLowerCase().includes(one.title.trim().toLowerCase()));
-    return { ...line, quantity: 1, unitCents: price?.cents ?? 0 };
+    const own = work.procedures.map((id) => prices.find(({ procedure }) => procedure === id)?.cents ?? null);
+    // One without a price leaves the whole to be typed: a sum that lacks a door looks like a price.
+    const isWhole = own.length > 0 && own.every((cents) => cents !== null);
+    return { ...line, quantity: 1, unitCents: isWhole ? own.reduce((sum: number, cents) => sum + cents!, 0) : 0 };
   }
   const seconds = basis === 'likely' ? likelySeconds : safeSeconds;
   return { ...line, quantity: chargedHours(seconds), unitCents: perHourCents ?? 0 };

@@ -86,19 +86,31 @@ describe('a quote', () => {
 
   it('charges labour by begun quarters of an hour, by procedure, or flat', () => {
     expect([0, 1, 900, 901, 3700].map(chargedHours)).toEqual([0, 0.25, 0.25, 0.5, 1.25]);
-    const work = { id: 'w', title: 'Velden Kite, rear door, left', likelySeconds: 3000, safeSeconds: 3700 };
+    const work = {
+      id: 'w',
+      title: 'Velden Kite, rear door, left',
+      procedures: ['rear', 'dash'],
+      likelySeconds: 3000,
+      safeSeconds: 3700,
+    };
     const terms = {
       school: 'time' as const,
       basis: 'safe' as const,
       perHourCents: 6000,
       flatCents: 9900,
-      prices: [{ title: 'rear door', cents: 8000 }],
+      prices: [
+        { procedure: 'rear', cents: 8000 },
+        { procedure: 'dash', cents: 4000 },
+        { procedure: 'front', cents: 1 },
+      ],
     };
     expect(lineCents(labourLine(work, terms))).toBe(7500);
     expect(lineCents(labourLine(work, { ...terms, basis: 'likely' }))).toBe(6000);
     expect(lineCents(labourLine(work, { ...terms, school: 'flat' }))).toBe(9900);
-    expect(lineCents(labourLine(work, { ...terms, school: 'procedure' }))).toBe(8000);
-    expect(lineCents(labourLine(work, { ...terms, school: 'procedure', prices: [] }))).toBe(0);
+    expect(lineCents(labourLine(work, { ...terms, school: 'procedure' }))).toBe(12000);
+    const [rear] = terms.prices;
+    expect(lineCents(labourLine(work, { ...terms, school: 'procedure', prices: [rear] }))).toBe(0);
+    expect(lineCents(labourLine({ ...work, procedures: [] }, { ...terms, school: 'procedure' }))).toBe(0);
   });
 
   it('stands against what it took', () => {

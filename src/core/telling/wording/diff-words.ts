@@ -91,6 +91,8 @@ const FIELDS: Record<string, string> = {
   afterPower: 'What is set again after power',
   schools: 'The ways of working',
 };
+/** Fields of the document whose words are about several. */
+const SEVERAL = new Set(['applies', 'options', 'checks', 'cautions', 'routes', 'access', 'pairs', 'schools']);
 const UNITS: Record<string, string> = { length: ' mm', recess: ' mm', angle: '°', seconds: ' s', took: ' s' };
 /** Fields whose value is an item or a list of references. */
 const REFERENCES = new Set([
@@ -186,12 +188,11 @@ function documentSentence({ field, from, to }: Change): string {
   const words = FIELDS[field!] ?? capital(field!);
   const isText = (value: unknown) => typeof value === 'string';
   if (isText(to) && isText(from)) return `${words} is now “${String(to)}”, was “${String(from)}”.`;
-  const plural = /^(The (vehicles|options|checks|cautions|lists|ways|access)|Which wires)/.test(words);
   return from === null
     ? `${words}: given now.`
     : to === null
       ? `${words}: taken out.`
-      : `${words} ${plural ? 'are' : 'is'} another now.`;
+      : `${words} ${SEVERAL.has(field!) ? 'are' : 'is'} another now.`;
 }
 
 function valueWords(index: ItemIndex, field: string, value: unknown): string {

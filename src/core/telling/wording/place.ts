@@ -1,4 +1,4 @@
-import { fastenerKindOf, doorWords } from '../../trade';
+import { fastenerKindOf, doorWords, parseDrive } from '../../trade';
 import { itemWords, type ItemRef, readItemKey } from '../../document';
 import { type ActionGraph, readStepKey } from '../../planning';
 
@@ -17,7 +17,11 @@ export function piecesInPlace(graph: ActionGraph, ref: ItemRef, count: number): 
   const fastener = graph.indexes.get(ref.procedure)?.fasteners.get(ref.item);
   const kind = fastener && fastenerKindOf(graph.catalogue, fastener);
   const noun = (count === 1 ? kind?.name : kind?.plural) ?? 'pieces';
-  const size = [fastener?.drive?.replace(/^hex /, ''), noun, fastener?.length && `× ${fastener.length} mm`];
+  const size = [
+    fastener?.drive && (parseDrive(fastener.drive)?.plate ?? fastener.drive),
+    noun,
+    fastener?.length && `× ${fastener.length} mm`,
+  ];
   return `${count} × ${size.filter(Boolean).join(' ')}${inPlace(graph, ref.procedure)}`;
 }
 

@@ -100,7 +100,8 @@ const WANTED: Record<string, string> = {
 
 function goalReason(graph: ActionGraph, id: number): Reason {
   const { type } = graph.nodes[id].ref;
-  if (type === 'batteryOff') return reason('the shop', 'always takes the battery off', 'the shop always takes the battery off');
+  if (type === 'batteryOff')
+    return reason('the shop', 'always takes the battery off', 'the shop always takes the battery off');
   const into = type === 'work' ? newPartOf(graph, id) : null;
   const name = nodeWords(graph, id);
   return into ? reason(name, `belongs to what goes in: ${into}`) : reason(name, `is wanted ${WANTED[type] ?? 'done'}`);

@@ -48,7 +48,7 @@ const nameOf = (graph: ActionGraph, { procedure, item }: ItemRef) =>
   itemWords(graph.indexes.get(procedure)!, item, graph.catalogue);
 
 /** One line of a gate, as a sentence without its full stop. */
-export function checkWords(graph: ActionGraph, { fact, part, items, what }: GateCheck): string {
+export function checkWords(graph: ActionGraph, { fact, part, items, what, regions }: GateCheck): string {
   const first = items[0] ? readItemKey(items[0])! : null;
   const name = first ? nameOf(graph, first) : '';
   const partName = part ? nameOf(graph, part) : '';
@@ -62,7 +62,7 @@ export function checkWords(graph: ActionGraph, { fact, part, items, what }: Gate
     case 'nothing-left-inside':
       return 'No tools, rags or loose pieces left inside';
     case 'shield-sealed':
-      return what ? `Water shield sealed again: ${regionsWords(what.split(', '))}` : 'Water shield sealed all round';
+      return regions ? `Water shield sealed again: ${regionsWords(regions)}` : 'Water shield sealed all round';
     case 'swarf':
       return `Swarf of the ${name} vacuumed out`;
     case 'bare-edge':

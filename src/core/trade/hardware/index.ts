@@ -10,11 +10,12 @@ export {
 } from './catalogue';
 export { COMMON_DRIVES, parseDrive } from './drives';
 export { type OwnKind, extendCatalogue } from './extend';
-export { FASTENER_KINDS, type FastenerKind } from './fastener-kinds';
+export { FASTENER_KINDS, fastenersOffered, type FastenerCode, type FastenerKind, type Glyph } from './fastener-kinds';
 export { confusionNote, fitOf } from './fits';
-export { LINK_KINDS, type LinkKind } from './link-kinds';
+export type { Broken, Grip } from './grip';
+export { LINK_KINDS, linksOffered, type LinkCode, type LinkKind, type LinkMark } from './link-kinds';
 export { MOTIONS } from './motions';
-export { PART_KINDS } from './part-kinds';
+export { PART_KINDS, type PartKind, partsOffered } from './part-kinds';
 export { findWorkKind, WORK_KINDS, workKindOf } from './work-kinds';
 export { NAMED_TOOLS, toolFor } from './tools';
 export { readWireColour, wireCode, wireWords } from './wire-colours';

@@ -7,41 +7,44 @@ export interface Tool {
   plate: string;
   /** Takes out only: on the way back the bare hand does its work. */
   takesOutOnly: boolean;
+  /** The caution that goes with its use; absent: none of its own. */
+  caution?: string;
 }
 
-const NAMED: [code: string, name: string, takesOutOnly?: 'out'][] = [
-  ['hand', 'Bare hand'],
-  ['trim-tool', 'Plastic trim tool', 'out'],
-  ['pick', 'Pick'],
-  ['clip-hook', 'C-clip hook', 'out'],
-  ['taped-steel', 'Taped steel lever', 'out'],
-  ['clip-fork', 'Clip fork', 'out'],
-  ['pliers', 'Pliers'],
-  ['side-cutters', 'Side cutters'],
-  ['drill', 'Drill'],
-  ['heat-gun', 'Heat gun', 'out'],
-  ['scraper', 'Plastic scraper'],
-  ['knife', 'Knife'],
-  ['magnet', 'Magnet'],
-  ['rivet-tool', 'Rivet tool'],
-  ['extension-75', '75 mm extension'],
-  ['extension-150', '150 mm extension'],
-  ['extension-250', '250 mm extension'],
-  ['right-angle-driver', 'Right-angle driver'],
-  ['battery-spanner', 'Battery terminal spanner'],
-  ['centre-punch', 'Centre punch'],
-  ['hole-saw', 'Hole saw'],
-  ['shears', 'Sheet-metal shears'],
-  ['file', 'File'],
-  ['vacuum', 'Vacuum cleaner'],
-  ['roller', 'Hand roller'],
-  ['crimp-tool', 'Crimp tool'],
-  ['soldering-iron', 'Soldering iron'],
+/** The hand tools Pezzo ships with. Drivers and sockets are made from the drive. */
+const NAMED: (Pick<Tool, 'code' | 'name'> & Partial<Tool>)[] = [
+  { code: 'hand', name: 'Bare hand' },
+  { code: 'trim-tool', name: 'Plastic trim tool', takesOutOnly: true },
+  { code: 'pick', name: 'Pick' },
+  { code: 'clip-hook', name: 'C-clip hook', takesOutOnly: true },
+  { code: 'taped-steel', name: 'Taped steel lever', takesOutOnly: true },
+  { code: 'clip-fork', name: 'Clip fork', takesOutOnly: true },
+  { code: 'pliers', name: 'Pliers' },
+  { code: 'side-cutters', name: 'Side cutters', caution: 'cutting' },
+  { code: 'drill', name: 'Drill', caution: 'drill' },
+  { code: 'heat-gun', name: 'Heat gun', takesOutOnly: true, caution: 'heat' },
+  { code: 'scraper', name: 'Plastic scraper' },
+  { code: 'knife', name: 'Knife', caution: 'cutting' },
+  { code: 'magnet', name: 'Magnet' },
+  { code: 'rivet-tool', name: 'Rivet tool' },
+  { code: 'extension-75', name: '75 mm extension' },
+  { code: 'extension-150', name: '150 mm extension' },
+  { code: 'extension-250', name: '250 mm extension' },
+  { code: 'right-angle-driver', name: 'Right-angle driver' },
+  { code: 'battery-spanner', name: 'Battery terminal spanner', caution: 'battery' },
+  { code: 'centre-punch', name: 'Centre punch' },
+  { code: 'hole-saw', name: 'Hole saw' },
+  { code: 'shears', name: 'Sheet-metal shears' },
+  { code: 'file', name: 'File' },
+  { code: 'vacuum', name: 'Vacuum cleaner' },
+  { code: 'roller', name: 'Hand roller' },
+  { code: 'crimp-tool', name: 'Crimp tool' },
+  { code: 'soldering-iron', name: 'Soldering iron' },
 ];
 
-/** The hand tools Pezzo ships with, by code. Drivers and sockets are made from the drive. */
+/** Those by code. */
 export const NAMED_TOOLS: ReadonlyMap<string, Tool> = new Map(
-  NAMED.map(([code, name, out]) => [code, { code, name, plate: name, takesOutOnly: out === 'out' }]),
+  NAMED.map((tool) => [tool.code, { plate: tool.name, takesOutOnly: false, ...tool }]),
 );
 
 const DRIVER_NOUN = {

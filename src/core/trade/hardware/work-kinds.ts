@@ -13,43 +13,32 @@ export interface WorkKind {
   isTested: boolean;
 }
 
-const ROWS: [
-  code: string,
-  verb: string,
-  name: string,
-  tool: string,
-  seconds: number,
-  caution?: string,
-  tested?: 'tested',
-][] = [
-  ['mark-out', 'Mark out', 'marking', 'centre-punch', 60],
-  ['move-aside', 'Move aside', 'loom', 'hand', 30],
-  ['cut', 'Cut', 'opening', 'shears', 180, 'saw'],
-  ['drill', 'Drill', 'hole', 'drill', 60, 'drill'],
-  ['deburr', 'Deburr', 'edge', 'file', 60, 'sharp-edges'],
-  ['seal', 'Seal', 'edge', 'hand', 60],
-  ['clean', 'Clean', 'skin', 'hand', 60, 'solvent'],
-  ['damp', 'Damp', 'skin', 'roller', 420, 'heat'],
-  ['route-cable', 'Route', 'cable', 'hand', 240],
-  ['splice', 'Splice', 'wires', 'crimp-tool', 120, undefined, 'tested'],
-  ['fit', 'Fit', 'new part', 'hand', 120, undefined, 'tested'],
-  ['grease', 'Grease', 'latch', 'hand', 45],
-  ['re-pin', 'Re-pin', 'plug', 'pick', 90, undefined, 'tested'],
-  ['put-on', 'Put on', 'ring', 'hand', 120],
-  ['join', 'Join', 'wires', 'hand', 90],
-  ['check', 'Check', 'polarity', 'hand', 60],
-  ['bag', 'Bag and label', 'old part', 'hand', 30],
-  ['tie', 'Tie up', 'cables', 'hand', 45],
-  ['pad', 'Pad', 'loose cables', 'hand', 45],
-  ['other', 'Do', 'work', 'hand', 60],
-];
+const KINDS = {
+  'mark-out': { name: 'marking', verb: 'Mark out', tool: 'centre-punch', seconds: 60, caution: null, isTested: false },
+  'move-aside': { name: 'loom', verb: 'Move aside', tool: 'hand', seconds: 30, caution: null, isTested: false },
+  cut: { name: 'opening', verb: 'Cut', tool: 'shears', seconds: 180, caution: 'saw', isTested: false },
+  drill: { name: 'hole', verb: 'Drill', tool: 'drill', seconds: 60, caution: 'drill', isTested: false },
+  deburr: { name: 'edge', verb: 'Deburr', tool: 'file', seconds: 60, caution: 'sharp-edges', isTested: false },
+  seal: { name: 'edge', verb: 'Seal', tool: 'hand', seconds: 60, caution: null, isTested: false },
+  clean: { name: 'skin', verb: 'Clean', tool: 'hand', seconds: 60, caution: 'solvent', isTested: false },
+  damp: { name: 'skin', verb: 'Damp', tool: 'roller', seconds: 420, caution: 'heat', isTested: false },
+  'route-cable': { name: 'cable', verb: 'Route', tool: 'hand', seconds: 240, caution: null, isTested: false },
+  splice: { name: 'wires', verb: 'Splice', tool: 'crimp-tool', seconds: 120, caution: null, isTested: true },
+  fit: { name: 'new part', verb: 'Fit', tool: 'hand', seconds: 120, caution: null, isTested: true },
+  grease: { name: 'latch', verb: 'Grease', tool: 'hand', seconds: 45, caution: null, isTested: false },
+  're-pin': { name: 'plug', verb: 'Re-pin', tool: 'pick', seconds: 90, caution: null, isTested: true },
+  'put-on': { name: 'ring', verb: 'Put on', tool: 'hand', seconds: 120, caution: null, isTested: false },
+  join: { name: 'wires', verb: 'Join', tool: 'hand', seconds: 90, caution: null, isTested: false },
+  check: { name: 'polarity', verb: 'Check', tool: 'hand', seconds: 60, caution: null, isTested: false },
+  bag: { name: 'old part', verb: 'Bag and label', tool: 'hand', seconds: 30, caution: null, isTested: false },
+  tie: { name: 'cables', verb: 'Tie up', tool: 'hand', seconds: 45, caution: null, isTested: false },
+  pad: { name: 'loose cables', verb: 'Pad', tool: 'hand', seconds: 45, caution: null, isTested: false },
+  other: { name: 'work', verb: 'Do', tool: 'hand', seconds: 60, caution: null, isTested: false },
+} satisfies Record<string, Omit<WorkKind, 'code'>>;
 
 /** Every kind of work, by code. */
 export const WORK_KINDS: ReadonlyMap<string, WorkKind> = new Map(
-  ROWS.map(([code, verb, name, tool, seconds, caution, tested]) => [
-    code,
-    { code, verb, name, tool, seconds, caution: caution ?? null, isTested: tested === 'tested' },
-  ]),
+  Object.entries(KINDS).map(([code, facts]) => [code, { code, ...facts }]),
 );
 
 /** The kind for a code; undefined where unknown. */

@@ -2,4 +2,4 @@ export { entryOf } from './lookup';
 export { type Dates, datesIn, isTimeZone } from './dates';
 export { foldText, slugOf } from './fold';
 export { say, type Sentence } from './sentence';
-export { capital, ended, hasArticle, listed, lowerFirst, sentence, unended, withArticle } from './sentences';
+export { capital, ended, hasArticle, listed, lowerFirst, unended, withArticle } from './sentences';

@@ -14,9 +14,6 @@ export const unended = (text: string) => (text.endsWith('.') ? text.slice(0, -1)
 /** Text with its full stop, where it has no end of its own. */
 export const ended = (text: string) => (/[.!?]$/.test(text) ? text : `${text}.`);
 
-/** A sentence: first letter large, full stop at its end. */
-export const sentence = (text: string) => `${capital(text)}.`;
-
 /** Whether a name brings its own article: "the door card", "its plug". */
 export const hasArticle = (words: string) => /^(the|its?) /.test(words);
 

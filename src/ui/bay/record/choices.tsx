@@ -1,51 +1,19 @@
 'use client';
 import { useState } from 'react';
-import { COMMON_DRIVES, PART_KINDS, parseDrive, capital } from '@/core/trade';
+import {
+  capital,
+  COMMON_DRIVES,
+  fastenersOffered,
+  type LinkKind,
+  linksOffered,
+  parseDrive,
+  partsOffered,
+} from '@/core/trade';
 import type { ProcedureDocument } from '@/core/document';
-import { useCatalogue, Stepper } from '../../design';
+import { Stepper } from '../../design';
 import { FastenerGlyph, Glyph, LinkGlyph } from '../../map';
 
 const MOST = 99;
-/** What is undone without a size. */
-const SIZELESS = [
-  'push-clip',
-  'tab',
-  'push-pin',
-  'rivet',
-  'butyl',
-  'spring-clip',
-  'bent-tab',
-  'c-clip',
-  'tape',
-  'cable-tie',
-];
-const TETHERS = ['connector', 'lamp', 'wire', 'aerial', 'earth', 'hose'];
-/** What lets go by unhooking: tethers, and what holds. */
-const HOOKED_TETHERS = ['cable', 'rod'];
-const HOOKED = ['hook', 'bracket', 'tab'];
-const PARTS = [
-  'cap',
-  'cover',
-  'bezel',
-  'switch',
-  'trim',
-  'handle',
-  'armrest',
-  'pocket',
-  'grille',
-  'reflector',
-  'lamp',
-  'crank',
-  'panel',
-  'shield',
-  'speaker',
-  'tweeter',
-  'seat',
-  'mat',
-  'carpet',
-  'module',
-];
-
 type Tell<F> = { onTell: (fact: F) => void };
 
 /** How many: counted on one row above what they are. */
@@ -62,7 +30,6 @@ export function Undone({
   document,
   onTell,
 }: { document: ProcedureDocument } & Tell<{ did: 'undone'; kind: string; drive?: string; count: number }>) {
-  const { fasteners } = useCatalogue();
   const { count, row } = useCount();
   const used = document.fasteners.flatMap(({ drive }) => (drive ? [drive] : []));
   const sizes = [...new Set([...used.toReversed(), ...COMMON_DRIVES])].slice(0, 12);
@@ -84,13 +51,8 @@ export function Undone({
         ))}
       </div>
       <div className="bay-choices" role="group" aria-label="What it is">
-        {SIZELESS.map((kind) => (
-          <HoldButton
-            key={kind}
-            kind={kind}
-            name={fasteners.get(kind)!.name}
-            onTell={() => onTell({ did: 'undone', kind, count })}
-          />
+        {fastenersOffered('undone').map(({ code: kind, name }) => (
+          <HoldButton key={kind} kind={kind} name={name} onTell={() => onTell({ did: 'undone', kind, count })} />
         ))}
       </div>
     </>
@@ -110,7 +72,7 @@ export function Unplugged({ onTell }: Tell<{ did: 'unplugged'; kind: string; cou
     <>
       {row}
       <div className="bay-choices" role="group" aria-label="What it is">
-        <Tethers kinds={TETHERS} onTell={(kind) => onTell({ did: 'unplugged', kind, count })} />
+        <Tethers kinds={linksOffered('unplugged')} onTell={(kind) => onTell({ did: 'unplugged', kind, count })} />
       </div>
     </>
   );
@@ -120,34 +82,27 @@ export function Unplugged({ onTell }: Tell<{ did: 'unplugged'; kind: string; cou
 export function Unhooked({
   onTell,
 }: Tell<{ did: 'unplugged'; kind: string; count: number } | { did: 'undone'; kind: string; count: number }>) {
-  const { fasteners } = useCatalogue();
   const { count, row } = useCount();
   return (
     <>
       {row}
       <div className="bay-choices" role="group" aria-label="What it is">
-        <Tethers kinds={HOOKED_TETHERS} onTell={(kind) => onTell({ did: 'unplugged', kind, count })} />
-        {HOOKED.map((kind) => (
-          <HoldButton
-            key={kind}
-            kind={kind}
-            name={fasteners.get(kind)!.name}
-            onTell={() => onTell({ did: 'undone', kind, count })}
-          />
+        <Tethers kinds={linksOffered('unhooked')} onTell={(kind) => onTell({ did: 'unplugged', kind, count })} />
+        {fastenersOffered('unhooked').map(({ code: kind, name }) => (
+          <HoldButton key={kind} kind={kind} name={name} onTell={() => onTell({ did: 'undone', kind, count })} />
         ))}
       </div>
     </>
   );
 }
 
-function Tethers({ kinds, onTell }: { kinds: string[]; onTell: (kind: string) => void }) {
-  const { links } = useCatalogue();
-  return kinds.map((kind) => (
+function Tethers({ kinds, onTell }: { kinds: LinkKind[]; onTell: (kind: string) => void }) {
+  return kinds.map(({ code: kind, name }) => (
     <button key={kind} type="button" onClick={() => onTell(kind)}>
       <Glyph>
         <LinkGlyph link={{ kind }} />
       </Glyph>
-      {capital(links.get(kind)!.name)}
+      {capital(name)}
     </button>
   ));
 }
@@ -167,9 +122,9 @@ function HoldButton({ kind, name, onTell }: { kind: string; name: string; onTell
 export function CameOff({ onTell }: Tell<{ did: 'cameOff'; kind: string }>) {
   return (
     <div className="bay-choices" role="group" aria-label="What it is">
-      {PARTS.map((kind) => (
+      {partsOffered().map(({ code: kind, name }) => (
         <button key={kind} type="button" onClick={() => onTell({ did: 'cameOff', kind })}>
-          {capital(PART_KINDS.get(kind)!.name)}
+          {capital(name)}
         </button>
       ))}
     </div>

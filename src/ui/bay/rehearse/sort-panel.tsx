@@ -1,6 +1,6 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { heapWords, listWords, sortingOf } from '@/core/rehearse';
+import { listWords, pieceLook, sortingOf } from '@/core/rehearse';
 import { readWireColour, wireWords } from '@/core/trade';
 import { Chips } from '../../design';
 import type { Trainer } from './use-rehearsal';
@@ -20,7 +20,7 @@ export function SortPanel({ trainer: { ground, state, act } }: { trainer: Traine
           <Chips
             key={key}
             label={listWords(ground, key)}
-            options={heaps.map((heap): [string, string] => [heap.looks, heapWords(heap).replace(/^\d+ × /, '')])}
+            options={heaps.map((heap): [string, string] => [heap.looks, pieceLook(heap)])}
             value={pieces[key] ?? null}
             onPick={(looks) => setPieces({ ...pieces, [key]: looks })}
           />

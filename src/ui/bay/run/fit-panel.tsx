@@ -75,7 +75,7 @@ function NewPart({ line, bay: { handle } }: { line: string; bay: Bay }) {
             type="button"
             className="btn btn-outline-dark"
             disabled={!serial.trim()}
-            onClick={() => record({ type: 'note', text: serialNote(line, serial.trim()) })}
+            onClick={() => record(serialNote(line, serial.trim()))}
           >
             Save
           </button>
@@ -110,7 +110,7 @@ export function FitPanel({ bay }: { bay: Bay }) {
   // Work on the car comes step by step before the list of new parts.
   const toFit = state.phase === 'remove' ? view.fit.filter((step) => !isOver(step)).length : 0;
   const open = openNewParts(plan, state);
-  const notes = state.log.filter((event) => event.type === 'note' && readSerial(event.text) === null);
+  const notes = state.log.filter((event) => event.type === 'note' && readSerial(event) === null);
   const keep = () => {
     record({ type: 'note', text: note.trim() });
     setNote('');

@@ -1,17 +1,9 @@
 import type { ReactNode } from 'react';
+import { FASTENER_KINDS, fastenersOffered } from '@/core/trade';
 import { Chips, Plate } from '../../design';
 
 /** What stands in a fastener's place most often, for choosing with a glove. */
-export const USUAL_KINDS: [code: string, words: string][] = [
-  ['screw', 'screw'],
-  ['bolt', 'bolt'],
-  ['push-clip', 'push clip'],
-  ['push-pin', 'push pin'],
-  ['tab', 'tab'],
-  ['screw-clip', 'screw clip'],
-  ['rivet', 'rivet'],
-  ['adhesive', 'adhesive'],
-];
+export const USUAL_KINDS = fastenersOffered('found').map(({ code, name }): [string, string] => [code, name]);
 const USUAL_DRIVES = [
   'T15',
   'T20',
@@ -26,7 +18,7 @@ const USUAL_DRIVES = [
   'hex 9/32 in',
 ] as const;
 /** Of the usual kinds, those whose drive is asked for: a screw clip is worked, but by its cross. */
-export const takesDrive = (kind: string) => ['screw', 'bolt', 'screw-clip'].includes(kind);
+export const takesDrive = (kind: string) => FASTENER_KINDS.get(kind)?.takesDrive ?? false;
 
 /** The usual drives, as plates to tap. */
 export const DriveChips = ({ value, onPick }: { value: string | null; onPick: (drive: string) => void }) => (

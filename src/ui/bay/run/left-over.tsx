@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { parseDrive } from '@/core/trade';
 import { leftOverPlaces, type LeftOver as Piece, type LeftOverPlace } from '@/core/bay';
 import { Chips, Stepper } from '../../design';
 import type { Bay } from './bay';
@@ -35,7 +36,7 @@ function Say({ bay, onDone }: { bay: Bay; onDone: () => void }) {
   const name = USUAL_KINDS.find(([code]) => code === kind)![1];
   const keep = () => {
     const size = takesDrive(kind) ? drive : null;
-    const words = `${count} × ${size ? `${size.replace(/^hex /, '')} ` : ''}${name}`;
+    const words = `${count} × ${size ? `${parseDrive(size)?.plate ?? size} ` : ''}${name}`;
     bay.handle.record({ type: 'leftOver', words, count, kind, ...(size ? { drive: size } : {}) });
     onDone();
   };

@@ -1,5 +1,5 @@
 'use client';
-import { countedWords } from '@/core/document';
+import { severalWords } from '@/core/document';
 import type { RunAction } from '@/core/bay';
 import type { Bay } from './bay';
 
@@ -28,7 +28,7 @@ export function LinkTicks({
           <span className="box" aria-hidden="true">
             {untied.has(key) ? '' : '✓'}
           </span>
-          {countedWords(graph.indexes.get(step.procedure!)!, step.item, graph.catalogue).replace(/^1 × /, '')}
+          {severalWords(graph.indexes.get(step.procedure!)!, step.item, graph.catalogue)}
         </button>
       ))}
     </div>

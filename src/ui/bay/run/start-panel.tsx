@@ -1,6 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { useState } from 'react';
+import { cautionWeight } from '@/core/planning';
 import { toolFor, lowerFirst, doorWords } from '@/core/trade';
 import { Plate } from '../../design';
 import type { Bay } from './bay';
@@ -10,7 +11,7 @@ import { useRunKeys } from './use-keys';
 const SKIP_REASONS = ['our own vehicle', 'checked in on another job today', 'customer not here, agreed by phone'];
 
 const cautionLine = ({ code, text }: { code: string; text: string }) => (
-  <p key={code} className={`caution ${code.startsWith('srs') || code === 'high-voltage' ? '' : 'mild'}`}>
+  <p key={code} className={`caution ${cautionWeight(code) === 'life' ? '' : 'mild'}`}>
     {text}
   </p>
 );
@@ -31,7 +32,7 @@ export function StartPanel({ bay }: { bay: Bay }) {
     if (isCheckedIn) record({ type: 'started' });
   };
   // What can kill stands above the fold, before the tools.
-  const isGrave = ({ code }: { code: string }) => code.startsWith('srs') || code === 'high-voltage';
+  const isGrave = ({ code }: { code: string }) => cautionWeight(code) === 'life';
   const grave = plan.cautions.filter(isGrave);
   const mild = plan.cautions.filter((caution) => !isGrave(caution));
   useRunKeys({ done: start });

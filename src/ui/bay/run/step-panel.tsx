@@ -84,7 +84,7 @@ export function StepPanel({ bay, now }: { bay: Bay; now: RunStep }) {
             <p key={line}>{line}</p>
           ))}
         </div>
-        {caution && <p className={`caution ${/SRS|protection|battery/i.test(caution) ? '' : 'mild'}`}>{caution}</p>}
+        {caution && <p className={`caution ${caution.isGrave ? '' : 'mild'}`}>{caution.text}</p>}
         {words.notes.map((note) => (
           <p key={note} className="caution mild">
             {note}

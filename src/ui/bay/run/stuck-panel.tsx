@@ -121,7 +121,7 @@ function Found({ bay, item, part, suspect }: { bay: Bay; item: string; part: str
         <span className="label">Noted for this vehicle</span>
         <h1 className="verb small">{suspect.words}</h1>
         <p className="where">{capital(suspect.reason)}. Next time this ranks higher.</p>
-        {suspect.culprit && /^(\d+|One) of \d+/.test(suspect.words) && (
+        {suspect.culprit && suspect.isSomeOf && (
           <button type="button" className="check-line" onClick={differs}>
             <span className="box" aria-hidden="true" />
             Some of them are something else on this vehicle

@@ -114,8 +114,7 @@ const startWorker = () =>
 function choicesOf(mounts: MountView[]): { words: string; mounts: MountView[] }[] {
   const vehicles = new Map<string, MountView[]>();
   for (const mount of mounts) {
-    const vehicle = mount.title.split(', ')[0];
-    append(vehicles, vehicle, mount);
+    append(vehicles, mount.vehicle, mount);
   }
   return [
     ...mounts.map((mount) => ({ words: placeWords(mount), mounts: [mount] })),

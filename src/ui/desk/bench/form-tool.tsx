@@ -179,12 +179,8 @@ function answerOf(tool: BenchTool, typed: Record<string, string>): Answer | { tr
     return tool.answer(valuesOf(tool.fields, typed));
   } catch (error) {
     if (!(error instanceof PezzoError)) throw error;
-    const labels = new Map(tool.fields.map(({ key, label }) => [key, label]));
-    return {
-      trouble: error.message.replace(
-        /“([^”]+)”/,
-        (all, key: string) => `“${labels.get(key.replace(/\[\d+\]$/, '')) ?? key}”`,
-      ),
-    };
+    const [wrong] = error.fields;
+    const field = wrong && tool.fields.find(({ key }) => wrong.place === key || wrong.place.startsWith(`${key}[`));
+    return { trouble: field ? `“${field.label}” ${wrong.message}.` : error.message };
   }
 }

@@ -173,8 +173,9 @@ function read(legs: TypedLeg[], rest: { slack: string; loop: string; ohms: strin
     return { input, result, said: sayRun(result) };
   } catch (error) {
     if (!(error instanceof PezzoError)) throw error;
-    const words = error.message.replace(/“legs\[(\d+)\]\.mm”/, (_, n: string) => `Length of leg ${Number(n) + 1}`);
-    return { trouble: words };
+    const [wrong] = error.fields;
+    const leg = legs.findIndex((_, n) => wrong?.place === `legs[${n}].mm`);
+    return { trouble: leg < 0 ? error.message : `Length of leg ${leg + 1} ${wrong.message}.` };
   }
 }
 

@@ -1,5 +1,6 @@
 'use client';
 import type { PlanView } from '@/contracts/views';
+import { moneyWords, wholeCents } from '@/core/shop';
 import { toolFor, listed } from '@/core/trade';
 import { compareKit } from '@/core/planning';
 import type { Plan } from '@/core/telling';
@@ -25,7 +26,7 @@ export function Answer({ view, plan, onMore }: AnswerProps) {
 }
 
 function Time({ view: { labour }, plan: { time, cost, refitCost } }: { view: PlanView; plan: Plan }) {
-  const price = labour && `${((labour.perHour * time.likelySeconds) / 3600).toFixed(2)} ${labour.currency}`;
+  const price = labour && moneyWords(wholeCents((labour.perHourCents * time.likelySeconds) / 3600), labour.currency);
   return (
     <div>
       <h2>Out and back</h2>

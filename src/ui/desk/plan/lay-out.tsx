@@ -1,6 +1,6 @@
 'use client';
 import { TRAY_SIZES, type SettingsForm, type PlanView } from '@/contracts/views';
-import { compareKit } from '@/core/planning';
+import { cautionWeight, compareKit } from '@/core/planning';
 import type { Plan } from '@/core/telling';
 import { toolFor, listed } from '@/core/trade';
 import { countedWords, indexItems, readItemKey } from '@/core/document';
@@ -20,7 +20,7 @@ export function LayOut({ view, plan, trayBins, onTray }: LayOutProps) {
     <>
       <section className="lay-out-part" aria-label="Cautions">
         {plan.cautions.map((caution) => (
-          <p key={caution.code} className={`caution ${caution.code.startsWith('srs') ? '' : 'mild'}`}>
+          <p key={caution.code} className={`caution ${cautionWeight(caution.code) === 'life' ? '' : 'mild'}`}>
             {caution.text}
           </p>
         ))}

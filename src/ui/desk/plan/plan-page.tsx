@@ -3,6 +3,7 @@ import Link from 'next/link';
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useMemo, useRef, useState } from 'react';
+import { zoneName } from '@/core/trade';
 import type { PlanView } from '@/contracts/views';
 import type { PlannerQuestion } from '@/workers/planner.worker';
 import { OptionChoices, PageHead } from '../../design';
@@ -31,13 +32,12 @@ interface PlanPageProps {
   mayOpen: boolean;
 }
 
-/** The vehicle once, then its zones; titles as they are where they are of different vehicles. */
+/** The vehicle once, then its zones; titles as they are where there is one, or where they are of different vehicles. */
 function titleOf({ documents }: PlanView): string {
-  const [first, ...rest] = documents.map(({ title }) => title.split(', '));
-  const isOne = first.length > 1 && rest.every((words) => words[0] === first[0] && words.length > 1);
-  if (!isOne) return documents.map(({ title }) => title).join(' + ');
-  const zones = [first, ...rest].map((words) => words.slice(1).join(', '));
-  return `${first[0]}, ${[...new Set(zones)].join(' + ')}`;
+  const vehicles = new Set(documents.map(({ applies: [first] }) => (first ? `${first.make} ${first.model}` : null)));
+  const [vehicle] = vehicles;
+  if (documents.length === 1 || vehicles.size > 1 || !vehicle) return documents.map(({ title }) => title).join(' + ');
+  return `${vehicle}, ${[...new Set(documents.map(({ zone }) => zoneName(zone)))].join(' + ')}`;
 }
 
 type Tab = 'apart' | 'fit' | 'back' | 'lay-out';
@@ -80,7 +80,7 @@ export function PlanPage({ view, asked: first, jobs, forJob, mayOpen }: PlanPage
           </button>
         )}
         {plan && forJob !== null && (
-          <Link className="btn btn-outline-dark" href={quoteAddress(forJob, titleOf(view), plan)}>
+          <Link className="btn btn-outline-dark" href={quoteAddress(forJob, view, plan)}>
             Into the quote
           </Link>
         )}
@@ -241,5 +241,12 @@ const priceWords = ({ policy: { costs } }: PlanView) =>
   `Priced at ${costs.toolChangeMs / 1000} s for another tool, ${costs.bareHandMs / 1000} s for the bare hand, ${costs.partChangeMs / 1000} s for turning to another part, ${costs.moveMmPerSecond} mm/s within a panel, ${costs.zoneMoveMs / 1000} s between zones of one door, ${costs.sideMoveMs / 1000} s between doors or sides.`;
 
 /** The job's quote with this plan's labour in it. */
-const quoteAddress = (job: number, work: string, { time }: Plan): string =>
-  `/jobs/${job}/quote?${new URLSearchParams({ work: work.slice(0, 200), likely: String(Math.round(time.likelySeconds)), safe: String(Math.round(time.safeSeconds)) })}`;
+function quoteAddress(job: number, view: PlanView, { time }: Plan): string {
+  const work = new URLSearchParams({
+    work: titleOf(view).slice(0, 200),
+    of: view.documents.map(({ id }) => id).join(' '),
+    likely: String(Math.round(time.likelySeconds)),
+    safe: String(Math.round(time.safeSeconds)),
+  });
+  return `/jobs/${job}/quote?${work}`;
+}

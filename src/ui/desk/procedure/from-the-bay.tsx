@@ -67,7 +67,7 @@ export function FromTheBay({
 function ProposalRow({
   procedure,
   revision,
-  proposal: { item, standing, text, sentences, findings, ofRuns, photos },
+  proposal: { item, standing, text, isQuoted, sentences, findings, ofRuns, photos },
   names,
   mayDecide,
   onSelect,
@@ -108,7 +108,7 @@ function ProposalRow({
           {title}
         </button>
       )}
-      {sentences.length > 0 && text && !title.includes(text) && <span className="d-block">“{text}”</span>}
+      {sentences.length > 0 && text && !isQuoted && <span className="d-block">“{text}”</span>}
       {standing === 'already-so' && <span className="quiet d-block">The procedure says so already.</span>}
       {standing === 'gone' && (
         <span className="quiet d-block">What it was about is not in the procedure any more.</span>

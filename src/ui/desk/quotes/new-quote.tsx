@@ -45,7 +45,7 @@ export function NewQuote({
 }: {
   job: number;
   view: QuotesView;
-  planned: { title: string; likelySeconds: number; safeSeconds: number } | null;
+  planned: { title: string; procedures: string[]; likelySeconds: number; safeSeconds: number } | null;
 }) {
   const router = useRouter();
   const { busy, trouble, run } = useSend();

@@ -18,7 +18,7 @@ export function QuotePage({
   view: QuotesView;
   names: Record<string, string>;
   /** Work that a plan handed over. */
-  planned: { title: string; likelySeconds: number; safeSeconds: number } | null;
+  planned: { title: string; procedures: string[]; likelySeconds: number; safeSeconds: number } | null;
   maySend: boolean;
 }) {
   return (

@@ -1,18 +1,20 @@
 'use client';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import { useFieldArray, type Control, type FieldErrors, type UseFormRegister } from 'react-hook-form';
-import type { SettingsForm } from '@/contracts/views';
-import { Field, numberOrNull } from '../../design';
+import { useController, useFieldArray, type Control, type FieldErrors, type UseFormRegister } from 'react-hook-form';
+import type { QuotePrice, SettingsForm } from '@/contracts/views';
+import { Field, MoneyField } from '../../design';
 
 const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
 
 /** How labour is charged, tax, and when the shop works: what a quote promises by. */
 export function QuoteTerms({
+  procedures,
   control,
   register,
   errors,
 }: {
+  procedures: { id: string; title: string }[];
   control: Control<SettingsForm>;
   register: UseFormRegister<SettingsForm>;
   errors: FieldErrors<SettingsForm['quotes']> | undefined;
@@ -37,9 +39,7 @@ export function QuoteTerms({
             <option value="likely">likely time</option>
           </Form.Select>
         </Field>
-        <Field id="quote-flat" label="The one price" error={errors?.flat}>
-          <Form.Control type="number" step="any" {...register('quotes.flat', numberOrNull)} />
-        </Field>
+        <MoneyField control={control} name="quotes.flatCents" label="Flat price" />
         <Field id="quote-tax" label="Tax, %" error={errors?.taxPercent}>
           <Form.Control type="number" step="any" {...register('quotes.taxPercent', { valueAsNumber: true })} />
         </Field>
@@ -66,20 +66,59 @@ export function QuoteTerms({
       </fieldset>
       {fields.map((field, n) => (
         <div key={field.id} className="pair-grid">
-          <Field id={`price-title-${n}`} label="Procedure: words of its title" error={errors?.prices?.[n]?.title}>
-            <Form.Control {...register(`quotes.prices.${n}.title`)} />
-          </Field>
-          <Field id={`price-${n}`} label="Price" error={errors?.prices?.[n]?.price}>
-            <Form.Control type="number" step="any" {...register(`quotes.prices.${n}.price`, { valueAsNumber: true })} />
-          </Field>
+          <PriceOf n={n} was={field} control={control} procedures={procedures} />
+          <MoneyField control={control} name={`quotes.prices.${n}.cents`} label="Price" />
           <Button variant="outline-dark" size="sm" onClick={() => remove(n)}>
             Remove this price
           </Button>
         </div>
       ))}
-      <Button variant="outline-dark" size="sm" onClick={() => append({ title: '', price: 0 })}>
+      {typeof errors?.prices?.message === 'string' && <p className="trouble">{errors.prices.message}</p>}
+      <Button
+        variant="outline-dark"
+        size="sm"
+        disabled={procedures.length === 0}
+        onClick={() => append({ procedure: procedures[0].id, title: procedures[0].title, cents: 0 })}
+      >
         Add a procedure’s price
       </Button>
     </section>
+  );
+}
+
+/** Which procedure a price is of. */
+function PriceOf({
+  n,
+  was,
+  control,
+  procedures,
+}: {
+  n: number;
+  was: QuotePrice;
+  control: Control<SettingsForm>;
+  procedures: { id: string; title: string }[];
+}) {
+  const { field } = useController({ control, name: `quotes.prices.${n}` });
+  const { procedure, title } = field.value;
+  const isListed = procedures.some(({ id }) => id === procedure);
+  const pick = (id: string) => {
+    const one = procedures.find((known) => known.id === id);
+    if (one) field.onChange({ ...field.value, procedure: one.id, title: one.title });
+  };
+  return (
+    <Field
+      id={`price-of-${n}`}
+      label="Procedure"
+      {...(procedure === null ? { hint: `It was found by the words “${was.title}”: choose its procedure.` } : {})}
+    >
+      <Form.Select value={procedure ?? ''} onChange={(event) => pick(event.target.value)}>
+        {!isListed && <option value={procedure ?? ''}>{procedure === null ? 'Choose…' : title}</option>}
+        {procedures.map((one) => (
+          <option key={one.id} value={one.id}>
+            {one.title}
+          </option>
+        ))}
+      </Form.Select>
+    </Field>
   );
 }

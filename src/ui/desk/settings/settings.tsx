@@ -16,7 +16,7 @@ import { settingsSchema } from '@/contracts/schemas';
 import { TRAY_SIZES, type SettingsForm } from '@/contracts/views';
 import { FASTENER_KINDS } from '@/core/trade';
 import { QuoteTerms } from './quote-terms';
-import { Field, PageHead, Trouble, useSend } from '../../design';
+import { Field, MoneyField, PageHead, Trouble, useSend } from '../../design';
 
 const numberOrNull = {
   setValueAs: (value: string | number | null) => (value === '' || value === null ? null : Number(value)),
@@ -26,7 +26,16 @@ const numberOrNothing = {
 };
 
 /** The shop's own decisions where practitioners disagree, and what its plans are priced with. */
-export function Settings({ settings, zones }: { settings: SettingsForm; zones: string[] }) {
+export function Settings({
+  settings,
+  zones,
+  procedures,
+}: {
+  settings: SettingsForm;
+  zones: string[];
+  /** Those in force, by title. */
+  procedures: { id: string; title: string }[];
+}) {
   const {
     register,
     control,
@@ -124,14 +133,12 @@ export function Settings({ settings, zones }: { settings: SettingsForm; zones: s
             <Field id="spares" label="Chance of having enough spares" hint="0.5 to 0.99" error={errors.spareLevel}>
               <Form.Control type="number" step="0.01" {...register('spareLevel', { valueAsNumber: true })} />
             </Field>
-            <Field
-              id="labour"
+            <MoneyField
+              control={control}
+              name="labourPerHourCents"
               label="Labour for an hour"
               hint="Empty: no prices are shown"
-              error={errors.labourPerHour}
-            >
-              <Form.Control type="number" step="any" {...register('labourPerHour', numberOrNull)} />
-            </Field>
+            />
             <Field
               id="time-zone"
               label="Time zone of the shop"
@@ -164,7 +171,7 @@ export function Settings({ settings, zones }: { settings: SettingsForm; zones: s
             </Field>
           </div>
         </section>
-        <QuoteTerms control={control} register={register} errors={errors.quotes} />
+        <QuoteTerms procedures={procedures} control={control} register={register} errors={errors.quotes} />
         <section className="sheet">
           <h2>Customers’ data</h2>
           <Field

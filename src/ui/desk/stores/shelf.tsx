@@ -51,7 +51,7 @@ export function Shelf({
                   <span className="quiet">
                     {[
                       move.reason,
-                      move.jobNumber && !move.reason.includes(String(move.jobNumber)) && `job ${move.jobNumber}`,
+                      move.jobNumber && `job ${move.jobNumber}`,
                       names[move.by] ?? move.by,
                       dates.day(move.at),
                     ]

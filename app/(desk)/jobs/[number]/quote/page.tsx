@@ -8,12 +8,12 @@ export const metadata = { title: 'Quote' };
 
 type Query = Record<string, string | string[] | undefined>;
 
-/** Work that a plan hands over: its title, likely and safe seconds. */
+/** Work that a plan hands over: its title, its procedures, likely and safe seconds. */
 function plannedIn(query: Query) {
-  const one = (name: string) => [query[name] ?? ''].flat()[0].slice(0, 200);
+  const one = (name: string) => [query[name] ?? ''].flat()[0].slice(0, 1000);
   const [likelySeconds, safeSeconds] = [Number(one('likely')), Number(one('safe'))];
   return one('work') && likelySeconds > 0 && safeSeconds > 0
-    ? { title: one('work'), likelySeconds, safeSeconds }
+    ? { title: one('work'), procedures: one('of').split(' ').filter(Boolean), likelySeconds, safeSeconds }
     : null;
 }
 

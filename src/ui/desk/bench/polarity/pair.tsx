@@ -34,14 +34,8 @@ export function Pair({ mounts }: { mounts: MountView[] }) {
   const [shown, setShown] = useState<string | null>(null);
   const test = POLARITY_TESTS.find(({ code }) => code === method)!;
   const found = polarityOf(evidence);
-  const said = sayPolarity(found);
-  const nameOf = (wire: 'first' | 'second') => wires[wire].trim() || `${wire} wire`;
-  const words = found.plus
-    ? said.words.replace(
-        `The ${found.plus} wire`,
-        `The ${nameOf(found.plus)}${wires[found.plus].trim() ? ' wire' : ''}`,
-      )
-    : said.words;
+  const wireWords = (wire: 'first' | 'second') => `${wires[wire].trim() || wire} wire`;
+  const said = sayPolarity(found, { first: wireWords('first'), second: wireWords('second') });
   const takePlace = (mount: MountView | undefined) => {
     setPlace(mount ?? null);
     const pair = mount?.pair;
@@ -138,7 +132,7 @@ export function Pair({ mounts }: { mounts: MountView[] }) {
         )}
       </section>
       <section className="sheet" aria-label="Answer" aria-live="polite">
-        <SaidLine said={{ ...said, words }} />
+        <SaidLine said={said} />
         {found.contradicted && <p className="caution">One test says this, another that: make the cell test again.</p>}
         <table className="table mb-2">
           <tbody>
@@ -169,7 +163,7 @@ export function Pair({ mounts }: { mounts: MountView[] }) {
                   isFact
                   tool="Polarity"
                   given={{ ...wires, ...Object.fromEntries(evidence.map(({ method: one, seen }) => [one, seen])) }}
-                  said={{ standing: said.standing, words }}
+                  said={said}
                 />
               </>
             )}

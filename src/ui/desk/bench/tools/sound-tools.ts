@@ -1,4 +1,5 @@
 import { FIT } from '@/contracts/schemas/fit';
+import { wrongField } from '@/contracts/schemas/fit-fields';
 import {
   parseCircuit,
   plainNumber,
@@ -10,7 +11,6 @@ import {
   sayPad,
   TWEETER_SETTINGS,
 } from '@/core/bench';
-import { invalid } from '@/core/errors';
 import { type BenchTool, length, ohm, plain } from './field';
 
 /** What the amplifier drives, and how loud it gets. */
@@ -29,8 +29,7 @@ export const SOUND_TOOLS: BenchTool[] = [
     source: 'Ohm’s law.',
     answer: ({ circuit, amplifierMinimum, bridged }) => {
       const read = parseCircuit(String(circuit));
-      if (read === null)
-        throw invalid('fit-input', '“circuit” cannot be read: write 4, 4 + 4, 4 || 4 or 4 || (4 + 4).');
+      if (read === null) throw wrongField('circuit', 'cannot be read: write 4, 4 + 4, 4 || 4 or 4 || (4 + 4)');
       const { input, result } = FIT.load({ circuit: read, amplifierMinimum, bridged: bridged === 'yes' });
       return {
         said: sayLoad(result),
@@ -167,7 +166,7 @@ function driversIn(text: string) {
       const match = /^(.+?)\s+(\d+(?:[.,]\d+)?)\s*(?:→|->|to)\s*(\d+(?:[.,]\d+)?)\s*(?:Ω)?$/.exec(one.trim());
       const [was, becomes] = [match?.[2], match?.[3]].map((part) => Number(part?.replace(',', '.')));
       if (!match || !(was > 0) || !(becomes > 0))
-        throw invalid('fit-input', `“drivers” cannot be read at “${one.trim()}”: write woofer 2 → 4.`);
+        throw wrongField('drivers', `cannot be read at “${one.trim()}”: write woofer 2 → 4`);
       return { name: match[1], was, becomes };
     });
 }

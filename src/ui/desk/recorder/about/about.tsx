@@ -74,7 +74,7 @@ export function About({ document, onEdit }: { document: ProcedureDocument; onEdi
         <ChipRow
           label="Cautions"
           pressed={document.cautions ?? []}
-          options={Object.entries(CAUTIONS).map(([code, text]): [string, string] => [code, beginning(text)])}
+          options={Object.entries(CAUTIONS).map(([code, { name }]): [string, string] => [code, name])}
           onToggle={(code) => change({ cautions: listOrNothing(toggled(document.cautions ?? [], code)) })}
         />
         <Lines label="Checks" value={document.checks} onChange={(checks) => change({ checks }, true)} />
@@ -88,9 +88,6 @@ export function About({ document, onEdit }: { document: ProcedureDocument; onEdi
     </div>
   );
 }
-
-/** A caution by how its sentence begins. */
-const beginning = (text: string) => text.split(/[:.]/)[0];
 
 /** A list with one entry a line. */
 function Lines({

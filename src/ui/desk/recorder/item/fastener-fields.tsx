@@ -23,7 +23,7 @@ export function FastenerFields({ document, item: fastener, change }: ItemProps<F
   const { fasteners } = useCatalogue();
   const kind = fasteners.get(fastener.kind);
   const held = heldParts(fastener);
-  const takesDrive = kind?.threaded || fastener.kind === 'screw-clip' || fastener.drive !== undefined;
+  const takesDrive = kind?.takesDrive || fastener.drive !== undefined;
   const refit = (patch: Partial<Refit>, typing = false) => {
     const next = withoutUndefined({ ...fastener.refit, ...patch });
     change({ refit: Object.keys(next).length ? next : undefined }, typing);
