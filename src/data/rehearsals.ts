@@ -1,5 +1,5 @@
 import { notFound } from '../core/errors';
-import type { Level, Move, Score, Setup } from '../core/rehearse';
+import { type Level, LEVELS, LEVELS_MEETING, type Move, type Score, type Setup } from '../core/rehearse';
 import type { Branch, Db } from './pool';
 
 /** A setup as it is stored; the catalogue is the shop's at the time it is read. */
@@ -123,6 +123,9 @@ export async function listTesters(
   return rows;
 }
 
+/** Every level with each that it is done by. */
+const MEETING = LEVELS.flatMap((asked) => LEVELS_MEETING[asked].map((done) => [asked, done] as const));
+
 export interface TaskRow {
   person: string;
   procedure: string;
@@ -139,10 +142,10 @@ export async function listTasks(db: Db, branch: Branch, person: string | null): 
   const { rows } = await db.query<TaskRow>(
     `select t.person, t.procedure_id as procedure, p.title, t.level, t.set_by as "setBy", t.set_at as "setAt",
             (select min(r.finished_at) from rehearsals r where r.person = t.person and r.procedure_id = t.procedure_id and r.finished_at >= t.set_at
-                and r.score->>'ending' = 'finished' and (r.level = t.level or t.level = 'guided' or (t.level = 'hints' and r.level <> 'guided') or (t.level = 'alone' and r.level in ('clock', 'faults')))) as "doneAt"
+                and r.score->>'ending' = 'finished' and exists (select 1 from unnest($3::text[], $4::text[]) as meets(asked, done) where asked = t.level and done = r.level)) as "doneAt"
        from rehearsal_tasks t join procedures p on p.id = t.procedure_id join people w on w.id = t.person
       where w.branch = $1 and ($2::text is null or t.person = $2) order by t.set_at desc, t.person, t.procedure_id`,
-    [branch, person],
+    [branch, person, MEETING.map(([asked]) => asked), MEETING.map(([, done]) => done)],
   );
   return rows;
 }

@@ -1,30 +1,31 @@
 import { PezzoError, forbidden } from '../core/errors';
 import type { Actor, Person, Role } from '../data';
 
-/** What a person may do, from least to most. */
-export type Deed = 'follow' | 'record' | 'open-job' | 'approve' | 'override' | 'discard-any' | 'enrol' | 'set-up';
-
 const EVERYBODY: Role[] = ['trainee', 'technician', 'lead', 'owner'];
 const WORKSHOP: Role[] = ['technician', 'lead', 'owner'];
 const LEADS: Role[] = ['lead', 'owner'];
 
-const ALLOWED: Record<Deed, Role[]> = {
-  follow: EVERYBODY,
-  record: WORKSHOP,
-  'open-job': WORKSHOP,
-  approve: LEADS,
-  /** Looking at what was flagged. */
-  override: LEADS,
-  /** Throwing away a draft that somebody else made. */
-  'discard-any': LEADS,
-  /** Letting a tablet in. */
-  enrol: LEADS,
-  /** People, settings, tablets, customers' data. */
-  'set-up': ['owner'],
-};
+/**
+ * What a person may do, from least to most: who, in which words, and whether it is a right of the desk: a PIN seen over a shoulder must not be enough for those.
+ */
+const DEEDS = {
+  follow: { by: EVERYBODY, words: 'follow the work of this branch', needsPassword: false },
+  record: { by: WORKSHOP, words: 'record procedures', needsPassword: false },
+  'open-job': { by: WORKSHOP, words: 'open jobs and change what they say', needsPassword: false },
+  'plan-day': { by: WORKSHOP, words: 'place jobs on the day', needsPassword: false },
+  quote: { by: WORKSHOP, words: 'make quotes and take their answer', needsPassword: false },
+  'keep-stores': { by: WORKSHOP, words: 'change the stores, orders, kits and tools', needsPassword: false },
+  'keep-speakers': { by: WORKSHOP, words: 'change the shop’s speakers', needsPassword: false },
+  'take-out': { by: WORKSHOP, words: 'take procedures out as files', needsPassword: false },
+  approve: { by: LEADS, words: 'publish, retire and take in procedures', needsPassword: true },
+  'set-tasks': { by: LEADS, words: 'set people what to rehearse', needsPassword: true },
+  override: { by: LEADS, words: 'decide about flags and exceptions', needsPassword: true },
+  'discard-any': { by: LEADS, words: 'throw away a draft that somebody else made', needsPassword: true },
+  enrol: { by: LEADS, words: 'let a tablet in or shut it out', needsPassword: true },
+  'set-up': { by: ['owner'], words: 'change people, settings and customers’ data', needsPassword: true },
+} satisfies Record<string, { by: Role[]; words: string; needsPassword: boolean }>;
 
-/** Rights of the desk: a PIN seen over a shoulder must not be enough for them. */
-const NEEDS_PASSWORD: ReadonlySet<Deed> = new Set(['approve', 'override', 'discard-any', 'enrol', 'set-up']);
+export type Deed = keyof typeof DEEDS;
 
 const NAMES: Record<Role, string> = {
   trainee: 'a trainee',
@@ -38,18 +39,20 @@ export const isLead = (person: Pick<Person, 'role'>) => LEADS.includes(person.ro
 
 /** True where the person's role allows the deed, and they proved who they are well enough for it. */
 export const may = (person: Pick<Actor, 'role' | 'byPassword'>, deed: Deed) =>
-  ALLOWED[deed].includes(person.role) && (person.byPassword || !NEEDS_PASSWORD.has(deed));
+  mayBy(person.role, deed) && (person.byPassword || !DEEDS[deed].needsPassword);
 
-/** Throws `forbidden` where it does not, saying who may or that the password is needed. */
+const mayBy = (role: Role, deed: Deed) => (DEEDS[deed].by as Role[]).includes(role);
+
+/** Throws `forbidden` where it does not, saying what it takes: who may, or the password. */
 export function demand(person: Actor, deed: Deed): void {
   if (may(person, deed)) return;
-  if (ALLOWED[deed].includes(person.role))
-    throw new PezzoError('forbidden', 'needs-password', 'You signed in by PIN. Sign in with your password to do this.');
-  throw forbidden(
-    'not-allowed',
-    `Only ${ALLOWED[deed]
-      .slice(0, 2)
-      .map((role) => NAMES[role])
-      .join(' or ')} can do this.`,
-  );
+  const { by, words } = DEEDS[deed];
+  if (mayBy(person.role, deed))
+    throw new PezzoError(
+      'forbidden',
+      'needs-password',
+      `You signed in by PIN. Sign in with your password to ${words}.`,
+    );
+  const [first] = by;
+  throw forbidden('not-allowed', `Only ${NAMES[first]}${by.length > 1 ? ' or somebody above' : ''} may ${words}.`);
 }

@@ -24,7 +24,7 @@ export async function viewShopTools(by: Actor, now = new Date()): Promise<ShopTo
 
 /** Adds a tool, or changes what is known of it. Throws a conflict where another has its label. */
 export async function keepShopTool(by: Actor, form: ShopToolForm): Promise<void> {
-  demand(by, 'record');
+  demand(by, 'keep-stores');
   const db = dbOf(by);
   await upsertShopTool(db, by.branch, form, by.id);
   await tellDay(db);
@@ -41,7 +41,7 @@ export async function giveTool(by: Actor, id: string, holder: string | null): Pr
 
 /** Takes a tool off the list for good. Throws not-found. */
 export async function dropShopTool(by: Actor, id: string): Promise<void> {
-  demand(by, 'record');
+  demand(by, 'keep-stores');
   const db = dbOf(by);
   await takeOutTool(db, by.branch, id, by.id);
   await tellDay(db);

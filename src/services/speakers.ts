@@ -17,7 +17,7 @@ export async function importSpeakers(
   by: Actor,
   csv: string,
 ): Promise<{ kept: number } & Omit<ReadSpeakers, 'speakers'>> {
-  demand(by, 'record');
+  demand(by, 'keep-speakers');
   const { speakers, bad, badCount } = await readSentTable<ReadSpeakers>('readSpeakers', csv);
   if (speakers.length) await transaction(by, (tx) => upsertSpeakers(tx, speakers));
   return { kept: speakers.length, bad, badCount };
@@ -25,14 +25,14 @@ export async function importSpeakers(
 
 /** Puts one speaker on the list, or changes it; sizes as they are typed. Throws `invalid` naming the field. */
 export async function keepSpeaker(by: Actor, speaker: unknown): Promise<void> {
-  demand(by, 'record');
+  demand(by, 'keep-speakers');
   const db = dbOf(by);
   await upsertSpeakers(db, [readSpeaker(speaker)]);
 }
 
 /** Takes one off the list. Throws not-found. Runs that were opened with it keep their steps. */
 export async function dropSpeaker(by: Actor, name: string): Promise<void> {
-  demand(by, 'record');
+  demand(by, 'keep-speakers');
   const db = dbOf(by);
   if (!(await deleteSpeaker(db, name))) throw notFound('speaker', `No speaker of the shop’s list is called “${name}”.`);
 }

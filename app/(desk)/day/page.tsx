@@ -13,7 +13,7 @@ export default async function DayOfShop({
 }) {
   const [person, { date }] = await Promise.all([requirePerson(), searchParams]);
   const day = await orNotFound(dayOf(person, date));
-  return <DayPage day={day} mayMove={may(person, 'open-job')} />;
+  return <DayPage day={day} mayMove={may(person, 'plan-day')} />;
 }
 
 const dayOf = async (person: Actor, date: string | undefined) =>

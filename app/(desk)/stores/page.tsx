@@ -29,7 +29,7 @@ export default async function StoresPage({
       me={person.id}
       text={text}
       tab={tab}
-      mayMove={may(person, 'record')}
+      mayMove={may(person, 'keep-stores')}
     />
   );
 }

@@ -20,6 +20,15 @@ import type { Fault } from './faults';
 
 /** How a rehearsal helps: the next step shown, hints on asking, none, none against the clock, none on a door that is not as recorded. */
 export const LEVELS = ['guided', 'hints', 'alone', 'clock', 'faults'] as const;
+
+/** What was asked for is done at that level or a harder one; against the clock and with faults are hard in different ways. */
+export const LEVELS_MEETING: Readonly<Record<Level, readonly Level[]>> = {
+  guided: LEVELS,
+  hints: ['hints', 'alone', 'clock', 'faults'],
+  alone: ['alone', 'clock', 'faults'],
+  clock: ['clock'],
+  faults: ['faults'],
+};
 export type Level = (typeof LEVELS)[number];
 
 /** What a rehearsal is set up with: everything that decides it, so that its moves tell the same story anywhere. */

@@ -1,6 +1,6 @@
 export { chooseFaults, type Fault, withFaults } from './faults';
 export { type Gesture, GESTURES, gesturesFor, gesturesOf } from './gestures';
-export { type Ground, groundOf, type Level, LEVELS, type Setup } from './ground';
+export { type Ground, groundOf, type Level, LEVELS, LEVELS_MEETING, type Setup } from './ground';
 export { nextBack, nextStep } from './hint';
 export { piecesIn } from './let-go';
 export type { Move } from './move';

@@ -20,7 +20,7 @@ import { momentFrom } from '../working-time';
 
 /** Places a job, or moves it. Throws a conflict where somebody moved it meanwhile or the vehicle was given back, `invalid` where the bay or the person is not the shop's. */
 export async function moveJob(by: Actor, jobNumber: number, place: PlaceForm): Promise<void> {
-  demand(by, 'open-job');
+  demand(by, 'plan-day');
   const { settings } = await readShop(by.branch);
   await transaction(by, async (tx) => {
     await placeOn(tx, by, jobNumber, place, settings);
@@ -46,7 +46,7 @@ async function placeOn(
 
 /** Takes a job off the day. Throws a conflict where somebody moved it meanwhile. */
 export async function takeOffDay(by: Actor, jobNumber: number, version: number): Promise<void> {
-  demand(by, 'open-job');
+  demand(by, 'plan-day');
   await transaction(by, async (tx) => {
     await getJob(tx, by.branch, jobNumber);
     await unplaceJob(tx, jobNumber, version);
@@ -56,7 +56,7 @@ export async function takeOffDay(by: Actor, jobNumber: number, version: number):
 
 /** Notes what a job is promised for and when its part comes. Throws not-found. */
 export async function changeJobTimes(by: Actor, jobNumber: number, times: JobTimesForm): Promise<void> {
-  demand(by, 'open-job');
+  demand(by, 'plan-day');
   const db = dbOf(by);
   const { timeZone } = (await readShop(by.branch)).settings;
   await getJob(db, by.branch, jobNumber);
@@ -71,7 +71,7 @@ export async function changeJobTimes(by: Actor, jobNumber: number, times: JobTim
 
 /** Takes a proposed order on, whole. Throws a conflict where any of its jobs was moved meanwhile: nothing is changed then. */
 export async function takeOrder(by: Actor, places: (PlaceForm & { job: number })[]): Promise<void> {
-  demand(by, 'open-job');
+  demand(by, 'plan-day');
   const { settings } = await readShop(by.branch);
   await transaction(by, async (tx) => {
     for (const place of [...places].sort((a, b) => a.job - b.job)) await placeOn(tx, by, place.job, place, settings);

@@ -42,7 +42,7 @@ export async function exportArchive(
   asked: string[] | null,
   onPacked: (done: number, of: number) => void = () => undefined,
 ): Promise<{ zip: Readable; count: number }> {
-  demand(by, 'record');
+  demand(by, 'take-out');
   const db = dbOf(by);
   const ids = await listPublishedIds(db, asked);
   const missing = asked?.find((id) => !ids.includes(id));

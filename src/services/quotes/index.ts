@@ -128,7 +128,7 @@ async function actualSeconds(branch: Branch, jobNumber: number): Promise<number>
 
 /** Sends a quote: it is kept as it is, with the shop's terms of today and, if it promises one, the time the vehicle will be ready. Returns its number. */
 export async function sendQuote(by: Actor, jobNumber: number, form: QuoteForm): Promise<{ number: number }> {
-  demand(by, 'open-job');
+  demand(by, 'quote');
   const db = dbOf(by);
   const [job, { settings }, queue] = [
     await getJob(db, by.branch, jobNumber),
@@ -162,7 +162,7 @@ async function getQuote(by: Actor, jobNumber: number, number: number): Promise<Q
 
 /** Keeps what the customer says to a quote: once, with what is left out and what it comes to. Throws a conflict where it was answered, `invalid` where something is left out that is no option. */
 export async function answerQuote(by: Actor, jobNumber: number, number: number, form: QuoteAnswerForm): Promise<void> {
-  demand(by, 'open-job');
+  demand(by, 'quote');
   const db = dbOf(by);
   const quote = await getQuote(by, jobNumber, number);
   const options = new Set(quote.lines.filter(({ isOption }) => isOption).map(({ id }) => id));

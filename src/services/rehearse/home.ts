@@ -13,7 +13,7 @@ const DAY_MS = 86_400_000;
 /** What to rehearse, how it went, and for leads how everybody is doing. */
 export async function viewRehearse(by: Actor, now = new Date()): Promise<RehearseView> {
   const db = dbOf(by);
-  const isLead = may(by, 'approve');
+  const isLead = may(by, 'set-tasks');
   const [past, tasks, procedures, team] = await Promise.all([
     listPastRehearsals(db, by.id, MOST_PAST),
     tasksOf(by.branch, isLead ? null : by.id),

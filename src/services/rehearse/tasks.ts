@@ -17,7 +17,7 @@ import { demand } from '../permission';
 
 /** A lead wants somebody of the branch to rehearse a procedure before a first real job. Throws `invalid` for somebody who does not work here. */
 export async function setRehearsal(by: Actor, { person, procedure, level }: TaskForm): Promise<void> {
-  demand(by, 'approve');
+  demand(by, 'set-tasks');
   const db = dbOf(by);
   await getProcedureRow(db, procedure);
   if (!(await worksHere(db, by, person))) throw invalid('not-here', 'Nobody of that name works here.');
@@ -26,7 +26,7 @@ export async function setRehearsal(by: Actor, { person, procedure, level }: Task
 
 /** Takes that back. */
 export async function dropRehearsal(by: Actor, { person, procedure }: Omit<TaskForm, 'level'>): Promise<void> {
-  demand(by, 'approve');
+  demand(by, 'set-tasks');
   const db = dbOf(by);
   await deleteTask(db, person, procedure);
 }

@@ -46,21 +46,21 @@ export async function viewStoreKits(
 
 /** Keeps a kit, or changes it. Throws a conflict where another has its name. */
 export async function keepStoreKit(by: Actor, form: StoreKitForm): Promise<void> {
-  demand(by, 'record');
+  demand(by, 'keep-stores');
   const db = dbOf(by);
   await upsertStoreKit(db, by.branch, form, by.id);
 }
 
 /** Takes a kit off the list. Throws not-found. */
 export async function removeStoreKit(by: Actor, id: string): Promise<void> {
-  demand(by, 'record');
+  demand(by, 'keep-stores');
   const db = dbOf(by);
   await dropStoreKit(db, by.branch, id, by.id);
 }
 
 /** Takes a kit out of stores for a job, whole or not at all, and once. Throws a conflict where it was taken already or something of it is not there. */
 export async function takeStoreKit(by: Actor, id: string, jobNumber: number): Promise<void> {
-  demand(by, 'record');
+  demand(by, 'keep-stores');
   await transaction(
     by,
     async (tx) => {

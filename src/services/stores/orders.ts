@@ -35,7 +35,7 @@ export async function viewSupplyOrders(by: Actor): Promise<SupplyOrderView[]> {
 
 /** Keeps an order that goes to a supplier; the made-up one of the demo answers at once. Throws a conflict where it was sent already. */
 export async function sendSupplyOrder(by: Actor, form: OrderForm, now = new Date()): Promise<void> {
-  demand(by, 'record');
+  demand(by, 'keep-stores');
   const { settings } = await readShop(by.branch);
   await transaction(by, async (tx) => {
     const items = new Map((await listStoreItems(tx, by.branch)).map((item) => [item.kind, item]));
@@ -59,7 +59,7 @@ export async function sendSupplyOrder(by: Actor, form: OrderForm, now = new Date
 
 /** Notes what a supplier says to an order: confirmed or delayed, for when; or that it is cancelled. Throws a conflict where it is done with. */
 export async function answerSupplyOrder(by: Actor, id: string, form: OrderAnswerForm): Promise<void> {
-  demand(by, 'record');
+  demand(by, 'keep-stores');
   await transaction(
     by,
     async (tx) => {
@@ -72,7 +72,7 @@ export async function answerSupplyOrder(by: Actor, id: string, form: OrderAnswer
 
 /** Books what came of an order. Throws `invalid` where more came than was ordered, a conflict where it is done with. */
 export async function receiveSupplyOrder(by: Actor, id: string, { lines }: ReceiveForm): Promise<void> {
-  demand(by, 'record');
+  demand(by, 'keep-stores');
   await transaction(
     by,
     async (tx) => {

@@ -125,7 +125,7 @@ const wordsOf = (name: string, { kind, size, ownNumber, number, bin, supplier, a
 
 /** Puts pieces in, or takes them out by hand. A conflict where there are not so many. */
 export async function moveStock(by: Actor, { kind, change, reason }: StockMoveForm): Promise<void> {
-  demand(by, 'record');
+  demand(by, 'keep-stores');
   await transaction(
     by,
     async (tx) => {
@@ -140,7 +140,7 @@ export async function moveStock(by: Actor, { kind, change, reason }: StockMoveFo
 
 /** Puts the count right after somebody looked: what it was off by is a move like any other, and what was asked about it is settled. */
 export async function countStock(by: Actor, { kind, count }: { kind: string; count: number }): Promise<void> {
-  demand(by, 'record');
+  demand(by, 'keep-stores');
   await transaction(
     by,
     async (tx) => {
@@ -156,14 +156,14 @@ export async function countStock(by: Actor, { kind, count }: { kind: string; cou
 
 /** Keeps what is known of something in stores. */
 export async function keepStoreItem(by: Actor, item: StoreItem): Promise<void> {
-  demand(by, 'record');
+  demand(by, 'keep-stores');
   const db = dbOf(by);
   await upsertStoreItem(db, by.branch, item, by.id);
 }
 
 /** Books a delivery: known kinds are put in, all together; unknown ones are named and nothing of them is booked. */
 export async function takeDelivery(by: Actor, csv: string): Promise<DeliveryView> {
-  demand(by, 'record');
+  demand(by, 'keep-stores');
   const { lines, bad } = await readSentTable<ReadDelivery>('readDelivery', csv);
   const catalogue = await shopCatalogue();
   return transaction(
@@ -218,7 +218,7 @@ export async function exportReorder(by: Actor): Promise<Buffer> {
 
 /** Keeps the picture of an item. Throws `invalid` where it is none that can be read. */
 export async function keepStorePhoto(by: Actor, kind: string, bytes: Buffer): Promise<void> {
-  demand(by, 'record');
+  demand(by, 'keep-stores');
   const db = dbOf(by);
   const { picture, small, sha256 } = await convertedPhoto(bytes);
   await upsertStorePhoto(db, { kind, picture, small, sha256, by: by.id }, by.branch);

@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import { cautionWeight } from '@/core/planning';
-import { toolFor, lowerFirst, doorWords } from '@/core/trade';
+import { capital, toolFor, lowerFirst, doorWords } from '@/core/trade';
 import { Plate } from '../../design';
 import type { Bay } from './bay';
 import { LeadDecides } from './lead-decides';
@@ -95,8 +95,8 @@ export function StartPanel({ bay }: { bay: Bay }) {
         {(plan.unverified ?? []).map(({ procedure, differs, unknown }) => (
           <p key={procedure} className="unverified">
             <strong>Not verified on this vehicle{several && `: ${doorOf(procedure)}`}.</strong>{' '}
-            {[...differs, ...unknown.map((what) => `${what} not known`)].join('; ')}. Stop where it does not match, and
-            note what differs: in the end it becomes a draft for this vehicle.
+            {capital([...differs, ...unknown.map((what) => `${what} not known`)].join('; '))}. Stop where it does not
+            match, and note what differs: in the end it becomes a draft for this vehicle.
           </p>
         ))}
         {faults.length > 0 && (

@@ -33,12 +33,6 @@ export default async function QuoteRoute({
     searchParams,
   ]);
   return (
-    <QuotePage
-      job={standing.job}
-      view={view}
-      names={names}
-      planned={plannedIn(query)}
-      maySend={may(person, 'open-job')}
-    />
+    <QuotePage job={standing.job} view={view} names={names} planned={plannedIn(query)} maySend={may(person, 'quote')} />
   );
 }
