@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { beforeAll, describe, expect, it } from 'vitest';
 import { asOwner } from '../support/database';
-import { kiteShop } from '../support/kite-shop';
+import { sharedKiteShop } from '../support/kite-shop';
 import { demoProcedure } from '../support/demo';
 import {
   approveDraft,
@@ -12,17 +12,15 @@ import {
   mountsKnown,
   proposalsOf,
 } from '@/services';
-import { HOME, dbOf, type Actor } from '@/data';
+import { HOME, dbOf } from '@/data';
 
 const db = dbOf(HOME);
 
-let drop: () => Promise<void>;
-let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
+const { people, shop } = sharedKiteShop();
 let job: number;
-beforeAll(async () => {
-  ({ drop, people, job } = await kiteShop());
+beforeAll(() => {
+  job = shop.job;
 });
-afterAll(() => drop());
 
 const result = () => ({
   id: randomUUID(),

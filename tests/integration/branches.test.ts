@@ -1,7 +1,7 @@
 import pg from 'pg';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { beforeAll, describe, expect, it } from 'vitest';
 import { adminUrlOf, asOwner } from '../support/database';
-import { kiteJob, kiteShop, REAR_SPEAKER } from '../support/kite-shop';
+import { kiteJob, sharedKiteShop, REAR_SPEAKER } from '../support/kite-shop';
 import { tablet } from '../support/sender';
 import {
   addBranch,
@@ -38,13 +38,12 @@ import {
 } from '@/services';
 import { dbOf, getPerson, HOME, type Actor } from '@/data';
 
-let drop: () => Promise<void>;
-let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
+const { people, shop } = sharedKiteShop();
 let job: number;
 /** The owner of the second branch. */
 let other: Actor;
 beforeAll(async () => {
-  ({ drop, people, job } = await kiteShop());
+  job = shop.job;
   const branch = await addBranch(people.owner, {
     name: 'Harbour branch',
     owner: 'Ada Brine',
@@ -54,7 +53,6 @@ beforeAll(async () => {
   other = { ...(await getPerson(dbOf(branch), 'ada-brine')), byPassword: true };
   expect(other).toMatchObject({ branch, role: 'owner' });
 });
-afterAll(() => drop());
 
 describe('a second branch', () => {
   it('has people of its own; names are the chain’s', async () => {

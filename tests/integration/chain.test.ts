@@ -1,21 +1,19 @@
 import { randomUUID } from 'node:crypto';
 import pg from 'pg';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { beforeAll, describe, expect, it } from 'vitest';
 import { faultsOf } from '../../scripts/verify/faults';
 import { adminUrlOf, asOwner } from '../support/database';
-import { kiteShop, REAR_SPEAKER } from '../support/kite-shop';
+import { sharedKiteShop, REAR_SPEAKER } from '../support/kite-shop';
 import { openRun, readReport, receiveEvents } from '@/services';
-import { dbOf, HOME, transaction, type Actor } from '@/data';
+import { dbOf, HOME, transaction } from '@/data';
 
-let drop: () => Promise<void>;
-let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
+const { people, shop } = sharedKiteShop();
 let job: number;
 let run: string;
 beforeAll(async () => {
-  ({ drop, people, job } = await kiteShop());
+  job = shop.job;
   run = await openRun(people.technician, { job, ...REAR_SPEAKER });
 });
-afterAll(() => drop());
 
 let lamport = 0;
 const event = (fact: object) => {

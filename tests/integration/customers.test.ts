@@ -1,10 +1,10 @@
 import { WALKED_ROUND } from '../support/visit';
 import { createHash, randomUUID } from 'node:crypto';
 import sharp from 'sharp';
-import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
+import { beforeAll, describe, expect, it, vi } from 'vitest';
 import { eraseCommand, listCommand } from '../../scripts/customers';
 import { asOwner, closePool } from '../support/database';
-import { kiteJob, kiteShop } from '../support/kite-shop';
+import { kiteJob, sharedKiteShop } from '../support/kite-shop';
 import { readPdf } from '../support/read-pdf';
 import type { VisitEvent, VisitFact } from '@/core/bay';
 import {
@@ -23,14 +23,12 @@ import {
   redactDue,
   viewCustomers,
 } from '@/services';
-import { HOME, type Actor } from '@/data';
+import { HOME } from '@/data';
 
-let drop: () => Promise<void>;
-let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
+const { people } = sharedKiteShop();
 let photo: string;
 let job: number;
 beforeAll(async () => {
-  ({ drop, people } = await kiteShop());
   job = await openJob(people.technician, { ...kiteJob('Speakers', 'Zoë Łąkowska'), label: 'AB-123-CD' });
   const bytes = await sharp({ create: { width: 30, height: 20, channels: 3, background: '#4c6372' } })
     .jpeg()
@@ -43,7 +41,6 @@ beforeAll(async () => {
     sha256: createHash('sha256').update(bytes).digest('hex'),
   });
 });
-afterAll(() => drop());
 
 let lamport = 0;
 const event = (fact: VisitFact): VisitEvent => {

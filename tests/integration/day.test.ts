@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { kiteJob, kiteShop, REAR_SPEAKER } from '../support/kite-shop';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { kiteJob, sharedKiteShop, REAR_SPEAKER } from '../support/kite-shop';
 import {
   changeJobTimes,
   changePerson,
@@ -20,15 +20,14 @@ import {
   viewShopTools,
 } from '@/services';
 import { asOwner } from '../support/database';
-import { HOME, type Actor } from '@/data';
+import { HOME } from '@/data';
 
-let drop: () => Promise<void>;
-let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
+const { people, shop } = sharedKiteShop();
 let job: number;
 /** A Friday morning; the shop works from eight to six, Monday to Friday, in London. */
 const NOW = new Date('2026-11-27T09:00:00Z');
 beforeAll(async () => {
-  ({ drop, people, job } = await kiteShop());
+  job = shop.job;
   const { settings } = await readShop(HOME);
   await changeSettings(people.owner, {
     ...settings,
@@ -38,7 +37,6 @@ beforeAll(async () => {
   });
   await openRun(people.technician, { job, ...REAR_SPEAKER });
 });
-afterAll(() => drop());
 
 const place = (more = {}) => ({
   person: 'technician',

@@ -1,5 +1,5 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { kiteShop } from '../support/kite-shop';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { sharedKiteShop } from '../support/kite-shop';
 import { deviceOf } from '../support/work-run';
 import {
   decideFindings,
@@ -12,17 +12,15 @@ import {
   saveDraft,
   viewProcedure,
 } from '@/services';
-import { HOME, type Actor } from '@/data';
+import { HOME } from '@/data';
 import type { RunFact } from '@/core/bay';
 import type { LogEvent } from '@/contracts/schemas';
 
-let drop: () => Promise<void>;
-let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
+const { people, shop } = sharedKiteShop();
 let job: number;
-beforeAll(async () => {
-  ({ drop, people, job } = await kiteShop());
+beforeAll(() => {
+  job = shop.job;
 });
-afterAll(() => drop());
 
 const event = deviceOf('technician');
 const newRun = (procedure = 'kite-rear-door') =>

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { asOwner } from '../support/database';
-import { kiteJob, kiteShop, REAR_SPEAKER } from '../support/kite-shop';
+import { kiteJob, sharedKiteShop, REAR_SPEAKER } from '../support/kite-shop';
 import { WALKED_ROUND } from '../support/visit';
 import { readPdf } from '../support/read-pdf';
 import { deviceOf, workThrough } from '../support/work-run';
@@ -17,16 +17,11 @@ import {
   receiveEvents,
   viewJob,
 } from '@/services';
-import { HOME, dbOf, type Actor } from '@/data';
+import { HOME, dbOf } from '@/data';
 
 const db = dbOf(HOME);
 
-let drop: () => Promise<void>;
-let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
-beforeAll(async () => {
-  ({ drop, people } = await kiteShop());
-});
-afterAll(() => drop());
+const { people } = sharedKiteShop();
 
 let lamport = 0;
 const event = (fact: RunFact | VisitFact, person = 'technician', over: object = {}) => {

@@ -1,5 +1,5 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { kiteJob, kiteShop, REAR_SPEAKER } from '../support/kite-shop';
+import { describe, expect, it } from 'vitest';
+import { kiteJob, sharedKiteShop, REAR_SPEAKER } from '../support/kite-shop';
 import { deviceOf, workThrough } from '../support/work-run';
 import {
   decideFindings,
@@ -13,16 +13,11 @@ import {
   viewInsights,
   viewProcedure,
 } from '@/services';
-import { HOME, type Actor } from '@/data';
+import { HOME } from '@/data';
 import type { RunEvent } from '@/core/bay';
 import type { LogEvent } from '@/contracts/schemas';
 
-let drop: () => Promise<void>;
-let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
-beforeAll(async () => {
-  ({ drop, people } = await kiteShop());
-});
-afterAll(() => drop());
+const { people } = sharedKiteShop();
 
 const MISSED = {
   type: 'stuck',

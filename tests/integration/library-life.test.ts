@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { beforeAll, describe, expect, it } from 'vitest';
 import { demoProcedure } from '../support/demo';
-import { kiteShop } from '../support/kite-shop';
+import { sharedKiteShop } from '../support/kite-shop';
 import { readPdf } from '../support/read-pdf';
 import {
   approveDraft,
@@ -26,18 +26,15 @@ import {
   viewProcedure,
   procedureFile,
 } from '@/services';
-import { HOME, dbOf, type Actor } from '@/data';
+import { HOME, dbOf } from '@/data';
 import type { ProcedureDocument } from '@/core/document';
 
 const db = dbOf(HOME);
 
-let drop: () => Promise<void>;
-let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
+const { people } = sharedKiteShop();
 beforeAll(async () => {
-  ({ drop, people } = await kiteShop());
   await bringIn(people.lead, JSON.stringify(demoProcedure('tarn-front-door')));
 });
-afterAll(() => drop());
 
 const KITE = 'kite-rear-door';
 /** Publishes a change of a procedure. */

@@ -1,8 +1,8 @@
 import { WALKED_ROUND } from '../support/visit';
 import { randomUUID } from 'node:crypto';
-import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
+import { beforeAll, describe, expect, it, vi } from 'vitest';
 import { HERE } from '../support/sender';
-import { kiteJob, kiteShop, REAR_SPEAKER } from '../support/kite-shop';
+import { kiteJob, sharedKiteShop, REAR_SPEAKER } from '../support/kite-shop';
 import type { RunFact, VisitFact } from '@/core/bay';
 import {
   approveDraft,
@@ -25,18 +25,16 @@ import {
   watchLog,
 } from '@/services';
 import pg from 'pg';
-import { HOME, dbOf, listMisses, type Actor } from '@/data';
+import { HOME, dbOf, listMisses } from '@/data';
 import { demoProcedure } from '../support/demo';
 
 const db = dbOf(HOME);
 
-let drop: () => Promise<void>;
-let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
+const { people, shop } = sharedKiteShop();
 let job: number;
-beforeAll(async () => {
-  ({ drop, people, job } = await kiteShop());
+beforeAll(() => {
+  job = shop.job;
 });
-afterAll(() => drop());
 
 let lamport = 0;
 const event = (fact: RunFact | VisitFact | { type: string; [field: string]: unknown }, person = 'technician') => {

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { beforeAll, describe, expect, it } from 'vitest';
 import { asOwner } from '../support/database';
-import { kiteJob, kiteShop, REAR_SPEAKER } from '../support/kite-shop';
+import { kiteJob, sharedKiteShop, REAR_SPEAKER } from '../support/kite-shop';
 import { readPdf } from '../support/read-pdf';
 import {
   answerQuote,
@@ -19,16 +19,15 @@ import {
   viewQuotes,
 } from '@/services';
 import { type QuoteAnswerForm, quoteAnswerSchema, quoteSchema, readForm } from '@/contracts/schemas';
-import { HOME, dbOf, type Actor } from '@/data';
+import { HOME, dbOf } from '@/data';
 import type { QuoteLine } from '@/core/shop';
 
 const db = dbOf(HOME);
 
-let drop: () => Promise<void>;
-let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
+const { people, shop } = sharedKiteShop();
 let job: number;
 beforeAll(async () => {
-  ({ drop, people, job } = await kiteShop());
+  job = shop.job;
   const { settings } = await readShop(HOME);
   await changeSettings(people.owner, {
     ...settings,
@@ -37,7 +36,6 @@ beforeAll(async () => {
     quotes: { ...settings.quotes, taxPercent: 20, isTaxIncluded: false },
   });
 });
-afterAll(() => drop());
 
 const LABOUR: QuoteLine = {
   id: 'l',

@@ -1,21 +1,17 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { kiteJob, kiteShop, REAR_SPEAKER } from '../support/kite-shop';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { kiteJob, sharedKiteShop, REAR_SPEAKER } from '../support/kite-shop';
 import { deviceOf } from '../support/work-run';
 import { NOT_FITTED } from '@/core/bay';
 import { discardDraft, draftFromRun, openJob, openRun, readDraft, receiveEvents } from '@/services';
-import type { Actor } from '@/data';
 
-let drop: () => Promise<void>;
-let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
+const { people } = sharedKiteShop();
 let run: string;
 const KITE = 'kite-rear-door';
 beforeAll(async () => {
-  ({ drop, people } = await kiteShop());
   // A sister of the vehicle that the door was recorded on.
   const job = await openJob(people.technician, { ...kiteJob('Sister'), model: 'Kite Estate', year: 2016 });
   run = await openRun(people.technician, { job, ...REAR_SPEAKER });
 });
-afterAll(() => drop());
 
 describe('a run on a related procedure', () => {
   it('is no draft before a hand touched anything', async () => {

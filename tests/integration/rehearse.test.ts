@@ -1,5 +1,5 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { kiteShop, REAR_SPEAKER } from '../support/kite-shop';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { sharedKiteShop, REAR_SPEAKER } from '../support/kite-shop';
 import { stamp } from '../support/run';
 import { type LogEvent, type RehearseForm, rehearsedSchema } from '@/contracts/schemas';
 import type { Move } from '@/core/rehearse';
@@ -28,13 +28,11 @@ import {
 } from '@/services';
 import { dbOf, getPerson, HOME, type Actor } from '@/data';
 
-let drop: () => Promise<void>;
-let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
+const { people, shop } = sharedKiteShop();
 let job: number;
-beforeAll(async () => {
-  ({ drop, people, job } = await kiteShop());
+beforeAll(() => {
+  job = shop.job;
 });
-afterAll(() => drop());
 
 const KITE = 'kite-rear-door';
 const form = (more: Partial<RehearseForm> = {}): RehearseForm => ({

@@ -1,8 +1,8 @@
 import { createHash, randomUUID } from 'node:crypto';
 import sharp from 'sharp';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { beforeAll, describe, expect, it } from 'vitest';
 import { watchEventLoop } from '../support/event-loop';
-import { kiteJob, kiteShop, REAR_SPEAKER } from '../support/kite-shop';
+import { kiteJob, sharedKiteShop, REAR_SPEAKER } from '../support/kite-shop';
 import { readPdf } from '../support/read-pdf';
 import { visitLog } from '../support/visit';
 import { deviceOf, workThrough } from '../support/work-run';
@@ -22,10 +22,9 @@ import {
   receiveEvents,
   viewStores,
 } from '@/services';
-import { HOME, type Actor } from '@/data';
+import { HOME } from '@/data';
 
-let drop: () => Promise<void>;
-let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
+const { people } = sharedKiteShop();
 let job: number;
 const CLIPS = 'release:kite-rear-door/c1';
 
@@ -44,7 +43,6 @@ async function photo(): Promise<string> {
 }
 
 beforeAll(async () => {
-  ({ drop, people } = await kiteShop());
   job = await openJob(people.technician, {
     ...kiteJob('Rear speakers', 'Zoë Łąkowska'),
     label: 'school car',
@@ -122,7 +120,6 @@ beforeAll(async () => {
     0,
   );
 });
-afterAll(() => drop());
 
 describe('the hand-over report', () => {
   it('says as data what was so before, what was done, and that the ledger balances', async () => {

@@ -1,21 +1,19 @@
 import { randomUUID } from 'node:crypto';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { beforeAll, describe, expect, it } from 'vitest';
 import { asOwner } from '../support/database';
-import { kiteShop, REAR_SPEAKER } from '../support/kite-shop';
+import { sharedKiteShop, REAR_SPEAKER } from '../support/kite-shop';
 import { deviceOf, workThrough } from '../support/work-run';
 import type { RunEvent, RunFact } from '@/core/bay';
 import { eventsSince, jobBoard, openFlags, openRun, openRunScreen, receiveEvents } from '@/services';
-import { HOME, dbOf, type Actor } from '@/data';
+import { HOME, dbOf } from '@/data';
 
 const db = dbOf(HOME);
 
-let drop: () => Promise<void>;
-let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
+const { people, shop } = sharedKiteShop();
 let job: number;
-beforeAll(async () => {
-  ({ drop, people, job } = await kiteShop());
+beforeAll(() => {
+  job = shop.job;
 });
-afterAll(() => drop());
 
 let lamport = 0;
 const event = (fact: RunFact, device = 'a'): RunEvent => {

@@ -274,7 +274,10 @@ describe('rights of the desk', () => {
     ).rejects.toMatchObject({ code: 'needs-password' });
     await expect(
       addPerson(people.lead, { name: 'New Person', role: 'technician', pin: '4827', password: '' }),
-    ).rejects.toMatchObject({ code: 'not-allowed', message: 'Only an owner may change people, settings and customers’ data.' });
+    ).rejects.toMatchObject({
+      code: 'not-allowed',
+      message: 'Only an owner may change people, settings and customers’ data.',
+    });
     expect(await addPerson(people.owner, { name: 'New Person', role: 'technician', pin: '4827', password: '' })).toBe(
       'new-person',
     );

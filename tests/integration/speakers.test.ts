@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { beforeAll, describe, expect, it } from 'vitest';
 import { demoProcedure } from '../support/demo';
-import { kiteShop } from '../support/kite-shop';
+import { sharedKiteShop } from '../support/kite-shop';
 import {
   dropSpeaker,
   drawnTemplate,
@@ -14,16 +14,14 @@ import {
   shopSpeakers,
   skinOf,
 } from '@/services';
-import { HOME, type Actor } from '@/data';
+import { HOME } from '@/data';
 import { fitText } from '@/core/bench';
 
-let drop: () => Promise<void>;
-let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
+const { people, shop } = sharedKiteShop();
 let job: number;
-beforeAll(async () => {
-  ({ drop, people, job } = await kiteShop());
+beforeAll(() => {
+  job = shop.job;
 });
-afterAll(() => drop());
 
 const DEMO = readFileSync('demo/speakers.csv', 'utf8');
 

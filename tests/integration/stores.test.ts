@@ -1,8 +1,8 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { beforeAll, describe, expect, it } from 'vitest';
 import { randomUUID } from 'node:crypto';
 import sharp from 'sharp';
 import { asOwner } from '../support/database';
-import { kiteJob, kiteShop, REAR_SPEAKER } from '../support/kite-shop';
+import { kiteJob, sharedKiteShop, REAR_SPEAKER } from '../support/kite-shop';
 import {
   answerSupplyOrder,
   countStock,
@@ -25,17 +25,15 @@ import {
   viewSupplyOrders,
 } from '@/services';
 import { readForm, storeItemSchema } from '@/contracts/schemas';
-import { HOME, dbOf, type Actor } from '@/data';
+import { HOME, dbOf } from '@/data';
 
 const db = dbOf(HOME);
 
-let drop: () => Promise<void>;
-let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
+const { people, shop } = sharedKiteShop();
 let job: number;
-beforeAll(async () => {
-  ({ drop, people, job } = await kiteShop());
+beforeAll(() => {
+  job = shop.job;
 });
-afterAll(() => drop());
 
 const row = async (kind: string) => (await viewStores(HOME)).stock.find((one) => one.kind === kind);
 const ITEM = readForm(storeItemSchema, {

@@ -1,19 +1,17 @@
 import { spawn } from 'node:child_process';
 import pg from 'pg';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { beforeAll, describe, expect, it } from 'vitest';
 import { migrate, MIGRATIONS } from '../../scripts/support/migrate';
 import { addressesOf, asOwner, emptyDatabase } from '../support/database';
-import { kiteShop, REAR_SPEAKER } from '../support/kite-shop';
+import { sharedKiteShop, REAR_SPEAKER } from '../support/kite-shop';
 import { checkHealth, demandCurrent, openRun, readReport, receiveEvents, VERSION } from '@/services';
-import { HOME, type Actor } from '@/data';
+import { HOME } from '@/data';
 
-let drop: () => Promise<void>;
-let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
+const { people, shop } = sharedKiteShop();
 let job: number;
-beforeAll(async () => {
-  ({ drop, people, job } = await kiteShop());
+beforeAll(() => {
+  job = shop.job;
 });
-afterAll(() => drop());
 
 const forget = () => delete (globalThis as { pezzoSchema?: object }).pezzoSchema;
 const owner = () => process.env.PEZZO_TEST_OWNER_URL!;

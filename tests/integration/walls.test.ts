@@ -1,6 +1,6 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { beforeAll, describe, expect, it } from 'vitest';
 import { asOwner } from '../support/database';
-import { kiteJob, kiteShop, REAR_SPEAKER } from '../support/kite-shop';
+import { kiteJob, sharedKiteShop, REAR_SPEAKER } from '../support/kite-shop';
 import { HERE, tablet } from '../support/sender';
 import {
   addBranch,
@@ -20,8 +20,7 @@ import {
 } from '@/services';
 import { dbOf, doorDb, getPerson, HOME, transaction, type Actor } from '@/data';
 
-let drop: () => Promise<void>;
-let people: Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
+const { people, shop } = sharedKiteShop();
 let run: string;
 /** The owner of the second branch. */
 let other: Actor;
@@ -35,8 +34,7 @@ const OPEN: Record<string, string> = {
 };
 
 beforeAll(async () => {
-  let job: number;
-  ({ drop, people, job } = await kiteShop());
+  const { job } = shop;
   run = await openRun(people.technician, { job, ...REAR_SPEAKER });
   const branch = await addBranch(people.owner, {
     name: 'Harbour branch',
@@ -52,7 +50,6 @@ beforeAll(async () => {
     )
   ).map(({ name }) => name);
 });
-afterAll(() => drop());
 
 describe('every table', () => {
   it('has walls that hold for its owner too, and a policy besides the owner’s tasks', async () => {

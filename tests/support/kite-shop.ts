@@ -1,3 +1,5 @@
+import { afterAll, beforeAll } from 'vitest';
+import type { Actor } from '@/data';
 import { freshDatabase } from './database';
 import { demoProcedure } from './demo';
 import { makeShop } from './shop';
@@ -30,4 +32,19 @@ export async function kiteShop() {
   await bringIn(people.lead, JSON.stringify(demoProcedure('kite-rear-door')));
   await approveDraft(people.lead, 'kite-rear-door', 1, 'first');
   return { drop, people, job: await openJob(people.technician, kiteJob('Rear speakers')) };
+}
+
+/** The same for all tests of a file: made before them, dropped after. What is returned is filled in by then. */
+export function sharedKiteShop() {
+  const people = {} as Record<'owner' | 'lead' | 'technician' | 'trainee', Actor>;
+  const shop = { job: 0 };
+  let drop: () => Promise<void>;
+  beforeAll(async () => {
+    const made = await kiteShop();
+    drop = made.drop;
+    Object.assign(people, made.people);
+    shop.job = made.job;
+  });
+  afterAll(() => drop());
+  return { people, shop };
 }
