@@ -108,7 +108,7 @@ describe('a variant', () => {
       'The T25 screws of the door speaker are now 25 mm long, were 20 mm.',
     ]);
     const { conflicts } = await takeFromOrigin(people.technician, estate);
-    expect(conflicts).toEqual([expect.stringContaining('stays as it is here')]);
+    expect(conflicts).toEqual([expect.stringContaining('What is here stays.')]);
     expect((await readDraft(people.lead, estate)).document.fasteners.find(({ id }) => id === 's4')!.length).toBe(40);
     expect((await viewProcedure(HOME, estate)).origin).toMatchObject({ taken: 2, current: 2, offered: [] });
     await expect(takeFromOrigin(people.technician, estate)).rejects.toMatchObject({ code: 'nothing-new' });
