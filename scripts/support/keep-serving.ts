@@ -87,6 +87,8 @@ export async function keepServing(options: ServeOptions): Promise<KeptServing> {
         await pause(wait);
         if (stopping) return;
         const next = await start().catch((error: Error) => {
+          // It answered already, and somebody's request ended it before it was seen to.
+          if (readUnderWay(underWayFile).length) noteDeath();
           say(`${error.message} It is tried again.`);
           return null;
         });
