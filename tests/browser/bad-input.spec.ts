@@ -178,6 +178,9 @@ test('a page takes nothing before its own code stands behind it, and sends no fi
   expect(await testers.inputValue()).toBe(before);
   expect(new URL(page.url()).search).toBe('');
   release();
+  // What is set is what is shown.
+  await expect(page.getByLabel('Friday')).toBeChecked();
+  await expect(page.getByLabel('Sunday')).not.toBeChecked();
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('Saved', { exact: true })).toBeVisible();
   await context.close();

@@ -179,7 +179,12 @@ export const settingsSchema = Joi.object<SettingsForm>({
     isTaxIncluded: Joi.boolean().default(true),
     opens: clock.default(DEFAULT_QUOTES.opens),
     closes: clock.default(DEFAULT_QUOTES.closes),
-    days: Joi.array().items(Joi.number().integer().min(1).max(7)).min(1).unique().default(DEFAULT_QUOTES.days),
+    days: Joi.array()
+      .items(Joi.number().integer().min(1).max(7))
+      .min(1)
+      .unique()
+      .default(DEFAULT_QUOTES.days)
+      .messages({ 'array.min': 'The shop works on at least one day.' }),
   })
     .custom((value: QuoteSettings, helpers) => (value.opens < value.closes ? value : helpers.error('hours.swapped')))
     .messages({ 'hours.swapped': 'The shop closes after it opens.' })

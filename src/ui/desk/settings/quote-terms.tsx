@@ -52,23 +52,12 @@ export function QuoteTerms({
       </div>
       {hours && <p className="trouble">{hours}</p>}
       <Form.Check id="quote-included" label="Prices have the tax in them" {...register('quotes.isTaxIncluded')} />
-      <fieldset className="d-flex flex-wrap gap-3 my-2">
-        <legend className="label">Days of work</legend>
-        {DAYS.map((day, n) => (
-          <Form.Check
-            key={day}
-            id={`day-${n + 1}`}
-            label={day}
-            value={n + 1}
-            {...register('quotes.days', { setValueAs: (days: unknown) => [days].flat().map(Number).filter(Boolean) })}
-          />
-        ))}
-      </fieldset>
+      <WorkingDays control={control} />
       {fields.map((field, n) => (
         <div key={field.id} className="pair-grid">
           <PriceOf n={n} was={field} control={control} procedures={procedures} />
           <MoneyField control={control} name={`quotes.prices.${n}.cents`} label="Price" />
-          <Button variant="outline-dark" size="sm" onClick={() => remove(n)}>
+          <Button variant="outline-dark" size="sm" className="align-self-center" onClick={() => remove(n)}>
             Remove this price
           </Button>
         </div>
@@ -120,5 +109,27 @@ function PriceOf({
         ))}
       </Form.Select>
     </Field>
+  );
+}
+
+/** The days on which the shop works. */
+function WorkingDays({ control }: { control: Control<SettingsForm> }) {
+  const { field, fieldState } = useController({ control, name: 'quotes.days' });
+  const flip = (day: number, on: boolean) =>
+    field.onChange(on ? [...field.value, day].sort((a, b) => a - b) : field.value.filter((one) => one !== day));
+  return (
+    <fieldset className="d-flex flex-wrap gap-3 my-2">
+      <legend className="label">Working days</legend>
+      {DAYS.map((name, n) => (
+        <Form.Check
+          key={name}
+          id={`day-${n + 1}`}
+          label={name}
+          checked={field.value.includes(n + 1)}
+          onChange={({ target }) => flip(n + 1, target.checked)}
+        />
+      ))}
+      {fieldState.error && <p className="trouble w-100">{fieldState.error.message}</p>}
+    </fieldset>
   );
 }
