@@ -379,10 +379,12 @@ export async function listProceduresOfMakes(db: Db, branch: Branch, makes: strin
   return rows;
 }
 
+const TITLE_WITH_SIDE = `title || case side when 'centre' then '' else ', ' || side end`;
+
 /** Procedures in force that a branch may see, with their titles and sides, by title. */
 export async function listTitlesInForce(db: Db, branch: Branch): Promise<{ id: string; title: string }[]> {
   const { rows } = await db.query<{ id: string; title: string }>(
-    `select id, title || case side when 'centre' then '' else ', ' || side end as title from procedures p
+    `select id, ${TITLE_WITH_SIDE} as title from procedures p
       where p.revision is not null and p.retired_at is null and ${seenBy(1)} order by 2, 1 limit 2000`,
     [branch],
   );
@@ -392,7 +394,7 @@ export async function listTitlesInForce(db: Db, branch: Branch): Promise<{ id: s
 /** The titles of procedures with their side, by id. */
 export async function listTitles(db: Db, ids: string[]): Promise<Map<string, string>> {
   const { rows } = await db.query<{ id: string; title: string }>(
-    `select id, title || case side when 'centre' then '' else ', ' || side end as title from procedures where id = any($1)`,
+    `select id, ${TITLE_WITH_SIDE} as title from procedures where id = any($1)`,
     [ids],
   );
   return new Map(rows.map(({ id, title }) => [id, title]));

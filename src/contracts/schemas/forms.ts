@@ -167,7 +167,8 @@ export const settingsSchema = Joi.object<SettingsForm>({
       .items(
         Joi.object({
           procedure: Joi.string().max(100).allow(null).required(),
-          title: name.required(),
+          // As long as a title with its side can be.
+          title: Joi.string().trim().min(1).max(300).required(),
           cents: price.required(),
         }),
       )

@@ -1,4 +1,5 @@
 import { type Grip, LETS_GO, TRIM_GIVES } from './grip';
+import { inOrderOffered } from './offered';
 
 /**
  * How a kind lets go. `turned`: unscrewed. `pulled`: lets go when the part is pulled, so after the part's turned
@@ -569,6 +570,4 @@ export const FASTENER_ALIASES: ReadonlyMap<string, string> = new Map(
 
 /** The kinds offered somewhere, in their order there. */
 export const fastenersOffered = (where: keyof FastenerKind['offered']): FastenerKind[] =>
-  [...FASTENER_KINDS.values()]
-    .filter(({ offered }) => offered[where] !== undefined)
-    .sort((a, b) => a.offered[where]! - b.offered[where]!);
+  inOrderOffered(FASTENER_KINDS.values(), ({ offered }) => offered[where]);

@@ -1,4 +1,5 @@
 import { CABLE, type Grip, PLUG } from './grip';
+import { inOrderOffered } from './offered';
 
 /** The simple marks of tethers on the panel map. */
 export type LinkMark = 'connector' | 'cable' | 'rod' | 'lamp';
@@ -179,6 +180,4 @@ export const LINK_KINDS: ReadonlyMap<string, LinkKind> = new Map(
 
 /** The kinds offered somewhere, in their order there. */
 export const linksOffered = (where: keyof LinkKind['offered']): LinkKind[] =>
-  [...LINK_KINDS.values()]
-    .filter(({ offered }) => offered[where] !== undefined)
-    .sort((a, b) => a.offered[where]! - b.offered[where]!);
+  inOrderOffered(LINK_KINDS.values(), ({ offered }) => offered[where]);

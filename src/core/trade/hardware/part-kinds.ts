@@ -1,3 +1,5 @@
+import { inOrderOffered } from './offered';
+
 /** What may be true of a kind of part. */
 type Property = 'electrical' | 'isControl' | 'isLarge' | 'closesCavity' | 'sounds';
 
@@ -314,5 +316,4 @@ export const PART_KINDS: ReadonlyMap<string, PartKind> = new Map(
 );
 
 /** The kinds offered to a gloved hand, in their order. */
-export const partsOffered = (): PartKind[] =>
-  [...PART_KINDS.values()].filter(({ offered }) => offered !== null).sort((a, b) => a.offered! - b.offered!);
+export const partsOffered = (): PartKind[] => inOrderOffered(PART_KINDS.values(), ({ offered }) => offered);

@@ -10,7 +10,7 @@ import {
   partsOffered,
 } from '@/core/trade';
 import type { ProcedureDocument } from '@/core/document';
-import { Stepper } from '../../design';
+import { Stepper, useCatalogue } from '../../design';
 import { FastenerGlyph, Glyph, LinkGlyph } from '../../map';
 
 const MOST = 99;
@@ -51,8 +51,8 @@ export function Undone({
         ))}
       </div>
       <div className="bay-choices" role="group" aria-label="What it is">
-        {fastenersOffered('undone').map(({ code: kind, name }) => (
-          <HoldButton key={kind} kind={kind} name={name} onTell={() => onTell({ did: 'undone', kind, count })} />
+        {fastenersOffered('undone').map(({ code: kind }) => (
+          <HoldButton key={kind} kind={kind} onTell={() => onTell({ did: 'undone', kind, count })} />
         ))}
       </div>
     </>
@@ -88,8 +88,8 @@ export function Unhooked({
       {row}
       <div className="bay-choices" role="group" aria-label="What it is">
         <Tethers kinds={linksOffered('unhooked')} onTell={(kind) => onTell({ did: 'unplugged', kind, count })} />
-        {fastenersOffered('unhooked').map(({ code: kind, name }) => (
-          <HoldButton key={kind} kind={kind} name={name} onTell={() => onTell({ did: 'undone', kind, count })} />
+        {fastenersOffered('unhooked').map(({ code: kind }) => (
+          <HoldButton key={kind} kind={kind} onTell={() => onTell({ did: 'undone', kind, count })} />
         ))}
       </div>
     </>
@@ -107,13 +107,14 @@ function Tethers({ kinds, onTell }: { kinds: LinkKind[]; onTell: (kind: string) 
   ));
 }
 
-function HoldButton({ kind, name, onTell }: { kind: string; name: string; onTell: () => void }) {
+function HoldButton({ kind, onTell }: { kind: string; onTell: () => void }) {
+  const { fasteners } = useCatalogue();
   return (
     <button type="button" onClick={onTell}>
       <Glyph>
         <FastenerGlyph fastener={{ kind }} />
       </Glyph>
-      {capital(name)}
+      {capital(fasteners.get(kind)!.name)}
     </button>
   );
 }

@@ -62,7 +62,6 @@ export function QuoteTerms({
           </Button>
         </div>
       ))}
-      {typeof errors?.prices?.message === 'string' && <p className="trouble">{errors.prices.message}</p>}
       <Button
         variant="outline-dark"
         size="sm"
@@ -87,7 +86,7 @@ function PriceOf({
   control: Control<SettingsForm>;
   procedures: { id: string; title: string }[];
 }) {
-  const { field } = useController({ control, name: `quotes.prices.${n}` });
+  const { field, fieldState } = useController({ control, name: `quotes.prices.${n}` });
   const { procedure, title } = field.value;
   const isListed = procedures.some(({ id }) => id === procedure);
   const pick = (id: string) => {
@@ -98,6 +97,7 @@ function PriceOf({
     <Field
       id={`price-of-${n}`}
       label="Procedure"
+      {...(fieldState.error?.message ? { error: fieldState.error } : {})}
       {...(procedure === null ? { hint: `It was found by the words “${was.title}”: choose its procedure.` } : {})}
     >
       <Form.Select value={procedure ?? ''} onChange={(event) => pick(event.target.value)}>

@@ -10,10 +10,10 @@ type Query = Record<string, string | string[] | undefined>;
 
 /** Work that a plan hands over: its title, its procedures, likely and safe seconds. */
 function plannedIn(query: Query) {
-  const one = (name: string) => [query[name] ?? ''].flat()[0].slice(0, 1000);
+  const one = (name: string, most = 200) => [query[name] ?? ''].flat()[0].slice(0, most);
   const [likelySeconds, safeSeconds] = [Number(one('likely')), Number(one('safe'))];
   return one('work') && likelySeconds > 0 && safeSeconds > 0
-    ? { title: one('work'), procedures: one('of').split(' ').filter(Boolean), likelySeconds, safeSeconds }
+    ? { title: one('work'), procedures: one('of', 2000).split(' ').filter(Boolean), likelySeconds, safeSeconds }
     : null;
 }
 
