@@ -1,4 +1,4 @@
-import { carryOut, precedenceOf, priceOrder, removalProblem } from '../planning';
+import { carryOut, precedenceOf, priceOrder, ranksOf, removalProblem } from '../planning';
 import { readItemKey } from '../document';
 import type { Ground } from './ground';
 import { reasonOf } from './let-go';
@@ -107,7 +107,10 @@ function priceOfOrder(
   const placeOf = new Map(actions.map((id, at) => [id, at]));
   const wish = done.flatMap((id) => placeOf.get(id) ?? []);
   const atoms = actions.map((id) => graph.nodes[id].action!);
-  const { problem, recorded } = removalProblem(graph, atoms, before, wish, prices);
+  // Reached by one of several ways, or against a rule of order: what the hands did not keep to binds their price nowhere.
+  const rank = ranksOf(actions.length, wish);
+  const kept = before.map((needs, at) => needs.filter((need) => rank[need] < rank[at]));
+  const { problem, recorded } = removalProblem(graph, atoms, kept, wish, prices);
   const { costMs, toolChanges } = priceOrder(problem, recorded);
   return { seconds: costMs / 1000, toolChanges };
 }
