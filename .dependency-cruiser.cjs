@@ -6,7 +6,7 @@ const WINGS = {
   trade: ['text', 'hardware', 'vehicle'],
   document: ['procedure', 'drawing', 'notation'],
   shop: ['learn', 'desk'],
-  planning: ['graph', 'check', 'teardown', 'order', 'refit', 'steps', 'layout'],
+  planning: ['graph', 'check', 'teardown', 'order', 'refit', 'steps', 'way-back-6', 'layout'],
   telling: ['wording', 'plan'],
   bay: ['log', 'visit', 'run'],
   bench: [],

@@ -32,7 +32,7 @@ function saidAgain(now: unknown, then: unknown, where: string): string[] {
   return Object.is(now, then) ? [] : [`${where}: ${JSON.stringify(then)} is now ${JSON.stringify(now)}`];
 }
 
-describe.each(['d457006', '4fc0a87'])('a database written by %s', (version) => {
+describe.each(['d457006', '4fc0a87', '7df0495'])('a database written by %s', (version) => {
   let drop: () => Promise<void>;
   let said: Said;
   beforeAll(async () => {

@@ -101,7 +101,9 @@ describe('steps for a new speaker', () => {
     expect(ids(bare)).toContain('drill');
     const drilled = planOf(bare, [GOAL], { windows: 'power' });
     const left = drilled.refit.flatMap(({ checks }) => checks.map(({ fact }) => fact as string));
-    expect(left).toEqual(expect.arrayContaining(['swarf', 'bare-edge']));
+    // Priming the edge is work of its own: that answers its line by being done.
+    expect(left).toContain('swarf');
+    expect(left).not.toContain('bare-edge');
   });
 
   it('keep the factory frame where that is the school: nothing is taken out, and it says that it cannot go back', () => {

@@ -23,8 +23,15 @@ import { type Rehearsal, startOf } from './state';
 const KITE = demoProcedure('kite-rear-door');
 const POWER = { windows: 'power' };
 
+/** A rule that what lets go with the part's own pull comes before something else that holds the part: no pull of it does that. */
+const pullsAgainstRule = ({ before, fasteners }: ProcedureDocument): boolean =>
+  (before ?? []).some(({ first }) =>
+    fasteners.some(({ id, kind }) => id === first && ['push-clip', 'tab', 'hook'].includes(kind)),
+  );
+
 /** Generated procedures that can be planned, with every part as a goal. */
 const plannable = procedures({ srs: true, routes: true, maxParts: 5 }).filter((document) => {
+  if (pullsAgainstRule(document)) return false;
   const goals = document.parts.map(({ id }) => id);
   return (
     !checkProcedure(document).remarks.some(({ level }) => level === 'error') &&

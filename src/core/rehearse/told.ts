@@ -65,6 +65,7 @@ const LOOK: Record<CheckFact, [fine: string, amiss: string]> = {
   'weep-holes-clear': ['Clear.', 'One is taped over.'],
   'glass-path-clear': ['The window runs down and up freely.', 'The window rubs on something halfway.'],
   'srs-joined': ['Home and locked; the lamp goes out.', 'Pushed on, not locked.'],
+  'srs-locked': ['Home and locked.', 'Pushed on, not locked.'],
   'joined-and-working': ['Plugged in, and it works.', 'Plugged in; it does not work.'],
   'joined-and-moving': ['Hooked up, and it moves freely.', 'Hooked up; it sticks halfway.'],
   works: ['It works.', 'It does not work.'],
@@ -73,6 +74,12 @@ const LOOK: Record<CheckFact, [fine: string, amiss: string]> = {
   'open-hole': ['Closed.', 'Still open.'],
   'warm-glue': ['Cold and set.', 'Still soft.'],
   'set-again': ['Set.', 'Not set yet.'],
+  'new-sound': ['It plays, clean.', 'It rattles.'],
+  'latch-free': ['Trips and lets go.', 'It stays closed.'],
+  'key-out': ['Out, everything dark.', 'The key is in, the radio plays.'],
+  'nobody-inside': ['Empty.', 'A colleague sits in the driver’s seat.'],
+  'lamp-on': ['It comes on.', 'It stays dark.'],
+  'lamp-out': ['It goes out.', 'It stays on.'],
 };
 
 /** What somebody sees who looks at a line of a gate. */

@@ -14,7 +14,7 @@ export function arrivalLineOf(
   state: Pick<RunState, 'done'>,
   check: Pick<GateCheck, 'fact' | 'items'>,
 ): string | null {
-  if (check.fact === 'srs-joined' || check.items.length !== 1) return null;
+  if (check.fact === 'srs-joined' || check.fact === 'srs-locked' || check.items.length !== 1) return null;
   const ref = readItemKey(check.items[0]);
   const index = ref && graph.indexes.get(ref.procedure);
   if (!ref || !index) return null;

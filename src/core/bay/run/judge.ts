@@ -1,7 +1,7 @@
-import { findAction, handStepOf } from '../../planning';
+import { findAction, handStepOf, readStepKey } from '../../planning';
 import { countOf, itemKey } from '../../document';
 import { lowerFirst } from '../../trade';
-import { goesByOldSrsRules, type RunPlan, handStepWords } from '../../telling';
+import { goesBackOldWay, goesByOldSrsRules, type RunPlan, handStepWords } from '../../telling';
 import type { basesOf, RunBasis } from './basis';
 import type { RunEvent } from './events';
 import { type Judge } from './fold';
@@ -25,7 +25,7 @@ export function judgeFor(basisAt: ReturnType<typeof basesOf>): Judge {
     if (key === null) return null;
     const basis = basisAt(state);
     const action = basis.plan.backWork.includes(key) ? undefined : findAction(basis.graph, key);
-    if (event.type === 'skipped') return action && SAFE.has(key) && hasSrs(basis) ? notSkipped(basis, key) : null;
+    if (event.type === 'skipped') return neverSkipped(basis, state, key);
     if (action) return tooEarlyApart(basis, state, key) ?? tooShort(basis, event);
     const refit = plannedRefit(basis.graph, basis.plan, state);
     const open = (refit.waitsFor.get(key) ?? []).find((need) => !isSettled(basis, state, refit, need));
@@ -52,8 +52,16 @@ function keyOf(event: RunEvent): string | null {
 const hasSrs = ({ graph }: RunBasis) =>
   [...graph.documents.values()].some(({ links }) => links.some(({ safety }) => safety === 'srs'));
 
-const notSkipped = (basis: RunBasis, key: string) =>
-  `an airbag system: “${lowerFirst(apartTitle(basis, key))}” cannot be skipped`;
+/** What protects a person is done, never skipped: battery and wait before an airbag plug, and that plug before power comes back. */
+function neverSkipped(basis: RunBasis, state: RunState, key: string): string | null {
+  if (SAFE.has(key) && hasSrs(basis)) return notSkipped(apartTitle(basis, key));
+  const ref = goesBackOldWay(basis.plan) ? null : readStepKey(key);
+  const link = ref?.type === 'join' ? basis.graph.indexes.get(ref.procedure ?? '')?.links.get(ref.item) : undefined;
+  if (link?.safety !== 'srs') return null;
+  return notSkipped(titleOf(basis, plannedRefit(basis.graph, basis.plan, state), key));
+}
+
+const notSkipped = (title: string) => `an airbag system: “${lowerFirst(title)}” cannot be skipped`;
 
 /** Apart, only what protects a person is a gate: parts come off in the order they really came off in. */
 function tooEarlyApart(basis: RunBasis, state: RunState, key: string): string | null {

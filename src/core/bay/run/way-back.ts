@@ -5,14 +5,16 @@ import {
   readStepKey,
   type Action,
   type ActionGraph,
+  testBefore7,
   testFor,
   followRefit,
+  followRefitBefore7,
   handStepOf,
   type HandStep,
   leastTeardown,
 } from '../../planning';
 import { itemKey, readItemKey } from '../../document';
-import { type RunPlan, type RefitStep, wordRefit } from '../../telling';
+import { goesBackOldWay, type RunPlan, type RefitStep, wordRefit } from '../../telling';
 import { type RunState } from './state';
 import { hasFailedTest } from './progress';
 import { itemOfCheck } from './rounds';
@@ -41,13 +43,16 @@ export function plannedRefit(
   const backWork = plan.backWork.flatMap((key) => graph.idOf.get(key) ?? []);
   const doneKeys = [...state.done.keys()].filter((key) => findAction(graph, key) && !plan.backWork.includes(key));
   const { check } = state.rounds.at(-1) ?? { check: null };
-  const retest = [...(check === null ? [] : nodesOfCheck(graph, check)), ...untested(graph, state)];
+  const retest = [...(check === null ? [] : nodesOfCheck(graph, check)), ...untested(graph, plan, state)];
   const of = [...retest, ...doneKeys].join('\n');
   const last = lastRefit.get(graph);
   if (last?.of === of) return last;
   const done = doneKeys.map((key) => graph.idOf.get(key)!);
   const due = dueToSeat(graph, done);
-  const { steps, actions, waitsFor } = followRefit(graph, [...done, ...due], plan.refit, backWork, retest);
+  const all = [...done, ...due];
+  const { steps, actions, waitsFor } = goesBackOldWay(plan)
+    ? followRefitBefore7(graph, all, plan.refit, backWork, retest)
+    : followRefit(graph, all, plan.refit, { backWork, retest, sets: plan.sets });
   const worded = wordRefit(graph, actions).map((step) => ({ ...step, bin: plan.bins[itemKey(step)] ?? null }));
   const dueActions = due.map((id) => graph.nodes[id].action!);
   const known: KnownRefit = {
@@ -67,6 +72,7 @@ export function plannedRefit(
  */
 function untested(
   graph: ActionGraph,
+  plan: RunPlan,
   { past, rounds, testLog }: Pick<RunState, 'past' | 'rounds' | 'testLog'>,
 ): number[] {
   if (past.length === 0) return [];
@@ -85,7 +91,7 @@ function untested(
     }
   });
   return [...undone].flatMap(([id, round]) => {
-    const test = testFor(graph, id);
+    const test = (goesBackOldWay(plan) ? testBefore7 : testFor)(graph, id);
     return test && (answered.get(test.id) ?? 0) < round ? [id] : [];
   });
 }

@@ -63,6 +63,8 @@ export interface Part extends ItemBase {
   offToSeat?: string[];
   /** Areas of it by name that can be peeled back alone, as polygons. */
   regions?: Record<string, Point[]>;
+  /** How many people it takes to bring it in and out: one does not do it alone where that is 2. */
+  hands?: 1 | 2;
 }
 
 export interface Refit {
@@ -137,6 +139,10 @@ export interface Work extends ItemBase {
   reversible?: boolean;
   /** The kit it belongs to: all of one kit is one goal. */
   for?: string;
+  /** How long it dries, cures or cools once it is done, seconds. */
+  dries?: number;
+  /** How many people it takes. */
+  hands?: 1 | 2;
   /** Worth doing while one is in there: offered, never required. */
   while?: 'open';
   /** The part whose place the new one takes: once this is done it does not come back, nor what held or joined only it. */

@@ -15,6 +15,7 @@ export function buildGraph(documents: ProcedureDocument[], settings: GraphOption
     orderEdges: [],
     missingProcedures: [],
     presence: new Map(),
+    options: settings.options,
     indexes: new Map(),
     documents: new Map(documents.map((document) => [document.id, document])),
     catalogue: settings.catalogue ?? BASE_CATALOGUE,

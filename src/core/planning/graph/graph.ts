@@ -36,6 +36,8 @@ export interface ActionGraph {
   documents: Map<string, ProcedureDocument>;
   indexes: Map<string, ItemIndex>;
   presence: Map<string, PresenceMap>;
+  /** What is known of the vehicle's options. */
+  options: OptionValues;
   /** Procedures that a reference names but that are not at hand. */
   missingProcedures: string[];
   catalogue: Catalogue;

@@ -37,7 +37,7 @@ function closeCover(graph: ActionGraph, direct: Covers, part: string): Set<numbe
 }
 
 /** The parts that must be free or off before an item can be got at, read from its reach node and those it leans on, work that comes first among them. */
-function partsInTheWay(graph: ActionGraph, id: number): Set<string> {
+export function partsInTheWay(graph: ActionGraph, id: number): Set<string> {
   const isReach = (one: number) => !graph.nodes[one].action || graph.nodes[one].ref.type === 'work';
   const waysIn = (one: number) => [...graph.nodes[one].needs, ...(graph.nodes[one].anyOf ?? []).flat()];
   const reaches = reachable(graph.nodes[id].needs.filter(isReach), (one) =>

@@ -1,4 +1,9 @@
-export { type OrderedAction, type WayBack, wayBackOf, withGates } from './refit';
+export { type Covers, coversOf } from './covers';
+export { inOrder, type OrderedAction } from './in-order';
+export { type BackOptions, type WayBack, wayBackOf } from './refit';
+export type { RefitGraph } from './refit-graph';
 export { replacedParts, staysOut } from './replaced';
-export type { CheckFact, GateCheck, RefitAction, RefitNote } from './refit-step';
+export { type CheckFact, checkOf, type GateCheck, type GateKind, type RefitAction, type RefitNote } from './refit-step';
+export { plainStepsFor } from './refit-steps';
 export { testFor } from './tests';
+export type { TestSet } from './trials';

@@ -6,7 +6,7 @@ export type RefitType =
   'place' | 'join' | 'seat' | 'start' | 'tighten' | 'fit' | 'seal' | 'restore' | 'work' | 'gate' | 'batteryOn';
 
 /** The points that must be passed before closing. */
-export type GateKind = 'clips' | 'closing-in' | 'test' | 'after-power';
+export type GateKind = 'clips' | 'closing-in' | 'test' | 'before-power' | 'airbag-lamp' | 'after-power';
 
 /** What a line of a gate asks. */
 export type CheckFact =
@@ -17,9 +17,16 @@ export type CheckFact =
   | 'weep-holes-clear'
   | 'glass-path-clear'
   | 'srs-joined'
+  | 'srs-locked'
   | 'joined-and-working'
   | 'joined-and-moving'
   | 'works'
+  | 'new-sound'
+  | 'latch-free'
+  | 'key-out'
+  | 'nobody-inside'
+  | 'lamp-on'
+  | 'lamp-out'
   | Leaving
   | 'set-again';
 
@@ -48,7 +55,9 @@ export type RefitNote =
   | { note: 'mark'; mark: string }
   | { note: 'hang-control'; control: ItemRef }
   | { note: 'slip-on'; control: ItemRef }
-  | { note: 'test-after-power'; part: ItemRef };
+  | { note: 'clips-on'; fastener: ItemRef; part: ItemRef }
+  | { note: 'no-power'; check: Pick<GateCheck, 'fact' | 'items' | 'part'>; link: ItemRef }
+  | { note: 'test-after-power'; parts: ItemRef[] };
 
 /** One thing a technician does on the way back. `key` is unique in a refit: "seat:kite-rear-door/card". */
 export interface RefitAction {
@@ -67,8 +76,10 @@ export interface RefitAction {
   gate: GateKind | null;
   checks: GateCheck[];
   notes: RefitNote[];
-  /** A test that has to wait for power, when what it is about is closed already. */
+  /** A test that had to wait for power, when what it is about is closed already. */
   late?: boolean;
+  /** Its lines say which zone and side they are about, whatever else the job opens. */
+  saysWhere?: boolean;
 }
 
 /** A line of a gate about items of one part. `fact` and items name it. */

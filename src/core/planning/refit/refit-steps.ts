@@ -1,17 +1,44 @@
-import { fastenerKindOf, findMotion, linkKindOrGuess, toolFor } from '../../trade';
-import { countOf, regionShare } from '../../document';
+import { comesBackOnNut, fastenerKindOf, findMotion, linkKindOrGuess, toolFor } from '../../trade';
+import { countOf, type Fastener, regionShare } from '../../document';
 import { freeSeconds, putAsideSeconds, stepKey, type Action, type ActionGraph } from '../graph';
 import type { RefitAction, RefitNote, RefitType } from './refit-step';
 
 /** Share of a turned fastener's refit time spent starting it by hand; the rest tightens it (common practice, no source). */
 const START_SHARE = 0.5;
 const BATTERY_ON_SECONDS = 60;
+/** Screwing into a nut that was put in a rivet's place, seconds for one (common practice, no source). */
+const SCREW_SECONDS = 10;
+
+/** What goes in before its part is offered: a clip into the part, a nut into the body; null for what comes after. */
+export function goesInto(graph: ActionGraph, fastener: Fastener): 'part' | 'body' | null {
+  const kind = fastenerKindOf(graph.catalogue, fastener);
+  if (kind.goesIntoPart) return 'part';
+  return kind.destructive && comesBackOnNut(fastener.refit?.as ?? '') ? 'body' : null;
+}
 
 /**
  * The steps that put back what one removal action took out, in their own order. Turned fasteners come back as start then
- * tighten, others as fit; looking and waiting have no way back.
+ * tighten, others as fit; a rivet that comes back as a nut and a screw as all three; looking and waiting have no way back.
  */
 export function stepsFor(graph: ActionGraph, action: Action): RefitAction[] {
+  const steps = plainStepsFor(graph, action);
+  if (action.type !== 'release') return steps;
+  const fastener = graph.indexes.get(action.procedure!)!.fasteners.get(action.item)!;
+  if (goesInto(graph, fastener) !== 'body') return steps;
+  const [fit] = steps;
+  const screw = (type: 'start' | 'tighten', tool: string): RefitAction => ({
+    ...fit,
+    key: stepKey({ ...action, type }),
+    type,
+    tool,
+    ms: Math.round(SCREW_SECONDS * START_SHARE * 1000) * countOf(fastener),
+    notes: [],
+  });
+  return [fit, screw('start', 'hand'), screw('tighten', fastener.drive ?? 'hand')];
+}
+
+/** The same as plans before version 7 had it: a rivet comes back in one step. */
+export function plainStepsFor(graph: ActionGraph, action: Action): RefitAction[] {
   const step = (type: RefitType, tool: string, seconds: number, notes: RefitNote[] = []): RefitAction => ({
     key: stepKey({ ...action, type }),
     type,

@@ -82,7 +82,10 @@ describe('gates', () => {
   it('of a part that was never freed stand before the first of its own clips', () => {
     const document = made([part('trim')], [{ id: 'c', holds: 'trim', kind: 'push-clip', count: 3, staysOn: 'trim' }]);
     const released = planOf(document, ['c']);
-    expect(keys(released.refit)).toEqual(['gate:clips:trim', 'fit:c']);
+    expect(keys(released.refit)).toEqual(['fit:c']);
+    expect(released.refit[0].notes).toEqual(['Count the push clips on the trim: 3. Replace broken or lost ones.']);
+    const card = { ...document, parts: [part('trim', { kind: 'panel' })] };
+    expect(keys(planOf(card, ['c']).refit)).toEqual(['gate:clips:trim', 'fit:c']);
   });
 
   it('ask for shield, weep holes and the glass’s path where something was worked on in the door', () => {
@@ -92,7 +95,6 @@ describe('gates', () => {
       'nothing-left-inside',
       'shield-sealed',
       'weep-holes-clear',
-      'glass-path-clear',
     ]);
     expect(checks[0].text).toContain('water shield');
     // What lies under the shield was asked for before that closed.
@@ -104,17 +106,19 @@ describe('gates', () => {
     expect(ids('gate:test:kite-rear-door/shield')).toEqual([
       'works:kite-rear-door/woofer',
       'joined-and-working:kite-rear-door/l3',
+      'glass-path-clear:kite-rear-door/card',
     ]);
     expect(ids('gate:test:kite-rear-door/card')).toEqual(['joined-and-moving:kite-rear-door/l2']);
     expect(ids('gate:test:hand-over')).toEqual([
       'works:kite-rear-door/switch-pack',
       'joined-and-working:kite-rear-door/l1',
+      'latch-free:kite-rear-door/card',
     ]);
     expect(place(kite, 'gate:test:kite-rear-door/card')).toBeLessThan(place(kite, 'seat:kite-rear-door/card'));
   });
 
   it('hang the window switch on its plug where the glass is run', () => {
-    expect(gate(kite, 'gate:closing-in:kite-rear-door/card').notes).toEqual([
+    expect(gate(kite, 'gate:test:kite-rear-door/shield').notes).toEqual([
       'Hang the window switch pack on its plug for it, then unplug.',
     ]);
     const crank = planOf(demoProcedure('kite-rear-door'), ['woofer'], { windows: 'crank' });
@@ -128,16 +132,17 @@ describe('gates', () => {
     const join = place(lumen, 'join:lumen-front-door/srs1');
     expect(join).toBeGreaterThanOrEqual(0);
     expect(join).toBeLessThan(power);
-    for (const step of lumen.refit.filter((one) => one.gate === 'test' && one.procedure)) {
-      const at = place(lumen, step.key);
-      if (at > power && place(lumen, `seat:lumen-front-door/${step.item}`) < power)
-        expect(step.notes.join()).toContain('comes off again');
-      else expect(at).toBeGreaterThan(power);
-    }
+    const late = lumen.refit.filter(({ late: isLate }) => isLate);
+    expect(late.map(({ key }) => key)).toEqual(['gate:test:power/lumen-front-door']);
+    expect(late[0].notes.join()).toContain('with the door card already closed. If it fails, that comes off again.');
+    expect(late[0].checks.map(({ id }) => id)).toContain('works:lumen-front-door/woofer');
+    expect(place(lumen, late[0].key)).toBeGreaterThan(power);
+    const early = gate(lumen, 'gate:test:lumen-front-door/card');
+    expect(early.checks.map(({ fact }) => fact).sort()).toEqual(['joined-and-moving', 'srs-locked']);
   });
 
   it('are none for caps, cranks and trims: what they cover is proved by the counts', () => {
     const gated = kite.refit.filter((one) => one.gate === 'closing-in').map((one) => one.item);
-    expect(gated).toEqual(['shield', 'card']);
+    expect(gated).toEqual(['woofer', 'shield', 'card']);
   });
 });

@@ -11,7 +11,7 @@ export function testFor(graph: ActionGraph, id: number): GateCheck | null {
   const items = [itemKey({ procedure, item })];
   if (type === 'undo') {
     const link = index.links.get(item)!;
-    if (link.safety === 'srs') return checkOf('srs-joined', null, items);
+    if (link.safety === 'srs') return checkOf('srs-locked', null, items);
     const { electrical } = linkKindOrGuess(graph.catalogue, link.kind);
     return checkOf(electrical ? 'joined-and-working' : 'joined-and-moving', null, items);
   }

@@ -1,4 +1,5 @@
 import type { ActionGraph } from '../graph';
+import type { BackOptions } from '../refit';
 import { followWish } from '../order';
 import { backInOrder, backStepsOf, type BackInOrder } from './way-back';
 
@@ -9,12 +10,11 @@ import { backInOrder, backStepsOf, type BackInOrder } from './way-back';
  */
 export function followRefit(
   graph: ActionGraph,
-  doneInOrder: number[],
+  doneInOrder: readonly number[],
   planned: readonly string[],
-  backWork: number[] = [],
-  retest: number[] = [],
+  options?: BackOptions,
 ): BackInOrder {
-  const back = backStepsOf(graph, doneInOrder, backWork, retest);
+  const back = backStepsOf(graph, doneInOrder, options);
   const { steps, before } = back.order;
   const rank = new Map(planned.map((key, at) => [key, at]));
   const rankOf = steps.map(({ actions }) => Math.min(...actions.map((key) => rank.get(key) ?? -1)));

@@ -46,23 +46,30 @@ export function stepsOf<A extends Atom>(
     .sort((a, b) => a.last - b.last || a.place - b.place);
   const newPlace: number[] = [];
   placed.forEach(({ place }, at) => (newPlace[place] = at));
-  const steps = placed.map(({ place }): HandStep => {
-    const group = grouping.sorted(members[place], rank).map((at) => atoms[at]);
-    const { kind, lead, part, tool } = describe(group);
-    return {
-      key: `${kind}=${group[0].key}`,
-      kind,
-      procedure: lead.procedure,
-      part,
-      actions: group.map(({ key }) => key),
-      tool,
-      ms: group.reduce((sum, { ms }) => sum + ms, 0),
-      place: { ...lead.place, part },
-    };
-  });
+  const steps = placed.map(({ place }) =>
+    handStepFrom(
+      grouping.sorted(members[place], rank).map((at) => atoms[at]),
+      describe,
+    ),
+  );
   return {
     steps,
     before: placed.map(({ place }) => before[place].map((need) => newPlace[need]).sort((a, b) => a - b)),
+  };
+}
+
+/** The step that a group of actions makes, in their order. */
+export function handStepFrom<A extends Atom>(group: A[], describe: (group: A[]) => Grouped): HandStep {
+  const { kind, lead, part, tool } = describe(group);
+  return {
+    key: `${kind}=${group[0].key}`,
+    kind,
+    procedure: lead.procedure,
+    part,
+    actions: group.map(({ key }) => key),
+    tool,
+    ms: group.reduce((sum, { ms }) => sum + ms, 0),
+    place: { ...lead.place, part },
   };
 }
 

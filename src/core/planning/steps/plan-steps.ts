@@ -1,4 +1,5 @@
 import type { Action, ActionGraph, CostSettings } from '../graph';
+import type { BackOptions } from '../refit';
 import { followWish, priceOrder, solveOrder, vehicleFirst, type OrderProblem, type SolveControl } from '../order';
 import { ranksOf } from './make-steps';
 import { removalSteps } from './removal-steps';
@@ -91,9 +92,9 @@ export function planRefit(
   doneInOrder: number[],
   costs: CostSettings,
   control?: SolveControl,
-  backWork: number[] = [],
+  options?: BackOptions,
 ): PlannedRefit {
-  const back = backStepsOf(graph, doneInOrder, backWork);
+  const back = backStepsOf(graph, doneInOrder, options);
   const solved = orderSteps(back.order, costs, 'best', control);
   return { ...solved, ...backInOrder(graph, back, solved.steps) };
 }

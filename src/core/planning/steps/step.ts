@@ -26,4 +26,6 @@ export interface HandStep {
 export interface StepOrder {
   steps: HandStep[];
   before: number[][];
+  /** The steps that one is made of where a part is held from one to the next, by its key: they are ordered as one. */
+  within?: ReadonlyMap<string, HandStep[]>;
 }

@@ -1,5 +1,5 @@
 import type { ActionGraph } from '../graph';
-import { wayBackOf, withGates, type OrderedAction, type RefitAction, type WayBack } from '../refit';
+import { type BackOptions, inOrder, type OrderedAction, type RefitAction, type WayBack, wayBackOf } from '../refit';
 import { ranksOf } from './make-steps';
 import { refitSteps } from './refit-steps';
 import type { HandStep, StepOrder } from './step';
@@ -18,44 +18,37 @@ export interface BackSteps {
   order: StepOrder;
 }
 
-/** The steps that putting back takes, of what was really done (graph node ids in the order they were done), with the work that is done on the way. */
-export function backStepsOf(
-  graph: ActionGraph,
-  doneInOrder: number[],
-  backWork: number[] = [],
-  retest: number[] = [],
-): BackSteps {
-  const back = wayBackOf(graph, doneInOrder, backWork, retest);
-  const atoms = back.refit.steps;
-  const before = back.refit.before.map((set) => [...set].sort((a, b) => a - b));
-  const lastOutFirstIn = ranksOf(atoms.length, [...atoms.keys()].reverse());
-  return { back, order: refitSteps(graph, atoms, before, lastOutFirstIn) };
+/** The steps that putting back takes, of what was really done (graph node ids in the order they were done). */
+export function backStepsOf(graph: ActionGraph, doneInOrder: readonly number[], options?: BackOptions): BackSteps {
+  const back = wayBackOf(graph, doneInOrder, options);
+  const lastOutFirstIn = ranksOf(back.refit.steps.length, [...back.refit.steps.keys()].reverse());
+  return { back, order: refitSteps(graph, back.refit, lastOutFirstIn) };
 }
 
-/** Puts the gates where they belong among the steps in their chosen order. */
-export function backInOrder(graph: ActionGraph, { back }: BackSteps, steps: HandStep[]): BackInOrder {
-  const positionOf = new Map(back.refit.steps.map(({ key }, at) => [key, at]));
-  const ordered = withGates(
+/** Puts gates, tests and power where they belong among the steps in their chosen order. */
+export function backInOrder(graph: ActionGraph, { back, order }: BackSteps, steps: HandStep[]): BackInOrder {
+  const inHand = steps.map((step) => order.within?.get(step.key) ?? [step]);
+  const ordered = inOrder(
     graph,
     back,
-    steps.map(({ actions }) => actions.map((key) => positionOf.get(key)!)),
+    inHand.map((hold) => hold.map(({ actions }) => actions.map((key) => back.refit.at.get(key)!))),
   );
   return {
-    steps: stepsWithGates(steps, ordered),
+    steps: stepsWithGates(inHand.flat(), ordered),
     actions: ordered.map(({ action }) => action),
     waitsFor: new Map(ordered.map(({ action, waitsFor }) => [action.key, waitsFor])),
   };
 }
 
-/** Each gate is a step of its own. */
+/** Each gate is a step of its own, and so is power. */
 function stepsWithGates(steps: HandStep[], ordered: OrderedAction[]): HandStep[] {
   const stepOf = new Map(steps.flatMap((step) => step.actions.map((key) => [key, step] as const)));
   return [...new Set(ordered.map(({ action }) => stepOf.get(action.key) ?? gateStep(action)))];
 }
 
-const gateStep = ({ key, procedure, item, tool, ms, place }: RefitAction): HandStep => ({
-  key: `gate=${key}`,
-  kind: 'gate',
+const gateStep = ({ key, type, procedure, item, tool, ms, place }: RefitAction): HandStep => ({
+  key: type === 'gate' ? `gate=${key}` : `power=${key}`,
+  kind: type === 'gate' ? 'gate' : 'power',
   procedure,
   part: procedure === null ? null : item,
   actions: [key],

@@ -4,4 +4,4 @@ export { wholeGoals } from './whole';
 export { SUMMARY_VERSION, type Summary, summarise } from './summary';
 export { recordedWish } from './recorded';
 export { readRunPlan } from './migrate';
-export { type RunPlan, catalogueOf, goesByOldSrsRules, runPlanOf } from './run-plan';
+export { type RunPlan, catalogueOf, goesBackOldWay, goesByOldSrsRules, runPlanOf } from './run-plan';

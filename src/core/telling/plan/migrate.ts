@@ -17,6 +17,7 @@ const STEPS: Record<number, (plan: StoredRunPlan) => StoredRunPlan> = {
   3: addRefit,
   4: addSafePace,
   5: keepRules,
+  6: keepRules,
 };
 
 /** Reads a stored run plan, whatever version wrote it. @throws PezzoError `plan-too-new` where a newer program did. */
@@ -65,7 +66,7 @@ function addRefit(plan: StoredRunPlan): StoredRunPlan {
   return { ...plan, refit: [], fit: [], backWork: [] };
 }
 
-/** Version 5 let a part be moved with a live airbag link on it and took a wait on trust: `writtenAs` tells, and such a run goes on by its own rules. */
+/** Version 5 let a part be moved with a live airbag link on it and took a wait on trust, version 6 went back another way: `writtenAs` tells, and such a run goes on by its own rules. */
 function keepRules(plan: StoredRunPlan): StoredRunPlan {
   return plan;
 }

@@ -13,6 +13,7 @@ import type {
   LabelledBin,
   HandStep,
   HandStepKind,
+  TestSet,
 } from '../../planning';
 import type { RefitStep, RouteTaken, Staying, WaitSource } from '../wording';
 
@@ -39,6 +40,8 @@ export interface PlanRequest {
   goals: string[];
   options: OptionValues;
   policy?: ShopPolicy;
+  /** Parts of several zones that are tried as one. */
+  sets?: TestSet[];
   order?: 'best' | 'recorded';
   catalogue?: Catalogue;
 }

@@ -143,7 +143,7 @@ function assemble(
   );
   const fitIds = between.steps.flatMap((step) => step.actions.map((key) => graph.idOf.get(key)!));
   const removalIds = out.steps.flatMap((step) => step.actions.map((key) => graph.idOf.get(key)!));
-  const back = planRefit(graph, [...removalIds, ...fitIds], costs, control, backWork);
+  const back = planRefit(graph, [...removalIds, ...fitIds], costs, control, { backWork, sets: request.sets });
   const tray = planTray(graph.catalogue, trayEntries(graph, back.actions), policy.trayBins);
   const chains = reasonChains(graph, least, goals.keys());
   const why = (id: number) => reasonsFor(graph, chains, id, (one) => goals.has(one));
@@ -269,9 +269,12 @@ function beforeIn(sequence: number[], actions: number[], before: number[][]): nu
   return sequence.map((id) => before[atOf.get(id)!].map((need) => placeOf.get(actions[need])!).sort((a, b) => a - b));
 }
 
+/** What is no matter of the order: it stands where it is needed. */
+const UNPRICED: ReadonlySet<HandStep['kind']> = new Set(['gate', 'power']);
+
 /** Changing tools and moving, seconds: what an order costs besides its steps' own times. */
 const betweenSeconds = ({ steps, cost }: OrderedSteps) =>
-  cost.seconds - steps.reduce((sum, { kind, ms }) => sum + (kind === 'gate' ? 0 : ms / 1000), 0);
+  cost.seconds - steps.reduce((sum, { kind, ms }) => sum + (UNPRICED.has(kind) ? 0 : ms / 1000), 0);
 
 /** Share added for what no step names: looking, walking, the phone (common practice, no source). */
 const ALLOWANCE = 0.15;

@@ -1,12 +1,12 @@
 import { BASE_CATALOGUE, extendCatalogue, type Catalogue, type OwnKind } from '../../trade';
 import type { OptionValues, ProcedureDocument, Schools } from '../../document';
 import type { Pace } from '../../shop';
-import { DEFAULT_COSTS, type CostSettings, type HandStep } from '../../planning';
+import { DEFAULT_COSTS, type CostSettings, type HandStep, type TestSet } from '../../planning';
 import type { WaitSource } from '../wording';
 import type { Plan } from './plan-types';
 
 /** The version of run plans that this program writes; older ones are migrated when they are read. */
-export const RUN_PLAN_VERSION = 6;
+export const RUN_PLAN_VERSION = 7;
 
 /** What a run follows, fixed when it is started: procedures at their revision, and the planned removal. */
 export interface RunPlan {
@@ -43,6 +43,8 @@ export interface RunPlan {
   cautions: { code: string; text: string }[];
   /** Lines of the tick list for fitting the new parts. */
   newParts: string[];
+  /** Parts of several zones that are tried as one. */
+  sets?: TestSet[];
   /** Procedures that were not recorded for exactly this vehicle, with what differs and what is not known. */
   unverified?: { procedure: string; differs: string[]; unknown: string[] }[];
   srsWaitSeconds?: number | null;
@@ -88,6 +90,7 @@ export function runPlanOf(
     | 'elsewhere'
     | 'misses'
     | 'trayBins'
+    | 'sets'
   >,
 ): RunPlan {
   return {
@@ -116,6 +119,10 @@ export function runPlanOf(
 /** Whether a run goes by the airbag rules of plans before version 6: a wait taken on trust, a part moved with a live link on it. */
 export const goesByOldSrsRules = ({ writtenAs }: Pick<RunPlan, 'writtenAs'>): boolean =>
   writtenAs !== undefined && writtenAs < 6;
+
+/** Whether a run goes back as plans before version 7 had it: tests before the outermost part closes, clips counted as the card is seated. */
+export const goesBackOldWay = ({ writtenAs }: Pick<RunPlan, 'writtenAs'>): boolean =>
+  writtenAs !== undefined && writtenAs < 7;
 
 /** The cost settings a run plan was made with. */
 export const costsOf = (plan: Pick<RunPlan, 'costs'>): CostSettings => plan.costs ?? DEFAULT_COSTS;

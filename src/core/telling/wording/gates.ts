@@ -9,6 +9,8 @@ export function gateWords(
 ): string {
   const document = documents.find((one) => one.id === gate.procedure);
   if (gate.gate === 'after-power') return 'Set again after power';
+  if (gate.gate === 'before-power') return 'Before the battery goes back on';
+  if (gate.gate === 'airbag-lamp') return 'Ignition on: airbag lamp';
   if (!document) return 'Test before giving back';
   const part = itemWords(indexItems(document), gate.item);
   const place = documents.length > 1 ? `, ${doorWords(document)}` : '';

@@ -1,7 +1,7 @@
-import { inPlace } from './place';
+import { inPlace, inPlaceOf } from './place';
 import { withoutSrs } from './srs-name';
 import { countOf, countedWords, itemWords, readItemKey, type ItemRef } from '../../document';
-import { capital, listed } from '../../trade';
+import { capital, doorWords, listed, lowerFirst, withArticle } from '../../trade';
 import type { ActionGraph, GateCheck, RefitAction, RefitNote } from '../../planning';
 
 /** A line of a gate with its words. */
@@ -26,10 +26,15 @@ export const wordRefit = (graph: ActionGraph, steps: RefitAction[]): RefitStep[]
   }));
 
 /** Which door a line is about, where its gate's title does not say it. */
-function elsewhere(graph: ActionGraph, { procedure }: Pick<RefitAction, 'procedure'>, { items }: GateCheck): string {
+function elsewhere(
+  graph: ActionGraph,
+  { procedure, saysWhere }: Pick<RefitAction, 'procedure' | 'saysWhere'>,
+  { items }: GateCheck,
+): string {
   const doors = new Set(items.flatMap((item) => readItemKey(item)?.procedure ?? []));
   const [door] = doors;
-  return doors.size === 1 && door !== procedure ? inPlace(graph, door) : '';
+  if (doors.size !== 1 || door === procedure) return '';
+  return saysWhere ? `, ${doorWords(graph.documents.get(door)!)}` : inPlace(graph, door);
 }
 
 function mergeSame(checks: WordedCheck[]): WordedCheck[] {
@@ -77,12 +82,26 @@ export function checkWords(graph: ActionGraph, { fact, part, items, what, region
       return 'Glass path clear: window run down and up';
     case 'srs-joined':
       return `SRS ${withoutSrs(name)}${ownerWords(graph, first!)} home and locked; airbag lamp goes out after its self-check`;
+    case 'srs-locked':
+      return `SRS ${withoutSrs(name)}${ownerWords(graph, first!)} home and locked`;
     case 'joined-and-working':
       return `${capital(name)}${ownerWords(graph, first!)} plugged in and working`;
     case 'joined-and-moving':
       return `${capital(name)}${ownerWords(graph, first!)} hooked up and moving freely`;
     case 'works':
       return `${capital(name)} works`;
+    case 'new-sound':
+      return `${capital(name)} plays with everything closed`;
+    case 'latch-free':
+      return 'Latch tripped by hand and released again, before the door is shut';
+    case 'key-out':
+      return 'Ignition off, key out';
+    case 'nobody-inside':
+      return 'Nobody in the vehicle';
+    case 'lamp-on':
+      return 'Ignition on: the airbag lamp comes on';
+    case 'lamp-out':
+      return 'The airbag lamp goes out after its self-check';
     case 'set-again':
       return capital(what ?? '');
   }
@@ -118,9 +137,16 @@ function noteWords(graph: ActionGraph, note: RefitNote): string {
       return `Hang the ${nameOf(graph, note.control)} on its plug for it, then unplug.`;
     case 'slip-on':
       return `Slip the ${nameOf(graph, note.control)} on its shaft to run the glass.`;
+    case 'clips-on': {
+      const count = countOf(graph.indexes.get(note.fastener.procedure)!.fasteners.get(note.fastener.item)!);
+      return `Count the ${nameOf(graph, note.fastener)} on the ${nameOf(graph, note.part)}: ${count}. Replace broken or lost ones.`;
+    }
+    case 'no-power':
+      return `Not tested: ${lowerFirst(checkWords(graph, { id: '', ...note.check }))}${inPlaceOf(graph, note.check.items[0] ?? null)}. The battery stays off while the ${nameOf(graph, note.link)} stays unplugged.`;
     case 'test-after-power': {
-      const part = nameOf(graph, note.part);
-      return `No power before every SRS connector is plugged in, so this test comes with the ${part} already closed. If it fails, the ${part} comes off again.`;
+      const parts = listed(note.parts.map((part) => withArticle(nameOf(graph, part))));
+      const isOne = note.parts.length === 1;
+      return `No power before every SRS connector is plugged in and its parts are home, so this test comes with ${parts} already closed. If it fails, ${isOne ? 'that comes' : 'those come'} off again.`;
     }
   }
 }

@@ -8,6 +8,7 @@ export {
   findPartKind,
   linkKindOrGuess,
 } from './catalogue';
+export { comesBackOnNut } from './comes-back';
 export { COMMON_DRIVES, parseDrive } from './drives';
 export { type OwnKind, extendCatalogue } from './extend';
 export { FASTENER_KINDS, fastenersOffered, type FastenerCode, type FastenerKind, type Glyph } from './fastener-kinds';

@@ -1,7 +1,7 @@
 import { inOrderOffered } from './offered';
 
 /** What may be true of a kind of part. */
-type Property = 'electrical' | 'isControl' | 'isLarge' | 'closesCavity' | 'sounds';
+type Property = 'electrical' | 'isControl' | 'isLarge' | 'closesCavity' | 'sounds' | 'hidesNothing';
 
 /** Everything about a kind of part but its code, in one place. */
 interface PartFacts {
@@ -30,6 +30,8 @@ export interface PartKind extends PartFacts {
   closesCavity: boolean;
   /** Is heard: tried from the head unit, whatever else is still out. */
   sounds: boolean;
+  /** So small that what lies behind it can be tried with it on. */
+  hidesNothing: boolean;
 }
 
 const KINDS = {
@@ -51,7 +53,7 @@ const KINDS = {
   },
   cap: {
     name: 'cap',
-    is: [],
+    is: ['hidesNothing'],
     inSight: true,
     motions: ['pry-front', 'pull'],
     startBoxMm: [120, 60],
@@ -59,7 +61,7 @@ const KINDS = {
   },
   bezel: {
     name: 'bezel',
-    is: [],
+    is: ['hidesNothing'],
     inSight: true,
     motions: ['pry-front', 'pull'],
     startBoxMm: [140, 65],
@@ -91,7 +93,7 @@ const KINDS = {
   },
   crank: {
     name: 'window crank',
-    is: [],
+    is: ['hidesNothing'],
     inSight: true,
     motions: ['pull'],
     startBoxMm: [120, 60],
@@ -289,6 +291,22 @@ const KINDS = {
     startBoxMm: [120, 60],
     offered: null,
   },
+  washer: {
+    name: 'washer',
+    is: ['hidesNothing'],
+    inSight: false,
+    motions: ['lift'],
+    startBoxMm: [40, 40],
+    offered: null,
+  },
+  'blanking-plate': {
+    name: 'blanking plate',
+    is: ['closesCavity'],
+    inSight: false,
+    motions: ['pull'],
+    startBoxMm: [170, 170],
+    offered: null,
+  },
   lock: {
     name: 'lock',
     is: ['electrical', 'isControl'],
@@ -311,6 +329,7 @@ export const PART_KINDS: ReadonlyMap<string, PartKind> = new Map(
       isLarge: facts.is.includes('isLarge'),
       closesCavity: facts.is.includes('closesCavity'),
       sounds: facts.is.includes('sounds'),
+      hidesNothing: facts.is.includes('hidesNothing'),
     },
   ]),
 );

@@ -1,0 +1,290 @@
+import { append } from '../../lists';
+import { itemKey } from '../../document';
+import type { ActionGraph } from '../graph';
+import { hangControls } from './controls';
+import { type PlacedGate, gateAction } from './gates';
+import type { WayBack } from './refit';
+import type { GateCheck, GateKind, RefitAction, RefitNote } from './refit-step';
+import type { Trial } from './trials';
+
+/** An action of the way back with the keys of those it waits for. */
+export interface OrderedAction {
+  action: RefitAction;
+  waitsFor: string[];
+}
+
+/**
+ * The actions in a chosen order, gates, tests and power among them. `sequence` has what is done in one go, each as the hand steps of it, each of those as positions in `refit.steps`. Gates stand
+ * before the offer of their part; a test before the seat that would hide what it tries, with all that can be tried by then; power directly ahead of the first test that needs it; one last check at
+ * the end for what could not be tested earlier.
+ */
+export function inOrder(
+  graph: ActionGraph,
+  back: WayBack,
+  sequence: readonly (readonly number[])[][],
+): OrderedAction[] {
+  const line = new Line(graph, back);
+  for (const hold of sequence) line.go(hold);
+  line.end();
+  hangControls(
+    graph,
+    line.ordered.map(({ action }) => action),
+  );
+  return line.ordered;
+}
+
+/** A test that is due, and whether it can be made before its part is offered. */
+interface DueTest {
+  part: string;
+  /** The step that would hide what is tried: a part's seat, or an area of it sealed again. */
+  seat: number;
+  trials: Trial[];
+  /** Waits for joins that are made with the part in the hand. */
+  isHeld: boolean;
+  /** Another test is made once the part is held. */
+  isApart?: boolean;
+}
+
+/** The way back as it grows. */
+class Line {
+  readonly ordered: OrderedAction[] = [];
+  private readonly placed = new Set<number>();
+  private readonly open: Map<string, Trial>;
+  /** Groups that had their first test. */
+  private readonly begun = new Set<string>();
+  private readonly late = new Map<string, { trial: Trial; seat: number }>();
+  private readonly gates = new Map<number, PlacedGate[]>();
+  private isOn = false;
+
+  constructor(
+    private readonly graph: ActionGraph,
+    private readonly back: WayBack,
+  ) {
+    this.open = new Map(back.trials.map((trial) => [trial.check.id, trial]));
+    for (const gate of back.gates) append(this.gates, gate.closing, gate);
+  }
+
+  /** What is done in one go, with what stands before it and between an offer and its seat. */
+  go(hold: readonly (readonly number[])[]): void {
+    const steps = hold.flat();
+    const tests = this.dueIn(steps);
+    const [held, before] = [tests.filter(({ isHeld }) => isHeld), tests.filter(({ isHeld }) => !isHeld)];
+    const guards: string[] = [];
+    if (this.wantsPower(steps, before)) guards.push(...this.power());
+    for (const test of before) guards.push(...this.test(test));
+    for (const at of steps)
+      for (const gate of this.gates.get(at) ?? []) guards.push(this.put(gate.step, gate.needs.map(this.keyOf)));
+    if (this.wantsPower(steps, held)) guards.push(...this.power());
+    for (const step of hold) {
+      const own = held.filter(({ seat }) => step.includes(seat)).flatMap((test) => this.test(test));
+      for (const at of step) {
+        this.put(this.back.refit.steps[at], [...[...this.back.refit.before[at]].map(this.keyOf), ...guards, ...own]);
+        this.placed.add(at);
+      }
+    }
+  }
+
+  /** What is left: power, the tests it barred, what wants setting again, the last check. */
+  end(): void {
+    if (this.back.power.on !== null && !this.isOn) this.power();
+    if (this.isOn) {
+      const again = setAgain(this.graph);
+      if (again.length) this.put(this.vehicleGate('after-power', 'after-power', again), ['batteryOn']);
+    }
+    const all = this.ordered.map(({ action }) => action.key);
+    const { barredBy } = this.back.power;
+    const left = [...this.open.values()];
+    const checks = [
+      ...left.filter(({ powered }) => !powered || !barredBy).map(({ check }) => check),
+      ...this.lastLines(),
+    ];
+    const notes = barredBy ? left.filter(({ powered }) => powered).map(({ check }) => noPower(check, barredBy)) : [];
+    if (checks.length || notes.length)
+      this.put({ ...this.vehicleGate('test', 'hand-over', checks), notes, saysWhere: true }, all);
+  }
+
+  private lastLines = (): GateCheck[] =>
+    this.back.atTheEnd.filter(({ fact }) => fact !== 'new-sound' || !this.back.power.barredBy);
+
+  private keyOf = (at: number): string => this.back.refit.steps[at].key;
+
+  private put(action: RefitAction, waitsFor: readonly string[]): string {
+    this.ordered.push({ action, waitsFor: [...new Set(waitsFor)] });
+    return action.key;
+  }
+
+  /** The tests that must be made before something in this go hides what they try: all that is ready of a group the first time, later only what is hidden now. */
+  private dueIn(steps: readonly number[]): DueTest[] {
+    const own = new Set(steps);
+    const isReady = ({ mounts }: Trial) =>
+      mounts.every((at) => this.placed.has(at) || (own.has(at) && this.isBetween(steps, at)));
+    return steps.flatMap((at) => {
+      const { type, procedure, item } = this.back.refit.steps[at];
+      if (type !== 'seat' && type !== 'seal') return [];
+      const part = itemKey({ procedure: procedure!, item });
+      const hidden = [...this.open.values()].filter(({ hiddenBy }) => hiddenBy.has(part));
+      const first = new Set(hidden.map(({ group }) => group).filter((group) => !this.begun.has(group)));
+      const ready = [...this.open.values()].filter(
+        (trial) => isReady(trial) && (trial.hiddenBy.has(part) || first.has(trial.group)),
+      );
+      for (const group of first) this.begun.add(group);
+      for (const { check } of ready) this.open.delete(check.id);
+      return this.testsAt(part, at, this.deferred(part, at, ready), steps);
+    });
+  }
+
+  /** Whether a step of a hold is done before its part is seated. */
+  private isBetween(steps: readonly number[], at: number): boolean {
+    return (
+      this.back.refit.steps[at].type === 'join' &&
+      steps.indexOf(at) < steps.findIndex((one) => this.back.refit.steps[one].type === 'seat')
+    );
+  }
+
+  /** One test, or two where one person does not hold the part while others are tried that do not need it. */
+  private testsAt(part: string, seat: number, trials: Trial[], steps: readonly number[]): DueTest[] {
+    if (trials.length === 0) return [];
+    const isHeld = ({ mounts }: Trial) => mounts.some((at) => steps.includes(at));
+    const [held, free] = [trials.filter(isHeld), trials.filter((trial) => !isHeld(trial))];
+    if (held.length === 0) return [{ part, seat, trials, isHeld: false }];
+    const [procedure, item] = part.split('/');
+    if (free.length === 0 || this.graph.indexes.get(procedure)?.parts.get(item)?.hands !== 2)
+      return [{ part, seat, trials, isHeld: true }];
+    return [
+      { part, seat, trials: free, isHeld: false, isApart: true },
+      { part, seat, trials: held, isHeld: true },
+    ];
+  }
+
+  /** Without the tests that need power while it has to wait for this very part. */
+  private deferred(part: string, seat: number, trials: Trial[]): Trial[] {
+    const { on, barredBy } = this.back.power;
+    if (barredBy) {
+      for (const trial of trials.filter(({ powered }) => powered)) this.open.set(trial.check.id, trial);
+      return trials.filter(({ powered }) => !powered);
+    }
+    if (on === null || this.isOn || this.canPower()) return trials;
+    return trials.filter((trial) => {
+      if (trial.powered && trial.hiddenBy.has(part)) this.late.set(trial.check.id, { trial, seat });
+      else if (trial.powered) this.open.set(trial.check.id, trial);
+      return !trial.powered;
+    });
+  }
+
+  private canPower = (): boolean => this.back.power.after.every((at) => this.placed.has(at));
+
+  /** Power is due for a test that needs it, and for those that had to wait before more of what hides them is seated. */
+  private wantsPower(steps: readonly number[], tests: readonly DueTest[]): boolean {
+    if (this.back.power.on === null || this.isOn || !this.canPower()) return false;
+    if (tests.some(({ trials }) => trials.some(({ powered }) => powered))) return true;
+    const hides = new Set([...this.late.values()].flatMap(({ trial }) => [...trial.hiddenBy]));
+    return steps.some((at) => {
+      const { type, procedure, item } = this.back.refit.steps[at];
+      return type === 'seat' && hides.has(itemKey({ procedure: procedure!, item }));
+    });
+  }
+
+  /** Key out, nobody inside; the battery; the airbag lamp; then the tests that had waited for it. */
+  private power(): string[] {
+    const { refit, power } = this.back;
+    const after = power.after.map(this.keyOf);
+    const keys = [
+      this.put(
+        this.vehicleGate('before-power', 'before-power', [vehicleLine('key-out'), vehicleLine('nobody-inside')]),
+        after,
+      ),
+    ];
+    keys.push(this.put(refit.steps[power.on!], [...[...refit.before[power.on!]].map(this.keyOf), ...after, ...keys]));
+    this.placed.add(power.on!);
+    this.isOn = true;
+    const lamp = this.vehicleGate('airbag-lamp', 'airbag-lamp', [vehicleLine('lamp-on'), vehicleLine('lamp-out')]);
+    keys.push(this.put(lamp, keys));
+    const late = [...this.late.values()];
+    for (const procedure of new Set(late.map(({ trial }) => trial.procedure))) {
+      const own = late.filter(({ trial }) => trial.procedure === procedure);
+      const parts = this.closedOver(own.map(({ trial }) => trial));
+      const { step } = this.gateFor(
+        parts[0],
+        `gate:test:power/${procedure}`,
+        own.map(({ trial }) => trial.check),
+      );
+      step.late = true;
+      step.notes.push({ note: 'test-after-power', parts: parts.map(refOf) });
+      keys.push(
+        this.put(step, [...keys, ...own.flatMap(({ trial, seat }) => [...trial.mounts, seat].map(this.keyOf))]),
+      );
+    }
+    this.late.clear();
+    return keys;
+  }
+
+  /** The parts that are seated over what some tests are about, the outermost first. */
+  private closedOver(trials: readonly Trial[]): string[] {
+    const hiding = new Set(trials.flatMap(({ hiddenBy }) => [...hiddenBy]));
+    const seats = this.ordered.flatMap(({ action }) =>
+      action.type === 'seat' || action.type === 'seal' ? [`${action.procedure}/${action.item}`] : [],
+    );
+    return seats.filter((part) => hiding.has(part)).reverse();
+  }
+
+  /** A test of what is due before a part is seated. */
+  private test({ part, seat, trials, isApart }: DueTest): string[] {
+    const set = trials.map(({ group }) => /^set (.*)$/.exec(group)?.[1]).find(Boolean);
+    const ofSet = `gate:test:set/${set}`;
+    const isFirst = set !== undefined && !this.ordered.some(({ action }) => action.key === ofSet);
+    const key = isFirst ? ofSet : `gate:test:${this.keyOf(seat).replace(/^[a-z]+:/, '')}${isApart ? '~offer' : ''}`;
+    const { step } = this.gateFor(
+      part,
+      key,
+      trials.map(({ check }) => check),
+    );
+    const power = this.isOn && trials.some(({ powered }) => powered) ? ['gate:airbag-lamp:airbag-lamp'] : [];
+    return [this.put(step, [...trials.flatMap(({ mounts }) => mounts.map(this.keyOf)), ...power])];
+  }
+
+  private gateFor(part: string, key: string, checks: GateCheck[]): { step: RefitAction } {
+    const { procedure, item } = refOf(part);
+    const seat =
+      this.back.refit.at.get(`seat:${part}`) ??
+      this.back.refit.steps.findIndex((step) => step.procedure === procedure && step.item === item);
+    const { side, place } = this.back.refit.steps[seat];
+    return { step: gateAction('test', { key, procedure, item, side, place }, checks) };
+  }
+
+  /** A gate of the vehicle as a whole. */
+  private vehicleGate = (gate: GateKind, item: string, checks: GateCheck[]): RefitAction =>
+    gateAction(
+      gate,
+      {
+        key: `gate:${gate}:${item}`,
+        procedure: null,
+        item,
+        side: null,
+        place: { procedure: null, side: null, group: item, x: 0, y: 0 },
+      },
+      checks,
+    );
+}
+
+const refOf = (key: string) => {
+  const [procedure, item] = key.split('/');
+  return { procedure, item };
+};
+
+const vehicleLine = (fact: GateCheck['fact']): GateCheck => ({ id: `${fact}:vehicle`, fact, part: null, items: [] });
+
+const noPower = ({ fact, items, part }: GateCheck, link: string): RefitNote => ({
+  note: 'no-power',
+  check: { fact, items, part },
+  link: refOf(link),
+});
+
+/** What the vehicle wants set again after the battery was off, each once. */
+const setAgain = (graph: ActionGraph): GateCheck[] =>
+  [...new Set([...graph.documents.values()].flatMap(({ afterPower }) => afterPower ?? []))].map((what) => ({
+    id: `set-again:${what}`,
+    fact: 'set-again',
+    part: null,
+    items: [],
+    what,
+  }));

@@ -1,0 +1,166 @@
+import { append } from '../../lists';
+import { fastenerKindOf } from '../../trade';
+import { heldParts, itemKey } from '../../document';
+import { nodeIdOf, reachable, type Action, type ActionGraph } from '../graph';
+import { bindHands } from './hands';
+import type { RefitGraph } from './refit-graph';
+import type { RefitAction } from './refit-step';
+import { goesInto, stepsFor } from './refit-steps';
+import { Waits } from './waits';
+
+/**
+ * The inverse of what was done: inverse steps with inverse edges, and the rules of the hand's way back on top, each as far as it closes no loop. An edge is turned round only where the
+ * removal really went that way, so the result has no loops whatever was skipped. `done` is in the order things were done; `back` is work that is done on the way back.
+ */
+export function invert(graph: ActionGraph, done: number[], back: number[] = []): RefitGraph {
+  const made: Made = { steps: [], before: [], first: new Map(), last: new Map() };
+  for (const id of done) {
+    const steps = stepsFor(graph, graph.nodes[id].action!);
+    steps.forEach((step, i) => {
+      made.before.push(new Set(i > 0 ? [made.steps.length - 1] : []));
+      made.steps.push(step);
+    });
+    if (steps.length === 0) continue;
+    made.first.set(id, made.steps.length - steps.length);
+    made.last.set(id, made.steps.length - 1);
+  }
+  addMissingSeats(graph, made, done);
+  const orderOf = new Map(done.map((id, order) => [id, order]));
+  for (const [before, then] of turned(graph, made, done, orderOf, new Map())) made.before[then].add(before);
+  addBackWork(graph, made, orderOf, back);
+  const refit: RefitGraph = {
+    ...made,
+    waits: new Waits(made.before),
+    at: new Map(made.steps.map(({ key }, at) => [key, at])),
+    holds: [],
+  };
+  offBeforeSeat(graph, refit);
+  const rules = new Map<number, number[]>();
+  for (const { first, then } of graph.orderEdges) append(rules, then, first);
+  refit.holds = bindHands(graph, refit, () => {
+    for (const [before, then] of turned(graph, made, done, orderOf, rules)) refit.waits.bind(before, then);
+  });
+  startAllThenTighten(graph, refit);
+  return refit;
+}
+
+/** Steps and turned edges, before the hand's rules are added. */
+type Made = Pick<RefitGraph, 'steps' | 'before' | 'first' | 'last'>;
+
+/** A part recorded as off without having been freed still has to be seated. */
+function addMissingSeats(graph: ActionGraph, refit: Made, done: number[]): void {
+  const all = new Set(done);
+  for (const id of done) {
+    const action = graph.nodes[id].action!;
+    if (action.type !== 'takeOff') continue;
+    const free = nodeIdOf(graph, { type: 'free', procedure: action.procedure, item: action.item })!;
+    if (all.has(free)) continue;
+    const [seat] = stepsFor(graph, graph.nodes[free].action!);
+    refit.before.push(new Set([refit.last.get(id)!]));
+    refit.last.set(id, refit.steps.length);
+    refit.steps.push(seat);
+  }
+}
+
+/** The needs of the way out turned round: pairs of positions, the first before the second. With `rules`, those of `before` too. */
+function turned(
+  graph: ActionGraph,
+  made: Made,
+  done: number[],
+  orderOf: ReadonlyMap<number, number>,
+  rules: Map<number, number[]>,
+): [number, number][] {
+  const pairs: [number, number][] = [];
+  for (const id of done) {
+    const last = made.last.get(id);
+    if (last === undefined) continue;
+    for (const needed of doneBefore(graph, rules, orderOf, (one) => made.first.has(one), id)) {
+      const target = closes(graph, made, needed);
+      if (target !== null && orderOf.get(needed)! < orderOf.get(id)!) pairs.push([last, target]);
+    }
+  }
+  return pairs;
+}
+
+/** The step that closes what an action had opened; null for what goes into its part first and so closes nothing, and for the battery, which has rules of its own. */
+function closes(graph: ActionGraph, made: Made, id: number): number | null {
+  const at = made.first.get(id);
+  if (at === undefined || made.steps[at].type === 'batteryOn') return null;
+  const { type, procedure, item } = graph.nodes[id].ref;
+  const into = type === 'release' ? goesInto(graph, graph.indexes.get(procedure!)!.fasteners.get(item)!) : null;
+  return into === 'part' ? null : into === 'body' ? at + 1 : at;
+}
+
+/** Work of the way back is done while what it needs is still open. */
+function addBackWork(graph: ActionGraph, made: Made, orderOf: ReadonlyMap<number, number>, back: number[]): void {
+  for (const id of back) {
+    const at = made.steps.length;
+    made.steps.push({ ...backWork, ...pick(graph.nodes[id].action!) });
+    made.before.push(new Set());
+    for (const needed of doneBefore(graph, new Map(), orderOf, (one) => made.first.has(one), id))
+      made.before[made.first.get(needed)!].add(at);
+  }
+}
+
+const backWork = {
+  type: 'work',
+  bin: null,
+  reverses: null,
+  gate: null,
+  checks: [],
+  notes: [],
+} satisfies Partial<RefitAction>;
+const pick = ({ key, procedure, item, side, tool, ms, place }: Action) => ({
+  key,
+  procedure,
+  item,
+  side,
+  tool,
+  ms,
+  place,
+});
+
+/** What must be off while a part is seated comes back only after that. */
+function offBeforeSeat(graph: ActionGraph, { steps, at, waits }: RefitGraph): void {
+  steps.forEach(({ type, procedure, item }, seat) => {
+    if (type !== 'seat') return;
+    for (const other of graph.indexes.get(procedure!)!.parts.get(item)?.offToSeat ?? []) {
+      const place = at.get(`place:${procedure}/${other}`);
+      if (place !== undefined) waits.bind(seat, place);
+    }
+  });
+}
+
+/** The nearest done nodes that come back and that a node waited for, looking through all others. */
+function doneBefore(
+  graph: ActionGraph,
+  followsRule: Map<number, number[]>,
+  orderOf: ReadonlyMap<number, number>,
+  comesBack: (id: number) => boolean,
+  start: number,
+): Set<number> {
+  const before = (id: number) => {
+    const { needs, anyOf } = graph.nodes[id];
+    // A rule binds only where both were done: what was not done makes nothing wait for what it would have waited for.
+    const rules = (followsRule.get(id) ?? []).filter((first) => orderOf.has(first));
+    return [...needs, ...(anyOf ?? []).flat(), ...rules];
+  };
+  const isDone = (id: number) => orderOf.has(id) && comesBack(id);
+  const undone = reachable([start], (id) => before(id).filter((next) => !isDone(next)));
+  return new Set([...undone].flatMap(before).filter(isDone));
+}
+
+/** All turned fasteners of a part are started before the first is tightened, unless one waits for the other anyway. */
+function startAllThenTighten(graph: ActionGraph, { steps, waits }: RefitGraph): void {
+  const turnedOf = new Map<string, { start: number; tighten: number }[]>();
+  steps.forEach((step, start) => {
+    if (step.type !== 'start') return;
+    const fastener = graph.indexes.get(step.procedure!)!.fasteners.get(step.item)!;
+    if (fastenerKindOf(graph.catalogue, fastener).release !== 'turned' && !goesInto(graph, fastener)) return;
+    for (const part of new Set(heldParts(fastener))) {
+      append(turnedOf, itemKey({ procedure: step.procedure, item: part }), { start, tighten: start + 1 });
+    }
+  });
+  for (const group of turnedOf.values())
+    for (const a of group) for (const b of group) if (a !== b) waits.bind(a.start, b.tighten);
+}

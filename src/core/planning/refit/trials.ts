@@ -1,0 +1,132 @@
+import { findPartKind, findZone } from '../../trade';
+import { BODY, itemKey, type ItemRef, readItemKey } from '../../document';
+import type { ActionGraph } from '../graph';
+import { holdersOf, offerOf, tiedBy } from './hands';
+import { Hides } from './hides';
+import type { RefitGraph } from './refit-graph';
+import { checkOf, type GateCheck } from './refit-step';
+import { testFor } from './tests';
+
+/** Parts of several zones that are tried as one: a component set with its crossover in another zone. Members are items, by `itemKey`. */
+export interface TestSet {
+  id: string;
+  members: string[];
+}
+
+/** Something that is tried once it is joined and mounted. */
+export interface Trial {
+  check: GateCheck;
+  procedure: string;
+  /** Zones and sides that are tried together. */
+  group: string;
+  /** The steps that join and mount it; none where it was never out. */
+  mounts: number[];
+  /** Needs the battery on. */
+  powered: boolean;
+  /** Parts, by `itemKey`, that hide it once they are seated. */
+  hiddenBy: ReadonlySet<string>;
+}
+
+/** How a zone's glass is moved. */
+export type Glass = 'motor' | 'crank' | 'either' | 'none';
+
+/** How a door's glass is run up and down on this vehicle. */
+export function glassOf(graph: ActionGraph, procedure: string): Glass {
+  const document = graph.documents.get(procedure)!;
+  if (!findZone(document.zone)?.isDoor || graph.options.windows === 'fixed' || graph.options.windows === 'none')
+    return 'none';
+  const presence = graph.presence.get(procedure)!.of;
+  const cranks = document.parts.filter(({ kind }) => kind === 'crank').map(({ id }) => presence.get(id) ?? 'present');
+  if (cranks.includes('present')) return 'crank';
+  return cranks.includes('maybe') ? 'either' : 'motor';
+}
+
+/** What is tried on the way back: what was undone or taken out and works by current or by cable, what was fitted new, and a door's glass before its panel closes. */
+export function trialsOf(
+  graph: ActionGraph,
+  refit: RefitGraph,
+  done: readonly number[],
+  panels: readonly ItemRef[],
+  sets: readonly TestSet[],
+): Trial[] {
+  const hides = new Hides(graph, refit);
+  const groupOf = groups(graph, sets);
+  const trials = done.flatMap((id): Trial[] => {
+    const check = testFor(graph, id);
+    const { ref } = graph.nodes[id];
+    if (!check) return [];
+    return [
+      {
+        check,
+        procedure: ref.procedure!,
+        group: groupOf(ref.procedure!),
+        mounts: mountsOf(graph, refit, id),
+        powered: check.fact === 'works' || check.fact === 'joined-and-working',
+        hiddenBy: hides.of(ref),
+      },
+    ];
+  });
+  const glass = panels
+    .filter(({ procedure }) => ['motor', 'either'].includes(glassOf(graph, procedure)))
+    .map((part) => ({
+      check: checkOf('glass-path-clear', part, []),
+      procedure: part.procedure,
+      group: groupOf(part.procedure),
+      mounts: [],
+      powered: true,
+      hiddenBy: new Set([itemKey(part)]),
+    }));
+  return [...new Map([...trials, ...glass].map((trial) => [trial.check.id, trial])).values()];
+}
+
+/** A group is a zone and side; a stated set makes one of several. */
+function groups(graph: ActionGraph, sets: readonly TestSet[]): (procedure: string) => string {
+  const own = ({ zone, side }: { zone: string; side: string }) => `${zone} ${side}`;
+  const names = new Map([...graph.documents.values()].map((document) => [document.id, own(document)]));
+  for (const { id, members } of sets) {
+    const zones = new Set(members.flatMap((key) => names.get(readItemKey(key)?.procedure ?? '') ?? []));
+    for (const [procedure, name] of names) if (zones.has(name)) names.set(procedure, `set ${id}`);
+  }
+  return (procedure) => names.get(procedure)!;
+}
+
+/** The steps that join and mount what a test is about. */
+function mountsOf(graph: ActionGraph, refit: RefitGraph, id: number): number[] {
+  const { type, procedure, item } = graph.nodes[id].ref;
+  const own = refit.last.get(id);
+  const index = graph.indexes.get(procedure!)!;
+  const joinsOf = (part: string) =>
+    [...index.links.values()]
+      .filter((link) => tiedBy(index, link).includes(part))
+      .flatMap((link) => refit.at.get(`join:${procedure}/${link.id}`) ?? []);
+  if (type === 'free') {
+    const ref = { procedure: procedure!, item };
+    return [...(own === undefined ? [] : [own]), ...holdersOf(graph, refit, ref), ...joinsOf(item)];
+  }
+  if (type !== 'undo') return own === undefined ? [] : [own];
+  // A plug is tried with the part it is for in its place, where that is electrical itself.
+  const ends = index.links.get(item)!.joins.filter((end) => end !== BODY && isElectrical(graph, procedure!, end));
+  const seats = ends.flatMap((part) => {
+    const seat = refit.at.get(`seat:${procedure}/${part}`);
+    return seat === undefined ? [] : [seat, ...holdersOf(graph, refit, { procedure: procedure!, item: part })];
+  });
+  return [...(own === undefined ? [] : [own]), ...seats];
+}
+
+const isElectrical = (graph: ActionGraph, procedure: string, part: string): boolean =>
+  !!findPartKind(graph.catalogue, graph.indexes.get(procedure)!.parts.get(part)?.kind ?? '')?.electrical;
+
+/** A group's tests stand before the first part of it that hides something is seated: everything that can be joined and mounted by then is. */
+export function mountBeforeHiding(refit: RefitGraph, trials: readonly Trial[]): void {
+  const held = new Map(refit.holds.map((hold) => [hold[0], new Set(hold)]));
+  const mount = (part: string, at: number) => {
+    const offer = offerOf(refit, part);
+    if (offer !== null && !held.get(offer)?.has(at)) refit.waits.bind(at, offer);
+  };
+  for (const { hiddenBy, mounts } of trials) for (const part of hiddenBy) for (const at of mounts) mount(part, at);
+  for (const group of new Set(trials.map((trial) => trial.group))) {
+    const own = trials.filter((trial) => trial.group === group);
+    const hiding = new Set(own.flatMap((trial) => [...trial.hiddenBy]));
+    for (const part of hiding) for (const { mounts } of own) for (const at of mounts) mount(part, at);
+  }
+}

@@ -1,0 +1,28 @@
+import type { ActionGraph } from '../graph';
+import { followWish } from '../order';
+import type { BackInOrder } from '../steps';
+import { backInOrder, backStepsOf } from './way-back';
+
+/**
+ * The way back of what was really done (graph node ids in the order they were done), in the order that was planned for it: nothing is searched for, so that a
+ * tablet has it at once. What nobody planned goes back as soon as it can, last out first in: others may wait for it.
+ * @param planned keys of the way back's actions, in planned order.
+ */
+export function followRefit(
+  graph: ActionGraph,
+  doneInOrder: number[],
+  planned: readonly string[],
+  backWork: number[] = [],
+  retest: number[] = [],
+): BackInOrder {
+  const back = backStepsOf(graph, doneInOrder, backWork, retest);
+  const { steps, before } = back.order;
+  const rank = new Map(planned.map((key, at) => [key, at]));
+  const rankOf = steps.map(({ actions }) => Math.min(...actions.map((key) => rank.get(key) ?? -1)));
+  const wish = [...steps.keys()].sort((a, b) => rankOf[a] - rankOf[b] || a - b);
+  return backInOrder(
+    graph,
+    back,
+    followWish(before, wish).map((at) => steps[at]),
+  );
+}

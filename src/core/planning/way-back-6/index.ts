@@ -1,0 +1,2 @@
+export { followRefit as followRefitBefore7 } from './follow-refit';
+export { testBefore7 } from './tests';
