@@ -59,6 +59,7 @@ export function makeProgram(done: (status: number) => void): Command {
     )
     .option('--option <name=value>', 'an option of the vehicle; may be given several times', collectPair, {})
     .addOption(new Option('--order <order>', 'which order to print').choices(['best', 'recorded']).default('best'))
+    .option('--set <a,b>', 'parts of several zones that are tried as one; may be given several times', collect)
     .option('--costs <file>', 'prices of the order, JSON')
     .option('--tray <bins>', 'bins of the tray at hand', wholeNumberFrom(1, 200))
     .option('--time-limit <seconds>', 'longest time to search', numberFrom(0.1, 3600))

@@ -27,6 +27,8 @@ interface PlanArguments {
   /** Seconds. */
   timeLimit?: number;
   batteryAlways?: boolean;
+  /** Sets of parts that are tried as one, each with commas. */
+  set?: string[];
   json?: boolean;
 }
 
@@ -54,6 +56,7 @@ export function planCommand(names: string[], given: PlanArguments): number {
     goals,
     options,
     order,
+    sets: given.set ?? [],
     policy: {
       ...(given.batteryAlways ? { schools: { ...DEFAULT_SCHOOLS, battery: 'always' as const } } : {}),
       trayBins,

@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import pg from 'pg';
 import { v7 as uuid } from 'uuid';
 import { foldRun, graphOf, viewRun, waitNeeded, type RunEvent, type RunFact } from '../../src/core/bay';
+import { answersEachLine } from '../../src/core/planning';
 import {
   dbOf,
   doorDb,
@@ -180,7 +181,7 @@ async function work(runId: string, personId: string, removalSteps: number): Prom
     add({ type: 'phase', to: 'refit' });
     add({ type: 'renewed', item: 'kite-rear-door/c1', count: 1 });
     for (let step = now(); step; step = now()) {
-      if ('checks' in step.step && step.step.gate === 'test')
+      if ('checks' in step.step && answersEachLine(step.step.gate))
         for (const { id } of step.step.checks) add({ type: 'test', gate: step.key, check: id, result: 'pass' });
       add(
         'gate' in step.step && step.step.gate

@@ -33,6 +33,8 @@ export interface JobRow {
   trainedPerson: string | null;
   /** Ways of working on this job that differ from the shop's, each with its reason. */
   schools: SchoolChoice[];
+  /** Parts that are tried as one, each set as people write it. */
+  sets: string[];
   /** When it is promised for where no quote says so. */
   dueAt: Date | null;
   /** When the part it waits for comes, and which. */
@@ -47,7 +49,7 @@ export interface JobRow {
 
 const VEHICLE = `json_build_object('id', v.id, 'make', v.make, 'model', v.model, 'year', v.year, 'body', v.body,
   'steering', v.steering, 'label', v.label, 'vin', v.vin, 'options', v.options, 'highVoltage', v.high_voltage) as vehicle`;
-const JOB = `j.number, j.branch, j.title, j.customer, j.phone, j.comes_back_of as "comesBackOf", j.created_at as "createdAt", j.redacted_at as "redactedAt", l.id as visit, l.closed_position is not null as "isClosed", j.trained_person as "trainedPerson", j.schools, j.due_at as "dueAt", j.parts_at as "partsAt", j.parts, j.consent, j.keep_months as "keepMonths", ${VEHICLE}`;
+const JOB = `j.number, j.branch, j.title, j.customer, j.phone, j.comes_back_of as "comesBackOf", j.created_at as "createdAt", j.redacted_at as "redactedAt", l.id as visit, l.closed_position is not null as "isClosed", j.trained_person as "trainedPerson", j.schools, j.sets, j.due_at as "dueAt", j.parts_at as "partsAt", j.parts, j.consent, j.keep_months as "keepMonths", ${VEHICLE}`;
 const FROM = `from jobs j join vehicles v on v.id = j.vehicle_id join logs l on l.job_number = j.number and l.kind = 'visit'`;
 
 /** Adds a vehicle and returns its id. */
@@ -184,6 +186,11 @@ export async function updateCustomer(
 /** Replaces a job's own ways of working. */
 export async function updateJobSchools(db: Db, jobNumber: number, schools: SchoolChoice[]): Promise<void> {
   await db.query('update jobs set schools = $2 where number = $1', [jobNumber, JSON.stringify(schools)]);
+}
+
+/** Replaces what is tried as one on a job. */
+export async function updateJobSets(db: Db, jobNumber: number, sets: string[]): Promise<void> {
+  await db.query('update jobs set sets = $2 where number = $1', [jobNumber, JSON.stringify(sets)]);
 }
 
 /** Notes the VIN of a job's vehicle. */

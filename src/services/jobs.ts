@@ -17,6 +17,7 @@ import {
   searchJobs,
   transaction,
   updateJobSchools,
+  updateJobSets,
   updateTrainedPerson,
   type Actor,
   type Branch,
@@ -144,6 +145,14 @@ export async function changeJobSchools(by: Actor, number: number, schools: Schoo
   await updateJobSchools(db, number, schools);
 }
 
+/** Sets what is tried as one on a job. Runs that are open keep theirs. */
+export async function changeJobSets(by: Actor, number: number, sets: string[]): Promise<void> {
+  demand(by, 'open-job');
+  const db = dbOf(by);
+  await getJob(db, by.branch, number);
+  await updateJobSets(db, number, sets);
+}
+
 /** Opens a run on a job: plans, and fixes the plan with the revisions it follows. Returns the run's id. */
 export async function openRun(by: Actor, form: NewRunForm, signal?: AbortSignal): Promise<string> {
   demand(by, 'open-job');
@@ -181,6 +190,7 @@ export async function openRun(by: Actor, form: NewRunForm, signal?: AbortSignal)
       revisions,
     });
     await reserveFor(tx, by.branch, id, plan);
+    if (form.sets) await updateJobSets(tx, job.number, form.sets);
   });
   return id;
 }

@@ -60,7 +60,9 @@ export async function planView(
     listStock(db, by.branch),
     listStoreItems(db, by.branch),
     shopHistory(by.branch),
-    job === null ? null : getJob(db, by.branch, job).then((row) => ({ ...safeVehicle(row), schools: row.schools })),
+    job === null
+      ? null
+      : getJob(db, by.branch, job).then((row) => ({ ...safeVehicle(row), schools: row.schools, sets: row.sets })),
   ]);
   const [retired] = await listRetired(db, procedures.map(recordedId));
   if (retired)
@@ -83,6 +85,7 @@ export async function planView(
       ...policyOf(settings, history, vehicle ?? documents[0]?.applies[0] ?? null),
       jobSchools: vehicle?.schools ?? [],
     },
+    sets: vehicle?.sets ?? [],
     ownKinds: await chainKinds(),
     kit,
     stock: Object.fromEntries(stock.map(({ kind, count }) => [kind, count])),
@@ -209,6 +212,7 @@ export async function planForRun(
     goals: form.goals,
     options: form.options,
     order: form.order,
+    sets: form.sets,
     policy,
   };
   const result = await doHeavy<PlanResult>(

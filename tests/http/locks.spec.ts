@@ -172,6 +172,7 @@ test('300 bodies of nonsense, to every address that takes one, end nothing and f
     ['POST', '/api/jobs/2401/trained-person'],
     ['POST', '/api/jobs/2401/skip-check-in'],
     ['PUT', '/api/jobs/2401/schools'],
+    ['PUT', '/api/jobs/2401/sets'],
     ['PUT', '/api/kit'],
     ['POST', '/api/people'],
     ['PATCH', '/api/people/bea-nwosu'],

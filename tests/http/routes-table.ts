@@ -56,6 +56,7 @@ export const ROUTES: Record<
   'api/jobs/[number]/schools': {
     PUT: { from: 'lead', password: true, at: '/api/jobs/999999/schools', data: { schools: [] } },
   },
+  'api/jobs/[number]/sets': { PUT: { from: 'technician', at: '/api/jobs/999999/sets', data: { sets: [] } } },
   'api/jobs/[number]/bench-results': { POST: { from: 'trainee', at: '/api/jobs/999999/bench-results', data: {} } },
   'api/jobs/[number]/skip-check-in': { POST: { from: 'trainee', at: '/api/jobs/999999/skip-check-in', data: {} } },
   'api/jobs/[number]/times': { PUT: { from: 'technician', at: '/api/jobs/999999/times', data: {} } },

@@ -20,6 +20,7 @@ test('refuses bad input with a code and the place at fault', async () => {
     ['POST', '/api/jobs/2401/trained-person', '{}', 400, 'form'],
     ['POST', '/api/jobs/2401/skip-check-in', '{}', 400, 'form'],
     ['PUT', '/api/jobs/2401/schools', '{"schools":[{"of":"butyl","choice":"glue","why":"x"}]}', 400, 'form'],
+    ['PUT', '/api/jobs/2401/sets', '{"sets":"woofer"}', 400, 'form'],
     ['PUT', '/api/kit', '{"tools":"T20"}', 400, 'form'],
     ['PUT', '/api/kit', '{"tools":["T20","T20"]}', 400, 'form'],
     ['POST', '/api/procedures/derive', '{"from":"no-such","job":2401}', 404, 'procedure-unknown'],

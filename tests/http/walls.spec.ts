@@ -115,6 +115,7 @@ const TRIES: Record<string, (id: Ids) => Try[]> = {
   'api/jobs/[number]/report.json': (id) => [{ method: 'GET', at: J(id.job, 'report.json') }],
   'api/jobs/[number]/report.pdf': (id) => [{ method: 'GET', at: J(id.job, 'report.pdf') }],
   'api/jobs/[number]/schools': (id) => [{ method: 'PUT', at: J(id.job, 'schools'), data: { schools: [] } }],
+  'api/jobs/[number]/sets': (id) => [{ method: 'PUT', at: J(id.job, 'sets'), data: { sets: [] } }],
   'api/jobs/[number]/bench-results': (id) => [
     { method: 'POST', at: J(id.job, 'bench-results'), data: { id: uuid(), tool: 'depth', given: { a: '1' }, said: 'x', standing: 'sure' } }, // prettier-ignore
   ],

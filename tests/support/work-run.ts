@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { basisOf, foldRun, viewRun, type RunEvent, type RunFact } from '@/core/bay';
+import { answersEachLine } from '@/core/planning';
 import type { RunPlan } from '@/core/telling';
 import { doneFact } from './run';
 
@@ -34,7 +35,7 @@ export function workThrough(
   };
   const take = () => {
     for (let step = now(); step; step = now()) {
-      if ('checks' in step.step && step.step.gate === 'test')
+      if ('checks' in step.step && answersEachLine(step.step.gate))
         for (const { id } of step.step.checks)
           events.push(stamp({ type: 'test', gate: step.key, check: id, result: 'pass' }));
       events.push(

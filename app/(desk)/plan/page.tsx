@@ -22,6 +22,7 @@ function readQuery(query: Query) {
     goals: list(query.goal),
     options,
     fits: list(query.fit),
+    sets: query.set === undefined ? null : list(query.set).filter(Boolean),
     lines: list(query.line),
     job: list(query.job)[0] ?? null,
   });
@@ -45,7 +46,11 @@ export default async function PlanRoute({ searchParams }: { searchParams: Promis
   const read = await readPlan(query);
   if (read.trouble !== undefined) return <p className="trouble">{read.trouble}</p>;
   const { person, view } = read;
-  const asked = { ...read.asked, options: { ...view.known, ...read.asked.options } };
+  const asked = {
+    ...read.asked,
+    options: { ...view.known, ...read.asked.options },
+    sets: read.asked.sets ?? view.sets,
+  };
   // A plan is for these vehicles: another make's job would not match it.
   const fits = ({ make, model }: { make: string; model: string }) =>
     view.documents.some(({ applies }) =>

@@ -368,12 +368,19 @@ const fits = Joi.array()
   .max(24)
   .default([]);
 
+/** Parts that are tried as one, as people write them: "front-door/woofer,kick-panel/crossover". */
+const sets = Joi.array().items(Joi.string().trim().min(1).max(400)).max(12).default([]);
+
+/** What is tried as one on a job. */
+export const jobSetsSchema = Joi.object<{ sets: string[] }>({ sets: sets.required() });
+
 export const planQuerySchema = Joi.object<PlanQuery>({
   procedures: Joi.array().items(Joi.string().max(80)).min(1).max(12).required(),
   goals: Joi.array().items(Joi.string().min(1).max(200)).max(100).required(),
   options: Joi.object().pattern(option, option).required(),
   job: jobNumber.allow(null).default(null),
   fits,
+  sets: Joi.array().items(Joi.string().trim().min(1).max(400)).max(12).allow(null).default(null),
   lines: Joi.array().items(Joi.string().trim().min(1).max(200)).max(50).default([]),
 });
 export interface PlanQuery {
@@ -383,6 +390,8 @@ export interface PlanQuery {
   job: number | null;
   /** What new goes in where, as `fitText` writes it. */
   fits: string[];
+  /** What is tried as one; null where the job says. */
+  sets: string[] | null;
   /** Lines of the tick list between apart and together. */
   lines: string[];
 }
@@ -396,6 +405,7 @@ export const newRunSchema = Joi.object<NewRunForm>({
   order: Joi.valid('best', 'recorded').default('best'),
   trayBins: Joi.valid(...TRAY_SIZES),
   fits,
+  sets,
 });
 export interface NewRunForm {
   job: number;
@@ -406,6 +416,7 @@ export interface NewRunForm {
   order?: 'best' | 'recorded';
   trayBins?: SettingsForm['trayBins'];
   fits?: string[];
+  sets?: string[];
 }
 
 export const deriveSchema = Joi.object<{ from: string; job: number }>({

@@ -88,6 +88,7 @@ export {
   jobNumber,
   jobSchema,
   jobSchoolsSchema,
+  jobSetsSchema,
   trainedPersonSchema,
   vehicleNameSchema,
   kitSchema,

@@ -16,6 +16,8 @@ export interface JobView {
   trainedPerson: string | null;
   /** Ways of working on this job that differ from the shop's. */
   schools: SchoolChoice[];
+  /** Parts that are tried as one, each set as people write it. */
+  sets: string[];
   /** When it is promised for where no quote says so. */
   dueAt: Date | null;
   /** When the part it waits for comes, and which. */

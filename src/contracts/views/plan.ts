@@ -12,6 +12,8 @@ export interface PlanView {
   revisions: [id: string, revision: number][];
   options: Record<string, string[]>;
   policy: ShopPolicy;
+  /** What is tried as one on the job. */
+  sets: string[];
   ownKinds: OwnKind[];
   /** Tool codes in the asking person's kit. */
   kit: string[];

@@ -207,10 +207,11 @@ function drilledOut(graph: ActionGraph, refit: RefitGraph, part: ItemRef, covere
   });
 }
 
-/** What is moulded to its part comes back with that. */
+/** What is moulded to its part comes back with that; what was destroyed does not come back. */
 function isLoosePiece(graph: ActionGraph, { type, procedure, item }: Action): boolean {
   const fastener = type === 'release' ? graph.indexes.get(procedure!)!.fasteners.get(item) : undefined;
-  return !fastener || !fastenerKindOf(graph.catalogue, fastener).integral;
+  const kind = fastener && fastenerKindOf(graph.catalogue, fastener);
+  return !kind || (!kind.integral && !kind.destructive);
 }
 
 /** What is looked at before a door's panel closes its cavity; the shield is asked about once, over it. */

@@ -81,7 +81,8 @@ function joinBeforeSeat(graph: ActionGraph, { at, steps, waits }: RefitGraph): v
     const index = graph.indexes.get(procedure!)!;
     for (const part of tiedBy(index, index.links.get(item)!)) {
       const seat = at.get(`seat:${procedure}/${part}`);
-      if (seat !== undefined) waits.bind(join, seat);
+      const liesThere = at.has(`place:${procedure}/${index.parts.get(part)!.on}`);
+      if (seat !== undefined && !liesThere) waits.bind(join, seat);
     }
   });
 }

@@ -73,7 +73,8 @@ class Line {
     if (this.wantsPower(steps, before)) guards.push(...this.power());
     for (const test of before) guards.push(...this.test(test));
     for (const at of steps)
-      for (const gate of this.gates.get(at) ?? []) guards.push(this.put(gate.step, gate.needs.map(this.keyOf)));
+      for (const gate of this.gates.get(at) ?? [])
+        guards.push(this.put(gate.step, gate.needs.filter((need) => !steps.includes(need)).map(this.keyOf)));
     if (this.wantsPower(steps, held)) guards.push(...this.power());
     for (const step of hold) {
       const own = held.filter(({ seat }) => step.includes(seat)).flatMap((test) => this.test(test));

@@ -3,7 +3,15 @@ export { inOrder, type OrderedAction } from './in-order';
 export { type BackOptions, type WayBack, wayBackOf } from './refit';
 export type { RefitGraph } from './refit-graph';
 export { replacedParts, staysOut } from './replaced';
-export { type CheckFact, checkOf, type GateCheck, type GateKind, type RefitAction, type RefitNote } from './refit-step';
+export {
+  answersEachLine,
+  type CheckFact,
+  checkOf,
+  type GateCheck,
+  type GateKind,
+  type RefitAction,
+  type RefitNote,
+} from './refit-step';
 export { plainStepsFor } from './refit-steps';
 export { testFor } from './tests';
 export type { TestSet } from './trials';

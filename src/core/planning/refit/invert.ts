@@ -76,10 +76,19 @@ function turned(
     if (last === undefined) continue;
     for (const needed of doneBefore(graph, rules, orderOf, (one) => made.first.has(one), id)) {
       const target = closes(graph, made, needed);
-      if (target !== null && orderOf.get(needed)! < orderOf.get(id)!) pairs.push([last, target]);
+      if (target === null || liesOnCarrier(graph, made, last, target)) continue;
+      if (orderOf.get(needed)! < orderOf.get(id)!) pairs.push([last, target]);
     }
   }
   return pairs;
+}
+
+/** A part that rides on another is seated on that one before it is offered: its plug is joined after, with the carrier in the hand. */
+function liesOnCarrier(graph: ActionGraph, { steps }: Made, join: number, seat: number): boolean {
+  const { type, procedure, item } = steps[seat];
+  if (steps[join].type !== 'join' || type !== 'seat') return false;
+  const carrier = graph.indexes.get(procedure!)!.parts.get(item)?.on;
+  return steps.some((step) => step.type === 'place' && step.procedure === procedure && step.item === carrier);
 }
 
 /** The step that closes what an action had opened; null for what goes into its part first and so closes nothing, and for the battery, which has rules of its own. */

@@ -8,6 +8,10 @@ export type RefitType =
 /** The points that must be passed before closing. */
 export type GateKind = 'clips' | 'closing-in' | 'test' | 'before-power' | 'airbag-lamp' | 'after-power';
 
+/** Whether each line of a gate is answered for itself and kept, as a test is; the other gates are passed as a whole. */
+export const answersEachLine = (gate: GateKind | null): boolean =>
+  gate === 'test' || gate === 'before-power' || gate === 'airbag-lamp';
+
 /** What a line of a gate asks. */
 export type CheckFact =
   | 'pieces-back'

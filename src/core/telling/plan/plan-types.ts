@@ -40,8 +40,8 @@ export interface PlanRequest {
   goals: string[];
   options: OptionValues;
   policy?: ShopPolicy;
-  /** Parts of several zones that are tried as one. */
-  sets?: TestSet[];
+  /** Parts of several zones that are tried as one, each set as its members are written, with commas. */
+  sets?: string[];
   order?: 'best' | 'recorded';
   catalogue?: Catalogue;
 }
@@ -88,6 +88,8 @@ export interface Plan {
   /** For each item with several ways in, by `itemKey`, the index of the one that was taken. */
   waysTaken: Record<string, number>;
   refit: RefitStep[];
+  /** What is tried as one, of what the plan opens. */
+  sets: TestSet[];
   /** The removal's steps as a run follows them. */
   handSteps: HandStep[];
   /** Work between apart and together, in order, and the steps it makes. */

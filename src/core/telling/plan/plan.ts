@@ -45,6 +45,7 @@ import { checkOptions, itemKey, listOptions } from '../../document';
 import { ended, say } from '../../trade';
 import { byPhase, shareOutPeels, type ByPhase } from './phases';
 import { recordedWish } from './recorded';
+import { readSets } from './sets';
 import { worthDoing } from './while-open';
 import type { Plan, PlannedAction, PlannedStep, PlanProblem, PlanRequest, PlanResult } from './plan-types';
 
@@ -65,6 +66,8 @@ export function makePlan(request: PlanRequest, control?: SolveControl): PlanResu
       ok: false,
       problems: optionProblems.map(({ code, option, message }) => ({ code, message, items: [option] })),
     };
+  const { problems: unknownMembers } = readSets(request.documents, request.sets ?? []);
+  if (unknownMembers.length) return { ok: false, problems: unknownMembers };
   const shouldStop = control?.shouldStop ?? NEVER;
   const found = chooseInTime(request, request.options, shouldStop);
   if (!found) return { ok: false, problems: [tooHard(request)] };
@@ -143,7 +146,8 @@ function assemble(
   );
   const fitIds = between.steps.flatMap((step) => step.actions.map((key) => graph.idOf.get(key)!));
   const removalIds = out.steps.flatMap((step) => step.actions.map((key) => graph.idOf.get(key)!));
-  const back = planRefit(graph, [...removalIds, ...fitIds], costs, control, { backWork, sets: request.sets });
+  const { sets } = readSets(request.documents, request.sets ?? []);
+  const back = planRefit(graph, [...removalIds, ...fitIds], costs, control, { backWork, sets });
   const tray = planTray(graph.catalogue, trayEntries(graph, back.actions), policy.trayBins);
   const chains = reasonChains(graph, least, goals.keys());
   const why = (id: number) => reasonsFor(graph, chains, id, (one) => goals.has(one));
@@ -190,6 +194,7 @@ function assemble(
     before: beforeIn(removalIds, actions, before),
     waysTaken,
     refit,
+    sets,
     handSteps: out.steps,
     fit: fitted,
     fitSteps: between.steps,

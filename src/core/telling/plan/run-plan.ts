@@ -90,7 +90,6 @@ export function runPlanOf(
     | 'elsewhere'
     | 'misses'
     | 'trayBins'
-    | 'sets'
   >,
 ): RunPlan {
   return {
@@ -98,6 +97,7 @@ export function runPlanOf(
     version: RUN_PLAN_VERSION,
     removal: plan.removal.map((action) => action.key),
     refit: plan.refit.flatMap(({ gate, key }) => (gate ? [] : [key])),
+    sets: plan.sets,
     steps: plan.handSteps,
     fit: plan.fitSteps,
     backWork: plan.backWork,

@@ -1,4 +1,4 @@
-import { findMotion, listed, lowerFirst, withArticle } from '../../trade';
+import { comesBackOnNut, findMotion, listed, lowerFirst, withArticle } from '../../trade';
 import { countOf, heldParts, type Fastener, type Part } from '../../document';
 import { linkStep } from './link-words';
 import { regionsWords } from './refit';
@@ -85,7 +85,16 @@ export function screws(site: Site): Draft {
   const count = fasteners.reduce((sum, one) => sum + countOf(one), 0);
   const plates = [...new Set(fasteners.map(plateOf))];
   const nouns = [...new Set(fasteners.map((one) => kindOf(site, one).plural))];
-  const noun = count === 1 ? kindOf(site, fasteners[0]).name : nouns.length === 1 ? nouns[0] : 'fasteners';
+  const onNuts = fasteners.every((one) => comesBackOnNut(one.refit?.as ?? '') && kindOf(site, one).destructive);
+  const noun = onNuts
+    ? count === 1
+      ? 'screw'
+      : 'screws'
+    : count === 1
+      ? kindOf(site, fasteners[0]).name
+      : nouns.length === 1
+        ? nouns[0]
+        : 'fasteners';
   const isStart = site.step.kind === 'start';
   const of = site.step.part ? ` of ${withArticle(nameOf(site, site.step.part))}` : '';
   return {
@@ -124,6 +133,15 @@ export function fit(site: Site): Draft {
   const [fastener] = fastenersOf(site);
   const count = countOf(fastener);
   const held = listed(heldParts(fastener).map((part) => withArticle(nameOf(site, part))));
+  if (kindOf(site, fastener).destructive && comesBackOnNut(fastener.refit?.as ?? ''))
+    return {
+      verb: 'Set',
+      count,
+      thing: `${count === 1 ? 'nut' : 'nuts'} for the ${count === 1 ? 'screw' : 'screws'} of ${held}`,
+      where: placeWords(site, fastener.id),
+      notes: notesIn(site),
+      done: stateWords(count, 'set'),
+    };
   return {
     verb: kindOf(site, fastener).refitVerb,
     plate: plateOf(fastener),

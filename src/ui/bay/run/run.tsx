@@ -1,6 +1,7 @@
 'use client';
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import type { RunStart } from '@/contracts/views';
+import { answersEachLine } from '@/core/planning';
 import { itemKey, type Point, type ItemRef } from '@/core/document';
 import {
   currentSteps,
@@ -203,7 +204,7 @@ function Panel({ bay, fallen }: { bay: Bay; fallen: Fallen[] }) {
   if (!now) return <FitPanel bay={bay} />;
   const [{ step }] = now.actions;
   if (now.kind === 'gate' && 'gate' in step)
-    return step.gate === 'test' ? (
+    return answersEachLine(step.gate) ? (
       <TestPanel key={now.key} bay={bay} step={step} />
     ) : (
       <GatePanel key={now.key} bay={bay} step={step} />

@@ -1,4 +1,5 @@
 'use client';
+import type { CheckFact, GateKind } from '@/core/planning';
 import type { RefitStep, WordedCheck } from '@/core/telling';
 import { useEffect, useRef, useState } from 'react';
 import { arrivalLineOf, hasFailedTest, testResult, type TestResult, type CheckedLine } from '@/core/bay';
@@ -13,6 +14,27 @@ const RESULTS: [TestResult, string][] = [
   ['fail', 'Fails'],
   ['was-already-so', 'Same on arrival'],
 ];
+const YES_OR_NO: [TestResult, string][] = [
+  ['pass', 'Yes'],
+  ['fail', 'No'],
+];
+/** Lines that say how something stands, rather than what works: yes or no, and never the same as on arrival. */
+const STANDS: ReadonlySet<CheckFact> = new Set([
+  'srs-locked',
+  'latch-free',
+  'glass-path-clear',
+  'key-out',
+  'nobody-inside',
+  'lamp-on',
+  'lamp-out',
+]);
+/** What the bar says once every line is answered. */
+const ALL_ANSWERED: Partial<Record<GateKind, string>> = {
+  'before-power': 'Clear: battery on',
+  'airbag-lamp': 'Lamp out: go on',
+};
+/** Where a person may be hurt no line is answered along with others. */
+const ALONE: ReadonlySet<CheckFact> = new Set(['srs-joined', 'srs-locked', 'nobody-inside', 'lamp-on', 'lamp-out']);
 
 /** The test sheet before something closes: every function answered. A failed one keeps the gate shut until it is mended or a lead decides. */
 export function TestPanel({ bay, step }: { bay: Bay; step: RefitStep }) {
@@ -28,7 +50,8 @@ export function TestPanel({ bay, step }: { bay: Bay; step: RefitStep }) {
   const open = step.checks.filter((check) => !resultOf(check));
   const { seen, watch } = useSeen();
   // One tap answers only for what was read: never an airbag line, never one that was not in view.
-  const together = open.filter((check) => check.fact !== 'srs-joined' && seen.has(check.id));
+  const together = open.filter((check) => !ALONE.has(check.fact) && seen.has(check.id));
+  const areWell = together.some((check) => STANDS.has(check.fact)) ? 'are all right' : 'work';
   return (
     <section className="run-panel gate-panel" aria-live="polite">
       <div className="run-scroll" tabIndex={0}>
@@ -40,7 +63,7 @@ export function TestPanel({ bay, step }: { bay: Bay; step: RefitStep }) {
               <Noted fault={faultOf(check)} />
             </span>
             <span className="answers">
-              {RESULTS.map(([result, words]) => (
+              {(STANDS.has(check.fact) ? YES_OR_NO : RESULTS).map(([result, words]) => (
                 <button
                   key={result}
                   type="button"
@@ -76,7 +99,9 @@ export function TestPanel({ bay, step }: { bay: Bay; step: RefitStep }) {
             )
           }
         >
-          {together.length === open.length ? `All ${open.length} work` : `These ${together.length} in view work`}
+          {together.length === open.length
+            ? `All ${open.length} ${areWell}`
+            : `These ${together.length} in view ${areWell}`}
         </button>
       )}
       <button
@@ -88,10 +113,8 @@ export function TestPanel({ bay, step }: { bay: Bay; step: RefitStep }) {
         {failed
           ? 'Shut: a test failed'
           : all
-            ? step.procedure === null
-              ? 'Tested'
-              : 'Tested: close it'
-            : `${open.length} to test`}
+            ? (ALL_ANSWERED[step.gate!] ?? (step.procedure === null || step.late ? 'Tested' : 'Tested: close it'))
+            : `${open.length} to ${step.gate === 'test' ? 'test' : 'answer'}`}
       </button>
       <RunFoot bay={bay} />
     </section>

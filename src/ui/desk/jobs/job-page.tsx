@@ -20,6 +20,7 @@ import { CustomerCard } from './customer-card';
 import { HighVoltage } from './high-voltage';
 import { JobKits } from './job-kits';
 import { JobSchools } from './job-schools';
+import { JobSets } from './job-sets';
 import { RecordFrom } from './record-from';
 import { StageWords, TimeLeft } from './stage-words';
 import { nextWords, waitsOf } from './standing';
@@ -121,6 +122,7 @@ export function JobPage({
           <JobKits kits={kits} job={job.number} mayTake={mayRecord} />
           <BenchResults results={bench} names={visit.names} />
           <JobSchools job={job} mayChange={mayLook} />
+          <JobSets job={job} mayChange={mayRecord} />
         </div>
         <div className="sheet fill-scroll" tabIndex={0} aria-label="Procedures for this vehicle" role="region">
           <h2>Plan a teardown</h2>

@@ -47,8 +47,8 @@ export function OpenRun({
       .split('\n')
       .map((line) => line.trim())
       .filter(Boolean);
-    const { procedures, goals, options, fits } = asked;
-    const body = { procedures, goals, options, fits, job, order, trayBins, newParts };
+    const { procedures, goals, options, fits, sets } = asked;
+    const body = { procedures, goals, options, fits, sets, job, order, trayBins, newParts };
     const made = await run<{ id: string }>('POST', '/api/runs', body);
     if (!made) return;
     // On the tablet before it is shown: the network may be gone the next second.

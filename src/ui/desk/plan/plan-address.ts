@@ -7,16 +7,22 @@ export interface Asked {
   options: Record<string, string>;
   /** What new goes in where, as `fitText` writes it. */
   fits: string[];
+  /** What is tried as one, each set as people write it. */
+  sets?: string[];
   /** Lines of the tick list between apart and together, besides what goes in. */
   lines?: string[];
 }
 
 /** The address of a plan. */
-export function planAddress({ procedures, goals, options, fits, lines = [] }: Asked, job: number | null): string {
+export function planAddress(
+  { procedures, goals, options, fits, sets = [], lines = [] }: Asked,
+  job: number | null,
+): string {
   const query = new URLSearchParams();
   for (const id of procedures) query.append('procedure', id);
   for (const goal of goals) query.append('goal', goal);
   for (const fit of fits) query.append('fit', fit);
+  for (const set of sets) query.append('set', set);
   for (const line of lines) query.append('line', line);
   for (const [option, value] of Object.entries(options)) query.append(`option.${option}`, value);
   if (job) query.append('job', String(job));

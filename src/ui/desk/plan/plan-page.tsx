@@ -16,6 +16,7 @@ import { Answer } from './answer';
 import { Apart, Back, Between, OrderChoice } from './order';
 import { planAddress, type Asked } from './plan-address';
 import { areasOf } from '../../map';
+import { TriedAsOne } from './tried-as-one';
 import { usePlan } from './use-plan';
 import { Unverified } from './unverified';
 
@@ -50,14 +51,14 @@ export function PlanPage({ view, asked: first, jobs, forJob, mayOpen }: PlanPage
   const [drawing, setDrawing] = useState(false);
   const [asking, setAsking] = useState(first.goals.length === 0);
   const [tab, setTab] = useState<Tab>('apart');
-  const { goals, options } = asked;
+  const { goals, options, sets } = asked;
   // A zone or a new part is fetched from the server first: until then the page shows what it has.
   const isHere = view.documents.length === asked.procedures.length && asked.fits.join() === first.fits.join();
   const question = useMemo((): PlannerQuestion | null => {
     const { documents, ownKinds, policy } = view;
     if (goals.length === 0 || !isHere) return null;
-    return { request: { documents, goals, options, order, policy: { ...policy, trayBins } }, ownKinds };
-  }, [view, goals, options, order, trayBins, isHere]);
+    return { request: { documents, goals, options, order, sets, policy: { ...policy, trayBins } }, ownKinds };
+  }, [view, goals, options, order, sets, trayBins, isHere]);
   const planning = usePlan(question);
   const { result } = planning;
   const plan = result?.ok ? result.plan : null;
@@ -101,6 +102,7 @@ export function PlanPage({ view, asked: first, jobs, forJob, mayOpen }: PlanPage
         <div className="plan-ask sheet">
           <OptionChoices options={view.options} chosen={asked.options} onChoose={(options) => ask({ options })} />
           <Goals view={view} asked={asked} forJob={forJob} ask={ask} />
+          <TriedAsOne view={view} asked={asked} ask={ask} />
         </div>
       )}
       {result && !result.ok && (

@@ -1,0 +1,195 @@
+import { describe, expect, it } from 'vitest';
+import { fixture } from '@tests/support/fixture';
+import type { ProcedureDocument } from '../../document';
+import { checkProcedure, hasErrors } from '../../planning';
+import { makePlan } from './plan';
+import type { Plan } from './plan-types';
+
+const load = (name: string): ProcedureDocument => JSON.parse(fixture(`ways-back/${name}.json`)) as ProcedureDocument;
+
+function planOf(names: string[], goals: string[], sets: string[] = []): Plan {
+  const planned = makePlan({ documents: names.map(load), goals, options: {}, sets });
+  if (!planned.ok) throw new Error(planned.problems.map(({ message }) => message).join(' '));
+  return planned.plan;
+}
+
+/** What the hand does, gates and power among it, in order; with “|” between what one step holds together. */
+const keysOf = (plan: Plan) => plan.steps.refit.flatMap(({ actions }) => actions);
+/** Where each of these stands: they must be in ascending order. */
+function inOrder(plan: Plan, keys: string[]): void {
+  const all = keysOf(plan);
+  expect(keys.filter((key) => !all.includes(key))).toEqual([]);
+  expect(all.filter((key) => keys.includes(key))).toEqual(keys);
+}
+const gate = (plan: Plan, key: string) => plan.refit.find((step) => step.key === key)!;
+const lines = (plan: Plan, key: string) => gate(plan, key).checks.map(({ fact }) => fact);
+
+// Common practice, no source: each case is one sentence of how putting back goes, docs/model.md.
+describe('the hand’s way back', () => {
+  it.each([
+    'plug-in-sight',
+    'two-grilles',
+    'rear-bench',
+    'belt-pillar',
+    'set-door',
+    'kick-crossover',
+    'crank-clip',
+    'rivet-nuts',
+    'sensor-card',
+  ])('%s is a sound procedure', (name) => {
+    expect(hasErrors(checkProcedure(load(name)).remarks)).toBe(false);
+  });
+
+  it('plugs a speaker in before it is screwed home, though its plug was recorded as in sight', () => {
+    inOrder(planOf(['plug-in-sight'], ['woofer']), [
+      'gate:closing-in:plug-in-sight/woofer',
+      'place:plug-in-sight/woofer',
+      'join:plug-in-sight/plug',
+      'seat:plug-in-sight/woofer',
+      'start:plug-in-sight/s4',
+      'tighten:plug-in-sight/s4',
+      'gate:test:plug-in-sight/shield',
+      'gate:closing-in:plug-in-sight/shield',
+      'seat:plug-in-sight/shield',
+      'gate:clips:plug-in-sight/card',
+      'gate:closing-in:plug-in-sight/card',
+      'place:plug-in-sight/card',
+      'join:plug-in-sight/cable',
+      'gate:test:plug-in-sight/card',
+      'seat:plug-in-sight/card',
+      'gate:test:hand-over',
+    ]);
+  });
+
+  it('feels the cable with the card hanging, though the speaker played before the shield was sealed', () => {
+    const plan = planOf(['plug-in-sight'], ['woofer']);
+    expect(lines(plan, 'gate:test:plug-in-sight/card')).toEqual(['joined-and-moving']);
+    expect(lines(plan, 'gate:test:plug-in-sight/shield')).toContain('works');
+  });
+
+  it('keeps both grilles off until both speakers played', () => {
+    const plan = planOf(['two-grilles'], ['speaker-left', 'speaker-right']);
+    const keys = keysOf(plan);
+    const tests = keys.filter((key) => key.startsWith('gate:test:'));
+    expect(tests).toHaveLength(1);
+    expect(lines(plan, tests[0])).toHaveLength(4);
+    for (const grille of ['grille-left', 'grille-right'])
+      expect(keys.indexOf(`seat:two-grilles/${grille}`)).toBeGreaterThan(keys.indexOf(tests[0]));
+  });
+
+  it('says what comes off again where the battery has to wait for the bolster over a seat back', () => {
+    const plan = planOf(['quarter-behind-seat', 'rear-bench'], ['quarter-behind-seat/speaker']);
+    inOrder(plan, [
+      'seat:quarter-behind-seat/quarter',
+      'join:rear-bench/srs',
+      'seat:rear-bench/bolster',
+      'tighten:rear-bench/b1',
+      'gate:before-power:before-power',
+      'batteryOn',
+      'gate:airbag-lamp:airbag-lamp',
+      'gate:test:power/quarter-behind-seat',
+      'seat:rear-bench/base',
+    ]);
+    expect(gate(plan, 'gate:test:power/quarter-behind-seat').notes).toEqual([
+      'No power before every SRS connector is plugged in and its parts are home, so this test comes with the side bolster, the seat back and the quarter trim already closed. If it fails, those come off again.',
+    ]);
+  });
+
+  it('tries a belt sensor before its pillar closes, and counts the clips of what closes no cavity as a line of its seat', () => {
+    const plan = planOf(['belt-pillar'], ['sensor']);
+    inOrder(plan, [
+      'tighten:belt-pillar/s1',
+      'gate:test:belt-pillar/upper',
+      'gate:clips:belt-pillar/upper',
+      'seat:belt-pillar/upper',
+      'seat:belt-pillar/lower',
+    ]);
+    expect(keysOf(plan)).not.toContain('gate:clips:belt-pillar/lower');
+    expect(plan.refit.find(({ key }) => key === 'seat:belt-pillar/lower')!.notes.join()).toContain(
+      'Count the push clips',
+    );
+  });
+
+  it('tries a set as one before either of its zones closes; without it each for itself', () => {
+    const names = ['set-door', 'kick-crossover'];
+    const goals = ['set-door/tweeter', 'kick-crossover/crossover'];
+    const plan = planOf(names, goals, ['set-door/tweeter,kick-crossover/crossover']);
+    const keys = keysOf(plan);
+    const test = keys.indexOf('gate:test:set/set-1');
+    expect(lines(plan, 'gate:test:set/set-1')).toHaveLength(4);
+    expect(keys.indexOf('seat:set-door/sail')).toBeGreaterThan(test);
+    expect(keys.indexOf('seat:kick-crossover/kick')).toBeGreaterThan(test);
+    const apart = keysOf(planOf(names, goals));
+    expect(apart.filter((key) => key.startsWith('gate:test:')).sort()).toEqual([
+      'gate:test:kick-crossover/kick',
+      'gate:test:set-door/sail',
+    ]);
+  });
+
+  it('counts only the members of a set that the job opens, and names one that nothing is called', () => {
+    const alone = planOf(['set-door'], ['tweeter'], ['tweeter,kick-crossover/crossover']);
+    expect(keysOf(alone)).toContain('gate:test:set-door/sail');
+    const wrong = makePlan({
+      documents: [load('set-door')],
+      goals: ['tweeter'],
+      options: {},
+      sets: ['tweeter,woofer'],
+    });
+    expect(wrong).toMatchObject({
+      ok: false,
+      problems: [{ code: 'set-unknown', message: 'Tried as one: nothing here is called “woofer”.' }],
+    });
+  });
+
+  it('puts the C-clip into its crank before that is pushed on, and runs the glass by crank before the card is offered', () => {
+    const plan = planOf(['crank-clip'], ['woofer']);
+    inOrder(plan, [
+      'gate:closing-in:crank-clip/card',
+      'place:crank-clip/card',
+      'seat:crank-clip/card',
+      'fit:crank-clip/clip',
+      'place:crank-clip/crank',
+      'seat:crank-clip/crank',
+    ]);
+    expect(lines(plan, 'gate:closing-in:crank-clip/card')).toContain('glass-path-clear');
+    expect(gate(plan, 'gate:closing-in:crank-clip/card').notes).toEqual([
+      'Slip the window crank on its shaft to run the glass.',
+    ]);
+  });
+
+  it('sets rivet nuts before the speaker is offered and before its cavity is looked into; their screws are started, then tightened', () => {
+    const plan = planOf(['rivet-nuts'], ['woofer']);
+    inOrder(plan, [
+      'fit:rivet-nuts/r1',
+      'gate:closing-in:rivet-nuts/woofer',
+      'place:rivet-nuts/woofer',
+      'seat:rivet-nuts/woofer',
+      'start:rivet-nuts/r1',
+      'tighten:rivet-nuts/r1',
+    ]);
+    expect(lines(plan, 'gate:closing-in:rivet-nuts/woofer')).toContain('swarf');
+    const titles = plan.steps.refit.map(({ title }) => title);
+    expect(titles).toContain('Set 4 nuts for the screws of the door woofer');
+    expect(titles).toContain('Start 4 screws of the door woofer by hand');
+  });
+
+  it('joins a sensor’s plug with its card in the hand, tests what needs power once that card is home, and says so', () => {
+    const plan = planOf(['sensor-card'], ['woofer']);
+    inOrder(plan, [
+      'seat:sensor-card/sensor',
+      'place:sensor-card/card',
+      'join:sensor-card/srs',
+      'gate:test:sensor-card/card',
+      'seat:sensor-card/card',
+      'tighten:sensor-card/s1',
+      'gate:before-power:before-power',
+      'batteryOn',
+      'gate:airbag-lamp:airbag-lamp',
+      'gate:test:power/sensor-card',
+    ]);
+    expect(lines(plan, 'gate:test:sensor-card/card')).toEqual(['srs-locked']);
+    expect(gate(plan, 'gate:test:power/sensor-card').notes.join()).toContain(
+      'comes with the door card and the water shield already closed',
+    );
+  });
+});
