@@ -66,6 +66,9 @@ const itemFields = {
   took: Joi.number().integer().min(0).max(36_000),
 };
 
+/** How many people it takes. */
+const hands = Joi.valid(1, 2);
+
 const part = Joi.object({
   ...itemFields,
   kind: short.required(),
@@ -79,6 +82,7 @@ const part = Joi.object({
   regions: Joi.object()
     .pattern(/^[^:/@\s]{1,80}$/, points.min(3))
     .max(50),
+  hands,
 });
 
 const refit = Joi.object({
@@ -147,6 +151,8 @@ const work = Joi.object({
   for: short,
   while: Joi.valid('open'),
   replaces: reference,
+  dries: Joi.number().integer().min(1).max(604_800),
+  hands,
 });
 
 const applies = Joi.object({

@@ -66,7 +66,8 @@ const notSkipped = (title: string) => `an airbag system: “${lowerFirst(title)}
 /** Apart, only what protects a person is a gate: parts come off in the order they really came off in. */
 function tooEarlyApart(basis: RunBasis, state: RunState, key: string): string | null {
   const { graph } = basis;
-  const { needs } = graph.nodes[graph.idOf.get(key)!];
+  const id = graph.idOf.get(key);
+  const needs = id === undefined ? [] : graph.nodes[id].needs;
   const open = needs.map((id) => graph.nodes[id].key).find((need) => SAFE.has(need) && !state.done.has(need));
   return open ? `before “${lowerFirst(apartTitle(basis, open))}”` : null;
 }

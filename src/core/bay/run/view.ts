@@ -145,12 +145,16 @@ function removalSteps(graph: ActionGraph, plan: RunPlan, state: RunState): RunSt
   if (round) {
     const { steps, waitsFor } = roundSteps(graph, plan, state);
     const planned = new Set([...steps.flatMap(({ actions }) => actions), ...round.stillOut]);
-    const more = [...state.done.keys()].flatMap((key) => (planned.has(key) ? [] : (findAction(graph, key) ?? [])));
+    const more = [...state.done.keys()].flatMap((key) =>
+      planned.has(key) || graph.dries.has(key) ? [] : (findAction(graph, key) ?? []),
+    );
     const all = [...steps, ...more.map((action) => handStepOf(graph, action))];
     return apartSteps(graph, all, state, (key) => waitsFor[key] ?? []);
   }
   const elsewhere = new Set([...plan.removal, ...plan.fit.flatMap(({ actions }) => actions), ...plan.backWork]);
-  const extra = [...state.done.keys()].flatMap((key) => (elsewhere.has(key) ? [] : (findAction(graph, key) ?? [])));
+  const extra = [...state.done.keys()].flatMap((key) =>
+    elsewhere.has(key) || graph.dries.has(key) ? [] : (findAction(graph, key) ?? []),
+  );
   const steps = withFound(graph, [...plan.steps, ...extra.map((action) => handStepOf(graph, action))]);
   return apartSteps(graph, steps, state, (key) => plan.waitsFor[key] ?? []);
 }

@@ -41,7 +41,9 @@ export function plannedRefit(
   state: Pick<RunState, 'done' | 'rounds' | 'past' | 'testLog'>,
 ): KnownRefit {
   const backWork = plan.backWork.flatMap((key) => graph.idOf.get(key) ?? []);
-  const doneKeys = [...state.done.keys()].filter((key) => findAction(graph, key) && !plan.backWork.includes(key));
+  const doneKeys = [...state.done.keys()].filter(
+    (key) => graph.idOf.has(key) && findAction(graph, key) && !plan.backWork.includes(key),
+  );
   const { check } = state.rounds.at(-1) ?? { check: null };
   const retest = [...(check === null ? [] : nodesOfCheck(graph, check)), ...untested(graph, plan, state)];
   const of = [...retest, ...doneKeys].join('\n');
@@ -52,7 +54,12 @@ export function plannedRefit(
   const all = [...done, ...due];
   const { steps, actions, waitsFor } = goesBackOldWay(plan)
     ? followRefitBefore7(graph, all, plan.refit, backWork, retest)
-    : followRefit(graph, all, plan.refit, { backWork, retest, sets: plan.sets });
+    : followRefit(graph, all, plan.refit, {
+        backWork,
+        retest,
+        sets: plan.sets,
+        drying: new Map(Object.entries(plan.drying ?? {})),
+      });
   const worded = wordRefit(graph, actions).map((step) => ({ ...step, bin: plan.bins[itemKey(step)] ?? null }));
   const dueActions = due.map((id) => graph.nodes[id].action!);
   const known: KnownRefit = {

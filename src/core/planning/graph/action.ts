@@ -2,7 +2,8 @@ import type { Place } from './costs';
 import { stepKey } from './step-ref';
 
 /** What is done to an item on the way out, or to the vehicle as a whole. */
-export type RemovalType = 'release' | 'undo' | 'free' | 'peel' | 'takeOff' | 'work' | 'check' | 'batteryOff' | 'wait';
+export type RemovalType =
+  'release' | 'undo' | 'free' | 'peel' | 'takeOff' | 'work' | 'dry' | 'check' | 'batteryOff' | 'wait';
 
 /** One thing a technician does, with its price. `key` is unique in a plan: "release:kite-rear-door/s1". */
 export interface Action {

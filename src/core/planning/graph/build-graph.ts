@@ -12,6 +12,7 @@ export function buildGraph(documents: ProcedureDocument[], settings: GraphOption
   const graph: ActionGraph = {
     nodes: [],
     idOf: new Map(),
+    dries: new Map(),
     orderEdges: [],
     missingProcedures: [],
     presence: new Map(),
@@ -67,5 +68,9 @@ function addItemNodes(graph: ActionGraph, document: ProcedureDocument): void {
   }
   for (const fastener of here(index.fasteners)) add(fastener.id, [make.release(fastener)]);
   for (const link of here(index.links)) add(link.id, [make.undo(link)]);
-  for (const work of here(index.works)) add(work.id, [make.work(work)]);
+  for (const work of here(index.works)) {
+    add(work.id, [make.work(work)]);
+    const dry = make.dry(work);
+    if (dry) graph.dries.set(dry.key, dry);
+  }
 }

@@ -32,6 +32,8 @@ export interface OrderEdge {
 export interface ActionGraph {
   nodes: GraphNode[];
   idOf: Map<string, number>;
+  /** Waiting for work to dry, by key: "dry:kite-rear-door/primer". No node waits for it; it is put where nothing else can be done. */
+  dries: Map<string, Action>;
   orderEdges: OrderEdge[];
   documents: Map<string, ProcedureDocument>;
   indexes: Map<string, ItemIndex>;
@@ -65,4 +67,4 @@ export const nodeIdOf = (graph: Pick<ActionGraph, 'idOf'>, ref: NodeRef): number
 
 /** The action a step's name stands for; undefined where the graph has none of that name. */
 export const findAction = (graph: ActionGraph, key: string): Action | undefined =>
-  graph.nodes[graph.idOf.get(key) ?? -1]?.action ?? undefined;
+  graph.nodes[graph.idOf.get(key) ?? -1]?.action ?? graph.dries.get(key);

@@ -38,6 +38,8 @@ export interface ItemActions {
   /** Only an area of a part is peeled back: its share of the time. */
   peel(part: Part, region: string): Action;
   work(work: Work): Action;
+  /** Waiting until work has dried, cured or cooled; null where it need not. */
+  dry(work: Work): Action | null;
   /** A part that hangs by nothing goes aside with the tool still in hand; a tethered one needs the bare hand. */
   takeOff(part: Part): Action;
 }
@@ -119,6 +121,9 @@ export function itemActionsOf(
     work(work) {
       const kind = workKindOf(work.kind);
       return make('work', work.id, work.tool ?? kind.tool, work.seconds ?? kind.seconds);
+    },
+    dry(work) {
+      return work.dries ? make('dry', work.id, 'hand', work.dries) : null;
     },
     takeOff(part) {
       const tethered = document.links.some((link) => link.joins.includes(part.id));

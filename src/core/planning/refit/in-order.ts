@@ -69,7 +69,7 @@ class Line {
     const steps = hold.flat();
     const tests = this.dueIn(steps);
     const [held, before] = [tests.filter(({ isHeld }) => isHeld), tests.filter(({ isHeld }) => !isHeld)];
-    const guards: string[] = [];
+    const guards: string[] = this.dryFirst(steps);
     if (this.wantsPower(steps, before)) guards.push(...this.power());
     for (const test of before) guards.push(...this.test(test));
     for (const at of steps)
@@ -102,6 +102,18 @@ class Line {
     const notes = barredBy ? left.filter(({ powered }) => powered).map(({ check }) => noPower(check, barredBy)) : [];
     if (checks.length || notes.length)
       this.put({ ...this.vehicleGate('test', 'hand-over', checks), notes, saysWhere: true }, all);
+  }
+
+  /** Waits until what is about to be closed over has dried, as far as the steps before have not taken that long. */
+  private dryFirst(steps: readonly number[]): string[] {
+    return steps.flatMap((at) => {
+      const dry = this.back.drying.get(at);
+      const spent = this.ordered.reduce((sum, { action }) => sum + action.ms, 0);
+      if (!dry || dry.ms <= spent || this.ordered.some(({ action }) => action.key === dry.key)) return [];
+      const { procedure, item, side, place } = this.graph.dries.get(dry.key)!;
+      const wait = gateAction('clips', { key: dry.key, procedure, item, side, place }, []);
+      return [this.put({ ...wait, type: 'dry', gate: null, ms: dry.ms - spent }, [])];
+    });
   }
 
   private lastLines = (): GateCheck[] =>

@@ -1,12 +1,12 @@
 import { append } from '../../lists';
 import { fastenerKindOf } from '../../trade';
 import { heldParts, itemKey } from '../../document';
-import { nodeIdOf, reachable, type Action, type ActionGraph } from '../graph';
+import { bindCraft, nodeIdOf, reachable, type Action, type ActionGraph } from '../graph';
 import { bindHands } from './hands';
 import type { RefitGraph } from './refit-graph';
 import type { RefitAction } from './refit-step';
 import { goesInto, stepsFor } from './refit-steps';
-import { Waits } from './waits';
+import { Waits } from '../graph';
 
 /**
  * The inverse of what was done: inverse steps with inverse edges, and the rules of the hand's way back on top, each as far as it closes no loop. An edge is turned round only where the
@@ -41,8 +41,15 @@ export function invert(graph: ActionGraph, done: number[], back: number[] = []):
     for (const [before, then] of turned(graph, made, done, orderOf, rules)) refit.waits.bind(before, then);
   });
   startAllThenTighten(graph, refit);
+  bindCraft(graph, refit.waits, worksOf(refit));
   return refit;
 }
+
+/** What is done and undone to the car on the way back. */
+const worksOf = ({ steps }: RefitGraph) =>
+  steps.flatMap(({ type, procedure, item }, at) =>
+    type === 'work' || type === 'restore' ? [{ at, procedure: procedure!, item, isUndone: type === 'restore' }] : [],
+  );
 
 /** Steps and turned edges, before the hand's rules are added. */
 type Made = Pick<RefitGraph, 'steps' | 'before' | 'first' | 'last'>;

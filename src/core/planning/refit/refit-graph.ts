@@ -1,5 +1,5 @@
 import type { RefitAction } from './refit-step';
-import type { Waits } from './waits';
+import type { Waits } from '../graph';
 
 /** Refit steps with what must come before what, by position in `steps`. */
 export interface RefitGraph {

@@ -3,7 +3,7 @@ import { itemKey, type ItemRef, type Leaving } from '../../document';
 
 /** What is done to put an item back. */
 export type RefitType =
-  'place' | 'join' | 'seat' | 'start' | 'tighten' | 'fit' | 'seal' | 'restore' | 'work' | 'gate' | 'batteryOn';
+  'place' | 'join' | 'seat' | 'start' | 'tighten' | 'fit' | 'seal' | 'restore' | 'work' | 'dry' | 'gate' | 'batteryOn';
 
 /** The points that must be passed before closing. */
 export type GateKind = 'clips' | 'closing-in' | 'test' | 'before-power' | 'airbag-lamp' | 'after-power';

@@ -87,6 +87,7 @@ export function plainStepsFor(graph: ActionGraph, action: Action): RefitAction[]
     case 'batteryOff':
       return [step('batteryOn', action.tool, BATTERY_ON_SECONDS)];
     case 'check':
+    case 'dry':
     case 'wait':
       return [];
   }

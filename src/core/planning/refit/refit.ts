@@ -1,8 +1,8 @@
 import { itemKey, type ItemRef } from '../../document';
 import { findPartKind, findZone } from '../../trade';
-import type { ActionGraph } from '../graph';
+import { stepKey, type ActionGraph } from '../graph';
 import { coversOf } from './covers';
-import { coverFirst, gatesOf, type PlacedGate, sitesOf } from './gates';
+import { coverFirst, gatesOf, type PlacedGate, type Site, sitesOf } from './gates';
 import { holdsOf } from './hands';
 import { type Power, powerOf } from './power';
 import { invert } from './invert';
@@ -19,6 +19,8 @@ export interface WayBack {
   power: Power;
   /** What is looked at last, with everything closed: the latch of a door whose panel was off, the new sound. */
   atTheEnd: GateCheck[];
+  /** Before what is offered something has to dry first: position of the step to the key of the wait and the milliseconds it has left from the beginning. */
+  drying: ReadonlyMap<number, { key: string; ms: number }>;
 }
 
 /** What shapes a way back besides what was done. */
@@ -28,6 +30,8 @@ export interface BackOptions {
   /** Node ids that are tried again though nothing of them was undone. */
   retest?: readonly number[];
   sets?: readonly TestSet[];
+  /** What still dries when putting back begins, by key of its wait, with the milliseconds it has left. */
+  drying?: ReadonlyMap<string, number>;
 }
 
 /**
@@ -37,7 +41,7 @@ export interface BackOptions {
 export function wayBackOf(
   graph: ActionGraph,
   doneInOrder: readonly number[],
-  { backWork = [], retest = [], sets = [] }: BackOptions = {},
+  { backWork = [], retest = [], sets = [], drying = new Map() }: BackOptions = {},
 ): WayBack {
   const undone = doneInOrder.filter((id) => graph.nodes[id].action);
   const replaced = replacedParts(graph, [...undone, ...retest]);
@@ -59,7 +63,14 @@ export function wayBackOf(
   mountBeforeHiding(refit, trials);
   const power = powerOf(graph, refit, trials, undone);
   refit.holds = holdsOf(refit);
-  return { refit, gates: gatesOf(graph, refit, sites), trials, power, atTheEnd: lastLines(graph, undone, panels) };
+  return {
+    refit,
+    gates: gatesOf(graph, refit, sites),
+    trials,
+    power,
+    atTheEnd: lastLines(graph, undone, panels),
+    drying: dryFirst(graph, sites, drying),
+  };
 }
 
 const kindOf = (graph: ActionGraph, { procedure, item }: ItemRef) =>
@@ -79,4 +90,17 @@ function lastLines(graph: ActionGraph, undone: readonly number[], panels: readon
       : [];
   });
   return [...new Map([...sounds, ...latches].map((check) => [check.id, check])).values()];
+}
+
+/** What is closed over work that still dries waits for it. */
+function dryFirst(graph: ActionGraph, sites: readonly Site[], drying: ReadonlyMap<string, number>): WayBack['drying'] {
+  const first = new Map<number, { key: string; ms: number }>();
+  for (const { closing, covered } of sites)
+    for (const id of covered) {
+      const { type, procedure, item } = graph.nodes[id].ref;
+      const key = stepKey({ type: 'dry', procedure, item });
+      const ms = type === 'work' ? drying.get(key) : undefined;
+      if (ms !== undefined && ms > (first.get(closing)?.ms ?? 0)) first.set(closing, { key, ms });
+    }
+  return first;
 }

@@ -17,6 +17,8 @@ export interface StepCost {
 /** Steps in a chosen order, with their price and that of the recorded order. */
 export interface OrderedSteps {
   steps: HandStep[];
+  /** Direct precedence of these steps, by position. */
+  before: number[][];
   cost: StepCost;
   recorded: Pick<StepCost, 'seconds' | 'toolChanges'>;
 }
@@ -53,6 +55,7 @@ function orderSteps(
   const pricedRecorded = priceOrder(problem, recorded);
   return {
     steps: sequence.map((at) => steps[at]),
+    before: sequence.map((at) => before[at].map((need) => sequence.indexOf(need))),
     cost: {
       seconds: priced.costMs / 1000,
       toolChanges: priced.toolChanges,

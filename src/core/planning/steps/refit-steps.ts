@@ -99,6 +99,7 @@ const KIND_OF: Record<RefitAction['type'], RefitStepKind> = {
   seal: 'seat',
   restore: 'work',
   work: 'work',
+  dry: 'work',
 };
 
 function describe(graph: ActionGraph, group: RefitAction[]): Grouped {

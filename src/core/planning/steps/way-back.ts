@@ -40,15 +40,18 @@ export function backInOrder(graph: ActionGraph, { back, order }: BackSteps, step
   };
 }
 
-/** Each gate is a step of its own, and so is power. */
+/** What is put in once the order is known, besides gates. */
+const LONE: Partial<Record<RefitAction['type'], HandStep['kind']>> = { batteryOn: 'power', dry: 'work' };
+
+/** Each gate is a step of its own, and so are power and waiting. */
 function stepsWithGates(steps: HandStep[], ordered: OrderedAction[]): HandStep[] {
   const stepOf = new Map(steps.flatMap((step) => step.actions.map((key) => [key, step] as const)));
   return [...new Set(ordered.map(({ action }) => stepOf.get(action.key) ?? gateStep(action)))];
 }
 
 const gateStep = ({ key, type, procedure, item, tool, ms, place }: RefitAction): HandStep => ({
-  key: type === 'gate' ? `gate=${key}` : `power=${key}`,
-  kind: type === 'gate' ? 'gate' : 'power',
+  key: `${LONE[type] ?? 'gate'}=${key}`,
+  kind: LONE[type] ?? 'gate',
   procedure,
   part: procedure === null ? null : item,
   actions: [key],

@@ -1,5 +1,5 @@
 import { append } from '../../lists';
-import type { Action, ActionGraph, Precedence } from '../../planning';
+import { type Action, type ActionGraph, inCraftOrder, type Precedence } from '../../planning';
 import { itemKey, regionShares } from '../../document';
 
 /** The chosen actions by when they are done: on the way out, between apart and together, on the way back. */
@@ -24,8 +24,14 @@ export function byPhase(graph: ActionGraph, precedence: Precedence): ByPhase {
   };
   actions.forEach((_, at) => pull(at, phase[at]));
   return {
-    apart: pickFrom(precedence, (at) => phase[at] === order.apart),
-    fit: pickFrom(precedence, (at) => phase[at] === order.fit),
+    apart: inCraftOrder(
+      graph,
+      pickFrom(precedence, (at) => phase[at] === order.apart),
+    ),
+    fit: inCraftOrder(
+      graph,
+      pickFrom(precedence, (at) => phase[at] === order.fit),
+    ),
     back: actions.filter((_, at) => phase[at] === order.back),
   };
 }

@@ -65,6 +65,8 @@ export interface PlannedStep {
   where: Sentence;
   tool: string;
   seconds: number;
+  /** How many people it takes. */
+  hands: 1 | 2;
   bins: number[];
   /** The chain of reasons down to the goal; empty on the way back. */
   why: Sentence[];
@@ -90,6 +92,12 @@ export interface Plan {
   refit: RefitStep[];
   /** What is tried as one, of what the plan opens. */
   sets: TestSet[];
+  /** What still dries when putting back begins, by key of its wait, with the milliseconds it has left. */
+  drying: Record<string, number>;
+  /** Seconds of waiting for work to dry that nothing else of the job fills; no part of the work's time. */
+  waitSeconds: number;
+  /** Seconds of a second person, for what one does not do alone. */
+  secondHandsSeconds: number;
   /** The removal's steps as a run follows them. */
   handSteps: HandStep[];
   /** Work between apart and together, in order, and the steps it makes. */

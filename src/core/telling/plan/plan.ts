@@ -27,6 +27,7 @@ import {
   type OrderedSteps,
   orderRemoval,
   planRefit,
+  fillWaits,
 } from '../../planning';
 import {
   type RefitStep,
@@ -144,15 +145,21 @@ function assemble(
     request.order,
     control,
   );
-  const fitIds = between.steps.flatMap((step) => step.actions.map((key) => graph.idOf.get(key)!));
+  const filled = fillWaits(graph, between.steps, between.before);
+  // What is waited for is no work of its own.
+  const fitIds = filled.steps.flatMap((step) => step.actions.flatMap((key) => graph.idOf.get(key) ?? []));
   const removalIds = out.steps.flatMap((step) => step.actions.map((key) => graph.idOf.get(key)!));
   const { sets } = readSets(request.documents, request.sets ?? []);
-  const back = planRefit(graph, [...removalIds, ...fitIds], costs, control, { backWork, sets });
+  const back = planRefit(graph, [...removalIds, ...fitIds], costs, control, {
+    backWork,
+    sets,
+    drying: filled.left,
+  });
   const tray = planTray(graph.catalogue, trayEntries(graph, back.actions), policy.trayBins);
   const chains = reasonChains(graph, least, goals.keys());
   const why = (id: number) => reasonsFor(graph, chains, id, (one) => goals.has(one));
   const toolOf = new Map(
-    [...out.steps, ...between.steps, ...back.steps].flatMap((step) => step.actions.map((key) => [key, step.tool])),
+    [...out.steps, ...filled.steps, ...back.steps].flatMap((step) => step.actions.map((key) => [key, step.tool])),
   );
   const pricedMs = new Map(tasks.map(({ key, ms }) => [key, ms]));
   const planned = (id: number): PlannedAction => {
@@ -195,13 +202,17 @@ function assemble(
     waysTaken,
     refit,
     sets,
+    drying: Object.fromEntries(filled.left),
+    waitSeconds: (filled.waitedMs + sumOf(back.actions.filter(({ type }) => type === 'dry'))) / 1000,
+    secondHandsSeconds:
+      sumOf([...out.steps, ...filled.steps, ...back.steps].filter((step) => handsOf(graph, step) === 2)) / 1000,
     handSteps: out.steps,
     fit: fitted,
-    fitSteps: between.steps,
+    fitSteps: filled.steps,
     backWork: backWork.map((id) => graph.nodes[id].key),
     steps: {
       removal: plannedSteps(basis, out.steps, binsOf, (key) => why(graph.idOf.get(key)!)),
-      fit: plannedSteps(basis, between.steps, binsOf, (key) => why(graph.idOf.get(key)!)),
+      fit: plannedSteps(basis, filled.steps, binsOf, (key) => (graph.dries.has(key) ? [] : why(graph.idOf.get(key)!))),
       refit: plannedSteps(basis, back.steps, binsOf, () => []),
     },
     tools: toolsFor(graph, [...removal, ...fitted], refit),
@@ -233,6 +244,17 @@ function assemble(
   };
 }
 
+const sumOf = (all: readonly { ms: number }[]) => all.reduce((sum, { ms }) => sum + ms, 0);
+
+/** How many people a step takes: as many as the part or the work that it moves. */
+function handsOf(graph: ActionGraph, { kind, procedure, part, actions }: HandStep): 1 | 2 {
+  const index = graph.indexes.get(procedure ?? '');
+  const moves = kind === 'pull' || kind === 'offer' || kind === 'seat';
+  if (moves && index?.parts.get(part ?? '')?.hands === 2) return 2;
+  const works = actions.map((key) => index?.works.get(key.slice(key.indexOf('/') + 1)));
+  return works.some((work) => work?.hands === 2) ? 2 : 1;
+}
+
 /** The bins that a step's pieces go to or come from, ascending. */
 function binLookup(actions: { key: string; bin: number | null }[]): (keys: string[]) => number[] {
   const bins = new Map(actions.map(({ key, bin }) => [key, bin]));
@@ -260,6 +282,7 @@ function plannedSteps(
       where: words[at].where,
       tool,
       seconds: ms / 1000,
+      hands: handsOf(basis.graph, steps[at]),
       bins: binsOf(actions),
       why: reasons.map(({ text }) => text),
       because: reasons[0]?.short ?? null,
@@ -286,7 +309,9 @@ const ALLOWANCE = 0.15;
 
 /** How long taking apart and putting back take together. Waiting is in the steps where the shop knows its time. */
 function timeOf(removal: Action[], refit: RefitStep[], between: number, pace: Pace): Duration {
-  const seconds = [...removal, ...refit].map((step) => step.ms / 1000).filter((value) => value > 0);
+  const seconds = [...removal, ...refit]
+    .map((step) => (step.type === 'dry' ? 0 : step.ms / 1000))
+    .filter((value) => value > 0);
   const own = seconds.reduce((sum, one) => sum + one, 0);
   return durationOf(seconds, between + ALLOWANCE * (own + between), pace);
 }

@@ -45,6 +45,8 @@ export interface RunPlan {
   newParts: string[];
   /** Parts of several zones that are tried as one. */
   sets?: TestSet[];
+  /** What still dries when putting back begins, by key of its wait, with the milliseconds it has left. */
+  drying?: Record<string, number>;
   /** Procedures that were not recorded for exactly this vehicle, with what differs and what is not known. */
   unverified?: { procedure: string; differs: string[]; unknown: string[] }[];
   srsWaitSeconds?: number | null;
@@ -98,6 +100,7 @@ export function runPlanOf(
     removal: plan.removal.map((action) => action.key),
     refit: plan.refit.flatMap(({ gate, key }) => (gate ? [] : [key])),
     sets: plan.sets,
+    drying: plan.drying,
     steps: plan.handSteps,
     fit: plan.fitSteps,
     backWork: plan.backWork,

@@ -61,6 +61,8 @@ const FIELDS: Record<string, string> = {
   looseWith: 'what it lies loose with',
   offToSeat: 'what must be off to seat it',
   regions: 'its areas',
+  hands: 'how many people it takes',
+  dries: 'how long it dries',
   shape: 'its outline',
   at: 'its places',
   when: 'which options it is for',
@@ -93,7 +95,14 @@ const FIELDS: Record<string, string> = {
 };
 /** Fields of the document whose words are about several. */
 const SEVERAL = new Set(['applies', 'options', 'checks', 'cautions', 'routes', 'access', 'pairs', 'schools']);
-const UNITS: Record<string, string> = { length: ' mm', recess: ' mm', angle: '°', seconds: ' s', took: ' s' };
+const UNITS: Record<string, string> = {
+  length: ' mm',
+  recess: ' mm',
+  angle: '°',
+  seconds: ' s',
+  took: ' s',
+  dries: ' s',
+};
 /** Fields whose value is an item or a list of references. */
 const REFERENCES = new Set([
   'behind',

@@ -1,8 +1,12 @@
 import { workKindOf, capital, listed, withArticle } from '../../trade';
 import type { ActionGraph } from '../../planning';
+import { spanWords } from '../../shop';
 import { itemWords, parseReference, type ItemRef, type Work } from '../../document';
 import { regionsWords } from './refit';
 import { notesIn, notesOut, type Draft, type Site } from './step-site';
+
+/** A day's work, seconds: what dries longer keeps the vehicle. */
+const WORKING_DAY_S = 8 * 3600;
 
 /** One piece of work: what is done, where it is found again, what it leaves and with what. */
 export function workStep(site: Site): Draft {
@@ -16,6 +20,17 @@ export function workStep(site: Site): Draft {
       lines: work.undo ? [work.undo] : [],
       notes: notesIn(site),
       done: 'It is as it was',
+    };
+  if (type === 'dry')
+    return {
+      verb: 'Wait until',
+      thing: `${withArticle(name)} has dried`,
+      lines: [
+        `it takes ${spanWords(work.dries!)} from when it was done`,
+        ...(work.dries! > WORKING_DAY_S ? ['that is longer than a working day: the vehicle stays'] : []),
+      ],
+      notes: [],
+      done: 'It has dried',
     };
   const covers = coverWords(site, work);
   return {

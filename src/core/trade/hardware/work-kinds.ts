@@ -11,29 +11,50 @@ export interface WorkKind {
   caution: string | null;
   /** New equipment or wiring: tried before it is closed in. */
   isTested: boolean;
+  /** Its place in a craftsman's order of work: marking before cutting, cutting before priming, the new part after its wiring. Null: anywhere. */
+  rank: number | null;
 }
 
+/** The place of what is undone again: loops tied back, wires back in their retainers. */
+export const RESTORE_RANK = 12;
+
 const KINDS = {
-  'mark-out': { name: 'marking', verb: 'Mark out', tool: 'centre-punch', seconds: 60, caution: null, isTested: false },
-  'move-aside': { name: 'loom', verb: 'Move aside', tool: 'hand', seconds: 30, caution: null, isTested: false },
-  cut: { name: 'opening', verb: 'Cut', tool: 'shears', seconds: 180, caution: 'saw', isTested: false },
-  drill: { name: 'hole', verb: 'Drill', tool: 'drill', seconds: 60, caution: 'drill', isTested: false },
-  deburr: { name: 'edge', verb: 'Deburr', tool: 'file', seconds: 60, caution: 'sharp-edges', isTested: false },
-  seal: { name: 'edge', verb: 'Seal', tool: 'hand', seconds: 60, caution: null, isTested: false },
-  clean: { name: 'skin', verb: 'Clean', tool: 'hand', seconds: 60, caution: 'solvent', isTested: false },
-  damp: { name: 'skin', verb: 'Damp', tool: 'roller', seconds: 420, caution: 'heat', isTested: false },
-  'route-cable': { name: 'cable', verb: 'Route', tool: 'hand', seconds: 240, caution: null, isTested: false },
-  splice: { name: 'wires', verb: 'Splice', tool: 'crimp-tool', seconds: 120, caution: null, isTested: true },
-  fit: { name: 'new part', verb: 'Fit', tool: 'hand', seconds: 120, caution: null, isTested: true },
-  grease: { name: 'latch', verb: 'Grease', tool: 'hand', seconds: 45, caution: null, isTested: false },
-  're-pin': { name: 'plug', verb: 'Re-pin', tool: 'pick', seconds: 90, caution: null, isTested: true },
-  'put-on': { name: 'ring', verb: 'Put on', tool: 'hand', seconds: 120, caution: null, isTested: false },
-  join: { name: 'wires', verb: 'Join', tool: 'hand', seconds: 90, caution: null, isTested: false },
-  check: { name: 'polarity', verb: 'Check', tool: 'hand', seconds: 60, caution: null, isTested: false },
-  bag: { name: 'old part', verb: 'Bag and label', tool: 'hand', seconds: 30, caution: null, isTested: false },
-  tie: { name: 'cables', verb: 'Tie up', tool: 'hand', seconds: 45, caution: null, isTested: false },
-  pad: { name: 'loose cables', verb: 'Pad', tool: 'hand', seconds: 45, caution: null, isTested: false },
-  other: { name: 'work', verb: 'Do', tool: 'hand', seconds: 60, caution: null, isTested: false },
+  'mark-out': {
+    name: 'marking',
+    verb: 'Mark out',
+    tool: 'centre-punch',
+    seconds: 60,
+    caution: null,
+    isTested: false,
+    rank: 1,
+  },
+  'move-aside': {
+    name: 'loom',
+    verb: 'Move aside',
+    tool: 'hand',
+    seconds: 30,
+    caution: null,
+    isTested: false,
+    rank: 2,
+  },
+  cut: { name: 'opening', verb: 'Cut', tool: 'shears', seconds: 180, caution: 'saw', isTested: false, rank: 3 },
+  drill: { name: 'hole', verb: 'Drill', tool: 'drill', seconds: 60, caution: 'drill', isTested: false, rank: 3 },
+  deburr: { name: 'edge', verb: 'Deburr', tool: 'file', seconds: 60, caution: 'sharp-edges', isTested: false, rank: 4 },
+  seal: { name: 'edge', verb: 'Seal', tool: 'hand', seconds: 60, caution: null, isTested: false, rank: 6 },
+  clean: { name: 'skin', verb: 'Clean', tool: 'hand', seconds: 60, caution: 'solvent', isTested: false, rank: 5 },
+  damp: { name: 'skin', verb: 'Damp', tool: 'roller', seconds: 420, caution: 'heat', isTested: false, rank: 7 },
+  'route-cable': { name: 'cable', verb: 'Route', tool: 'hand', seconds: 240, caution: null, isTested: false, rank: 8 },
+  splice: { name: 'wires', verb: 'Splice', tool: 'crimp-tool', seconds: 120, caution: null, isTested: true, rank: 9 },
+  fit: { name: 'new part', verb: 'Fit', tool: 'hand', seconds: 120, caution: null, isTested: true, rank: 11 },
+  grease: { name: 'latch', verb: 'Grease', tool: 'hand', seconds: 45, caution: null, isTested: false, rank: 13 },
+  're-pin': { name: 'plug', verb: 'Re-pin', tool: 'pick', seconds: 90, caution: null, isTested: true, rank: 9 },
+  'put-on': { name: 'ring', verb: 'Put on', tool: 'hand', seconds: 120, caution: null, isTested: false, rank: 10 },
+  join: { name: 'wires', verb: 'Join', tool: 'hand', seconds: 90, caution: null, isTested: false, rank: 9 },
+  check: { name: 'polarity', verb: 'Check', tool: 'hand', seconds: 60, caution: null, isTested: false, rank: 14 },
+  bag: { name: 'old part', verb: 'Bag and label', tool: 'hand', seconds: 30, caution: null, isTested: false, rank: 12 },
+  tie: { name: 'cables', verb: 'Tie up', tool: 'hand', seconds: 45, caution: null, isTested: false, rank: 12 },
+  pad: { name: 'loose cables', verb: 'Pad', tool: 'hand', seconds: 45, caution: null, isTested: false, rank: 10 },
+  other: { name: 'work', verb: 'Do', tool: 'hand', seconds: 60, caution: null, isTested: false, rank: null },
 } satisfies Record<string, Omit<WorkKind, 'code'>>;
 
 /** Every kind of work, by code. */

@@ -2,7 +2,7 @@
 import Button from 'react-bootstrap/Button';
 import { MOTIONS, NAMED_TOOLS, PART_KINDS, capital } from '@/core/trade';
 import { heldParts, itemWords, indexItems, parseReference, type Part, type Point, boundsOf } from '@/core/document';
-import { listOrNothing, PickRow, Row, SelectRow, TextRow } from './fields';
+import { ChipRow, listOrNothing, PickRow, Row, SelectRow, TextRow } from './fields';
 import { useDrawingTools } from '../tools';
 import { Group } from './group';
 import { named, partChoices, type ItemProps } from './item-props';
@@ -94,6 +94,12 @@ export function PartFields({ document, item: part, change, mirrored }: ItemProps
               .join(', then ') || 'set in place',
           )}
         </p>
+        <ChipRow
+          label="People"
+          pressed={part.hands === 2 ? ['two'] : []}
+          options={[['two', 'takes two to bring in and out']]}
+          onToggle={() => change({ hands: part.hands === 2 ? undefined : 2 })}
+        />
         <PickRow
           label="Off while it is seated"
           picked={(part.offToSeat ?? []).map((text) => parseReference(text)?.item ?? text)}

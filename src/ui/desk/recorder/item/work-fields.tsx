@@ -90,6 +90,21 @@ export function WorkFields({ document, item: work, change }: ItemProps<Work>) {
           options={[['open', 'worth doing while it is open']]}
           onToggle={() => change({ while: work.while ? undefined : 'open' })}
         />
+        <NumberRow
+          label="Dries"
+          unit="min"
+          min={1}
+          max={10080}
+          empty="not at all"
+          value={work.dries === undefined ? undefined : Math.max(1, Math.round(work.dries / 60))}
+          onChange={(minutes) => change({ dries: minutes === undefined ? undefined : minutes * 60 })}
+        />
+        <ChipRow
+          label="People"
+          pressed={work.hands === 2 ? ['two'] : []}
+          options={[['two', 'takes two']]}
+          onToggle={() => change({ hands: work.hands === 2 ? undefined : 2 })}
+        />
         <SelectRow
           label="Tool"
           value={work.tool ?? ''}

@@ -1,4 +1,4 @@
-import { WORD, wordsFor } from '../graph';
+import { WORD, wordsFor } from './bits';
 
 /**
  * What must come before what among steps, by position, with all that follows from it at hand: a rule is added only where it closes no loop. A bit for each pair of steps; a rule costs
