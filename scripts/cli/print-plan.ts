@@ -26,6 +26,8 @@ export function printPlan(documents: ProcedureDocument[], plan: Plan): string {
     ...plan.steps.refit.flatMap(lines),
     '',
     `Total: likely ${minutes(time.likelySeconds)}, safe ${minutes(time.safeSeconds)}`,
+    ...(plan.waitSeconds > 0 ? [`Waiting for work to dry besides: ${minutes(plan.waitSeconds)}`] : []),
+    ...(plan.secondHandsSeconds > 0 ? [`A second person for ${minutes(plan.secondHandsSeconds)} of it`] : []),
     '',
     ...plan.ways,
     ...plan.cautions.map((caution) => `! ${caution.text}`),

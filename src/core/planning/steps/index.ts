@@ -1,4 +1,5 @@
 export { type FollowedRemoval, followRemoval } from './follow-removal';
+export { handsOf } from './hands-of';
 export { fillWaits } from './fill-waits';
 export { followRefit } from './follow-refit';
 export { orderRemoval, type OrderedSteps, planRefit, removalProblem } from './plan-steps';

@@ -28,6 +28,7 @@ import {
   orderRemoval,
   planRefit,
   fillWaits,
+  handsOf,
 } from '../../planning';
 import {
   type RefitStep,
@@ -245,15 +246,6 @@ function assemble(
 }
 
 const sumOf = (all: readonly { ms: number }[]) => all.reduce((sum, { ms }) => sum + ms, 0);
-
-/** How many people a step takes: as many as the part or the work that it moves. */
-function handsOf(graph: ActionGraph, { kind, procedure, part, actions }: HandStep): 1 | 2 {
-  const index = graph.indexes.get(procedure ?? '');
-  const moves = kind === 'pull' || kind === 'offer' || kind === 'seat';
-  if (moves && index?.parts.get(part ?? '')?.hands === 2) return 2;
-  const works = actions.map((key) => index?.works.get(key.slice(key.indexOf('/') + 1)));
-  return works.some((work) => work?.hands === 2) ? 2 : 1;
-}
 
 /** The bins that a step's pieces go to or come from, ascending. */
 function binLookup(actions: { key: string; bin: number | null }[]): (keys: string[]) => number[] {

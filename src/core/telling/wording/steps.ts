@@ -1,4 +1,4 @@
-import { findAction, readStepKey, type HandStep } from '../../planning';
+import { findAction, handsOf, readStepKey, type HandStep } from '../../planning';
 import { capital, ended, hasArticle, lowerFirst, say, unended, type Sentence } from '../../trade';
 import { gateWords } from './gates';
 import { linkStep } from './link-words';
@@ -19,7 +19,9 @@ function completeStep(basis: WordingBasis, step: HandStep): Completed {
   const index = step.procedure === null ? undefined : basis.graph.indexes.get(step.procedure);
   if (step.kind === 'gate' || !index) return complete(step, vehicleStep(basis, step, first));
   const pieces = step.actions.map((key) => readStepKey(key)!);
-  return complete(step, draftOf({ ...basis, step, index, pieces }));
+  const draft = draftOf({ ...basis, step, index, pieces });
+  const together = handsOf(basis.graph, step) === 2 ? ['two people: nobody does this alone'] : [];
+  return complete(step, { ...draft, lines: [...together, ...(draft.lines ?? [])] });
 }
 
 function vehicleStep({ graph, refit, wait }: WordingBasis, step: HandStep, key: string): Draft {

@@ -25,8 +25,10 @@ export function Answer({ view, plan, onMore }: AnswerProps) {
   );
 }
 
-function Time({ view: { labour }, plan: { time, cost, refitCost } }: { view: PlanView; plan: Plan }) {
-  const price = labour && moneyWords(wholeCents((labour.perHourCents * time.likelySeconds) / 3600), labour.currency);
+function Time({ view: { labour }, plan }: { view: PlanView; plan: Plan }) {
+  const { time, cost, refitCost, waitSeconds, secondHandsSeconds } = plan;
+  const paid = time.likelySeconds + secondHandsSeconds;
+  const price = labour && moneyWords(wholeCents((labour.perHourCents * paid) / 3600), labour.currency);
   return (
     <div>
       <h2>Out and back</h2>
@@ -34,6 +36,18 @@ function Time({ view: { labour }, plan: { time, cost, refitCost } }: { view: Pla
       <p className="quiet mb-0">
         safe {minutes(time.safeSeconds)}
         {cost.optimal && refitCost.optimal && ' · proved best'}
+        {waitSeconds > 0 && (
+          <>
+            <br />
+            and {minutes(waitSeconds)} to dry
+          </>
+        )}
+        {secondHandsSeconds > 0 && (
+          <>
+            <br />
+            {minutes(secondHandsSeconds)} of it with a second person
+          </>
+        )}
         {price && (
           <>
             <br />

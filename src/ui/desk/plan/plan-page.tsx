@@ -243,12 +243,12 @@ const priceWords = ({ policy: { costs } }: PlanView) =>
   `Priced at ${costs.toolChangeMs / 1000} s for another tool, ${costs.bareHandMs / 1000} s for the bare hand, ${costs.partChangeMs / 1000} s for turning to another part, ${costs.moveMmPerSecond} mm/s within a panel, ${costs.zoneMoveMs / 1000} s between zones of one door, ${costs.sideMoveMs / 1000} s between doors or sides.`;
 
 /** The job's quote with this plan's labour in it. */
-function quoteAddress(job: number, view: PlanView, { time }: Plan): string {
+function quoteAddress(job: number, view: PlanView, { time, secondHandsSeconds }: Plan): string {
   const work = new URLSearchParams({
     work: titleOf(view).slice(0, 200),
     of: view.documents.map(({ id }) => id).join(' '),
-    likely: String(Math.round(time.likelySeconds)),
-    safe: String(Math.round(time.safeSeconds)),
+    likely: String(Math.round(time.likelySeconds + secondHandsSeconds)),
+    safe: String(Math.round(time.safeSeconds + secondHandsSeconds)),
   });
   return `/jobs/${job}/quote?${work}`;
 }
