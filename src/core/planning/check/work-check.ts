@@ -2,13 +2,18 @@ import { findMotion, type Catalogue } from '../../trade';
 import { buildGraph, type ActionGraph, carryOut, loopsAmong } from '../graph';
 import { heldParts, namedWords, BODY, type OptionValues, type ProcedureDocument } from '../../document';
 import { error, warning, type Remark } from './remark';
+import { checkWayBack } from './way-back-check';
 
 /** Whether the work can be carried out under each option set: loops, items never reached, parts nothing holds, links to them. */
 export function checkWork(document: ProcedureDocument, catalogue: Catalogue, sets: OptionValues[]): Remark[] {
   const found = new Map<string, Remark>();
   for (const options of sets) {
     const graph = buildGraph([document], { options, catalogue });
-    for (const remark of [...checkDoable(graph, document, options), ...checkHeld(graph, document, catalogue)]) {
+    for (const remark of [
+      ...checkDoable(graph, document, options),
+      ...checkHeld(graph, document, catalogue),
+      ...checkWayBack(graph, document),
+    ]) {
       const key = `${remark.code}|${[...remark.items].sort().join()}`;
       if (!found.has(key)) found.set(key, remark);
     }

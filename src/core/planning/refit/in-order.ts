@@ -128,14 +128,13 @@ class Line {
 
   /** The tests that must be made before something in this go hides what they try: all that is ready of a group the first time, later only what is hidden now. */
   private dueIn(steps: readonly number[]): DueTest[] {
-    const own = new Set(steps);
-    const isReady = ({ mounts }: Trial) =>
-      mounts.every((at) => this.placed.has(at) || (own.has(at) && this.isBetween(steps, at)));
     return steps.flatMap((at) => {
       const { type, procedure, item } = this.back.refit.steps[at];
       if (type !== 'seat' && type !== 'seal') return [];
       const part = itemKey({ procedure: procedure!, item });
       const hidden = [...this.open.values()].filter(({ hiddenBy }) => hiddenBy.has(part));
+      const isReady = ({ mounts }: Trial) =>
+        mounts.every((one) => this.placed.has(one) || this.isJoinedBefore(steps, one, at));
       const first = new Set(hidden.map(({ group }) => group).filter((group) => !this.begun.has(group)));
       const ready = [...this.open.values()].filter(
         (trial) => isReady(trial) && (trial.hiddenBy.has(part) || first.has(trial.group)),
@@ -146,12 +145,10 @@ class Line {
     });
   }
 
-  /** Whether a step of a hold is done before its part is seated. */
-  private isBetween(steps: readonly number[], at: number): boolean {
-    return (
-      this.back.refit.steps[at].type === 'join' &&
-      steps.indexOf(at) < steps.findIndex((one) => this.back.refit.steps[one].type === 'seat')
-    );
+  /** Whether something is joined in a hold before a step of it closes. */
+  private isJoinedBefore(steps: readonly number[], join: number, closing: number): boolean {
+    const at = steps.indexOf(join);
+    return at >= 0 && at < steps.indexOf(closing) && this.back.refit.steps[join].type === 'join';
   }
 
   /** One test, or two where one person does not hold the part while others are tried that do not need it. */

@@ -2,7 +2,7 @@ import { append } from '../../lists';
 import { fastenerKindOf } from '../../trade';
 import { heldParts, itemKey } from '../../document';
 import { bindCraft, nodeIdOf, reachable, type Action, type ActionGraph } from '../graph';
-import { bindHands } from './hands';
+import { bindHands, tiedBy } from './hands';
 import type { RefitGraph } from './refit-graph';
 import type { RefitAction } from './refit-step';
 import { goesInto, stepsFor } from './refit-steps';
@@ -33,8 +33,9 @@ export function invert(graph: ActionGraph, done: number[], back: number[] = []):
     waits: new Waits(made.before),
     at: new Map(made.steps.map(({ key }, at) => [key, at])),
     holds: [],
+    conflicts: [],
   };
-  offBeforeSeat(graph, refit);
+  refit.conflicts = offBeforeSeat(graph, refit);
   const rules = new Map<number, number[]>();
   for (const { first, then } of graph.orderEdges) append(rules, then, first);
   refit.holds = bindHands(graph, refit, () => {
@@ -83,19 +84,19 @@ function turned(
     if (last === undefined) continue;
     for (const needed of doneBefore(graph, rules, orderOf, (one) => made.first.has(one), id)) {
       const target = closes(graph, made, needed);
-      if (target === null || liesOnCarrier(graph, made, last, target)) continue;
+      if (target === null || isOwnJoin(graph, made, last, target)) continue;
       if (orderOf.get(needed)! < orderOf.get(id)!) pairs.push([last, target]);
     }
   }
   return pairs;
 }
 
-/** A part that rides on another is seated on that one before it is offered: its plug is joined after, with the carrier in the hand. */
-function liesOnCarrier(graph: ActionGraph, { steps }: Made, join: number, seat: number): boolean {
+/** Whether a plug and the seat of a part that it ties are in question: that has a rule of its own, which yields where what the plug leads to comes back only later. */
+function isOwnJoin(graph: ActionGraph, { steps }: Made, join: number, seat: number): boolean {
   const { type, procedure, item } = steps[seat];
-  if (steps[join].type !== 'join' || type !== 'seat') return false;
-  const carrier = graph.indexes.get(procedure!)!.parts.get(item)?.on;
-  return steps.some((step) => step.type === 'place' && step.procedure === procedure && step.item === carrier);
+  if (steps[join].type !== 'join' || steps[join].procedure !== procedure || type !== 'seat') return false;
+  const index = graph.indexes.get(procedure!)!;
+  return tiedBy(index, index.links.get(steps[join].item)!).includes(item);
 }
 
 /** The step that closes what an action had opened; null for what goes into its part first and so closes nothing, and for the battery, which has rules of its own. */
@@ -136,15 +137,18 @@ const pick = ({ key, procedure, item, side, tool, ms, place }: Action) => ({
   place,
 });
 
-/** What must be off while a part is seated comes back only after that. */
-function offBeforeSeat(graph: ActionGraph, { steps, at, waits }: RefitGraph): void {
+/** What must be off while a part is seated comes back only after that; where it has to come back before, the two wait for each other. */
+function offBeforeSeat(graph: ActionGraph, { steps, at, waits }: RefitGraph): RefitGraph['conflicts'] {
+  const conflicts: RefitGraph['conflicts'] = [];
   steps.forEach(({ type, procedure, item }, seat) => {
     if (type !== 'seat') return;
     for (const other of graph.indexes.get(procedure!)!.parts.get(item)?.offToSeat ?? []) {
       const place = at.get(`place:${procedure}/${other}`);
-      if (place !== undefined) waits.bind(seat, place);
+      if (place !== undefined && !waits.bind(seat, place))
+        conflicts.push({ part: { procedure: procedure!, item }, other: { procedure: procedure!, item: other } });
     }
   });
+  return conflicts;
 }
 
 /** The nearest done nodes that come back and that a node waited for, looking through all others. */

@@ -1,3 +1,4 @@
+import type { ItemRef } from '../../document';
 import type { RefitAction } from './refit-step';
 import type { Waits } from '../graph';
 
@@ -14,4 +15,6 @@ export interface RefitGraph {
   at: Map<string, number>;
   /** What a hand does in one go with a part held: from its offer to its seat. */
   holds: number[][];
+  /** Parts that wait for themselves: another must be off while one is seated, and yet has to be back before. */
+  conflicts: { part: ItemRef; other: ItemRef }[];
 }

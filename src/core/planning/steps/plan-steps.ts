@@ -1,5 +1,5 @@
 import type { Action, ActionGraph, CostSettings } from '../graph';
-import type { BackOptions } from '../refit';
+import type { BackOptions, WayBack } from '../refit';
 import { followWish, priceOrder, solveOrder, vehicleFirst, type OrderProblem, type SolveControl } from '../order';
 import { ranksOf } from './make-steps';
 import { removalSteps } from './removal-steps';
@@ -84,7 +84,7 @@ export function orderRemoval(
 }
 
 /** The way back with the price of its order. */
-export type PlannedRefit = OrderedSteps & BackInOrder;
+export type PlannedRefit = OrderedSteps & BackInOrder & Pick<WayBack['refit'], 'conflicts'>;
 
 /**
  * Plans putting back what was really done (graph node ids in the order they were done), over steps, with the costs and the solver of the way out. Of several
@@ -99,5 +99,5 @@ export function planRefit(
 ): PlannedRefit {
   const back = backStepsOf(graph, doneInOrder, options);
   const solved = orderSteps(back.order, costs, 'best', control);
-  return { ...solved, ...backInOrder(graph, back, solved.steps) };
+  return { ...solved, ...backInOrder(graph, back, solved.steps), conflicts: back.back.refit.conflicts };
 }

@@ -31,6 +31,7 @@ import {
   handsOf,
 } from '../../planning';
 import {
+  itemInPlace,
   type RefitStep,
   routeWords,
   stayWords,
@@ -43,7 +44,7 @@ import {
   type WordingBasis,
 } from '../wording';
 import { chooseTeardown, loopProblem, schoolsOf, type Chosen } from './choose-teardown';
-import { checkOptions, itemKey, listOptions } from '../../document';
+import { checkOptions, itemKey, type ItemRef, listOptions } from '../../document';
 import { ended, say } from '../../trade';
 import { byPhase, shareOutPeels, type ByPhase } from './phases';
 import { recordedWish } from './recorded';
@@ -100,7 +101,17 @@ export function makePlan(request: PlanRequest, control?: SolveControl): PlanResu
         ),
       ],
     };
-  return { ok: true, plan: assemble(request, found, byPhase(graph, { actions, before }), control) };
+  return assemble(request, found, byPhase(graph, { actions, before }), control);
+}
+
+/** A part that can never be offered: the loop by name. */
+function waitsForItself(graph: ActionGraph, { part, other }: { part: ItemRef; other: ItemRef }): PlanProblem {
+  const [one, two] = [part, other].map((ref) => itemInPlace(graph, ref));
+  return {
+    code: 'waits-for-itself',
+    items: [itemKey(part), itemKey(other)],
+    message: `There is no way back: the ${two} must be off while the ${one} is seated, and has to be back before the ${one} is. One of the two was recorded wrongly.`,
+  };
 }
 
 /** The least teardown; null where time ran out before one was found. */
@@ -128,7 +139,7 @@ function assemble(
   { graph, least, goals, banned }: Chosen,
   { apart: { actions, before }, fit, back: backWork }: ByPhase,
   control?: SolveControl,
-): Plan {
+): PlanResult {
   const { policy = {} } = request;
   const costs = policy.costs ?? DEFAULT_COSTS;
   const history = policy.history ?? NO_HISTORY;
@@ -156,6 +167,7 @@ function assemble(
     sets,
     drying: filled.left,
   });
+  if (back.conflicts.length) return { ok: false, problems: back.conflicts.map((one) => waitsForItself(graph, one)) };
   const tray = planTray(graph.catalogue, trayEntries(graph, back.actions), policy.trayBins);
   const chains = reasonChains(graph, least, goals.keys());
   const why = (id: number) => reasonsFor(graph, chains, id, (one) => goals.has(one));
@@ -197,7 +209,7 @@ function assemble(
   };
   const binsOf = binLookup([...removal, ...refit]);
   const pace = paceFor(history, request.documents);
-  return {
+  const plan: Plan = {
     removal,
     before: beforeIn(removalIds, actions, before),
     waysTaken,
@@ -243,6 +255,7 @@ function assemble(
     routesTaken: routes.map((route) => routeWords(graph, route)),
     stays: staying(graph, least, routes).map((part) => stayWords(graph, part)),
   };
+  return { ok: true, plan };
 }
 
 const sumOf = (all: readonly { ms: number }[]) => all.reduce((sum, { ms }) => sum + ms, 0);

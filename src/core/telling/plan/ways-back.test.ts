@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { fixture } from '@tests/support/fixture';
+import { made, part } from '@tests/support/made';
 import type { ProcedureDocument } from '../../document';
 import { checkProcedure, hasErrors } from '../../planning';
 import { makePlan } from './plan';
@@ -191,5 +192,84 @@ describe('the hand’s way back', () => {
     expect(gate(plan, 'gate:test:power/sensor-card').notes.join()).toContain(
       'comes with the door card and the water shield already closed',
     );
+  });
+
+  it('names the loop where a part could never be offered, and makes no plan without it', () => {
+    const document = made([part('card', { kind: 'panel', offToSeat: ['sail'] }), part('sail', { behind: ['card'] })]);
+    const planned = makePlan({ documents: [document], goals: ['card', 'sail'], options: {} });
+    expect(planned).toMatchObject({
+      ok: false,
+      problems: [
+        {
+          code: 'waits-for-itself',
+          items: ['d/card', 'd/sail'],
+          message:
+            'There is no way back: the sail must be off while the card is seated, and has to be back before the card is. One of the two was recorded wrongly.',
+        },
+      ],
+    });
+  });
+
+  it('brings power back for nothing while an airbag plug stays out, and says which tests that bars', () => {
+    const document = {
+      ...load('sensor-card'),
+      work: [{ id: 'new', kind: 'fit', name: 'new sensor', needs: ['card'], replaces: 'sensor' }],
+    };
+    const planned = makePlan({ documents: [document], goals: ['woofer', 'new'], options: {} });
+    if (!planned.ok) throw new Error(planned.problems[0].message);
+    expect(keysOf(planned.plan)).not.toContain('batteryOn');
+    const last = gate(planned.plan, 'gate:test:hand-over');
+    expect(last.notes).toContain(
+      'Not tested: door woofer works. The battery stays off while the pressure-sensor plug stays unplugged.',
+    );
+    expect(last.checks.map(({ fact }) => fact)).not.toContain('works');
+  });
+
+  it('says what goes over to the new part, and bags what held the old one with a label', () => {
+    const document = {
+      ...load('plug-in-sight'),
+      work: [{ id: 'new', kind: 'fit', name: 'new speaker', needs: ['woofer'], replaces: 'woofer' }],
+    };
+    const ring = {
+      ...document,
+      parts: [...document.parts, part('foam', { kind: 'seal', name: 'Foam ring', on: 'woofer' })],
+    };
+    const planned = makePlan({ documents: [ring], goals: ['new'], options: { windows: 'power' } });
+    if (!planned.ok) throw new Error(planned.problems[0].message);
+    const { detail } = planned.plan.steps.fit[0];
+    expect(detail).toContain('Move the foam ring over from the old door speaker.');
+    expect(detail).toContain(
+      'Bag 4 × T25 screws with the old door speaker, for going back to stock: “Velden Kite, rear door, left: door speaker”.',
+    );
+  });
+
+  it('keeps every line of the gates where something new goes in, but for those that name what does not return', () => {
+    const own = load('plug-in-sight');
+    const fitted = {
+      ...own,
+      work: [{ id: 'new', kind: 'fit', name: 'new speaker', needs: ['woofer'], replaces: 'woofer' }],
+    };
+    const lineIds = (document: ProcedureDocument, goals: string[]) => {
+      const planned = makePlan({ documents: [document], goals, options: { windows: 'power' } });
+      if (!planned.ok) throw new Error(planned.problems[0].message);
+      return planned.plan.refit.flatMap(({ gate: kind, item, checks }) =>
+        kind === 'test' || item === 'woofer' ? [] : checks.map(({ fact }) => `${item} ${fact}`),
+      );
+    };
+    const names = (line: string) => line === 'shield inside-back';
+    const without = lineIds(own, ['woofer']).filter((line) => !names(line));
+    expect(lineIds(fitted, ['new'])).toEqual(expect.arrayContaining(without));
+  });
+
+  it('says where a thing is now, not where the card was that it came away with', () => {
+    const document = made(
+      [part('card', { kind: 'panel' }), part('pod', { on: 'card', behind: ['card'] })],
+      [{ id: 'tabs', holds: 'pod', kind: 'bent-tab', count: 3, behind: ['card'] }],
+    );
+    const planned = makePlan({ documents: [document], goals: ['pod'], options: {} });
+    if (!planned.ok) throw new Error(planned.problems[0].message);
+    const words = planned.plan.steps.removal.map(({ title, where }) => `${title} | ${where}`).join('\n');
+    expect(words).toContain('On the back of the card');
+    expect(words).not.toContain('here the card was');
   });
 });

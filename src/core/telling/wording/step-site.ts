@@ -1,7 +1,8 @@
-import { fastenerKindOf, parseDrive, capital, ended, listed, type Sentence } from '../../trade';
+import { fastenerKindOf, parseDrive, capital, ended, listed, type Sentence, withArticle } from '../../trade';
 import {
   countOf,
   findItem,
+  heldParts,
   itemKey,
   itemWords,
   ownCovers,
@@ -11,7 +12,7 @@ import {
   type Part,
   type Schools,
 } from '../../document';
-import { readStepKey, type ActionGraph, type HandStep } from '../../planning';
+import { carriersOf, readStepKey, type ActionGraph, type HandStep } from '../../planning';
 import type { RefitStep } from './refit';
 import { pieceWords } from './step-verbs';
 
@@ -123,10 +124,17 @@ export function placeWords(site: Site, item: string): string {
   const covers = ownCovers(site.index, item, site.waysTaken[itemKey({ procedure: site.step.procedure!, item })]);
   const fastener = site.index.fasteners.get(item);
   const depth = [fastener?.recess ? `${fastener.recess} mm deep` : '', fastener?.angle ? `at ${fastener.angle}°` : ''];
-  const behind = covers.length
-    ? `where the ${listed(covers.map((one) => nameOf(site, one)))} ${covers.length > 1 ? 'were' : 'was'}`
+  // What is on the back of a part that came off is there now, wherever that lies.
+  const carriers = new Set(
+    (fastener ? heldParts(fastener) : [item]).flatMap((part) => carriersOf(site.index, part).slice(1)),
+  );
+  const gone = covers.filter((one) => !carriers.has(one));
+  const on = covers.filter((one) => carriers.has(one));
+  const behind = gone.length
+    ? `where the ${listed(gone.map((one) => nameOf(site, one)))} ${gone.length > 1 ? 'were' : 'was'}`
     : '';
-  return capital([behind, ...depth].filter(Boolean).join(', '));
+  const back = on.length ? `on the back of ${listed(on.map((one) => withArticle(nameOf(site, one))))}` : '';
+  return capital([behind, back, ...depth].filter(Boolean).join(', '));
 }
 
 export const plateOf = ({ drive }: Fastener) => (drive ? (parseDrive(drive)?.plate ?? drive) : null);

@@ -1,7 +1,15 @@
-import { workKindOf, capital, listed, withArticle } from '../../trade';
+import { workKindOf, capital, doorWords, fastenerKindOf, listed, withArticle } from '../../trade';
 import type { ActionGraph } from '../../planning';
 import { spanWords } from '../../shop';
-import { itemWords, parseReference, type ItemRef, type Work } from '../../document';
+import {
+  countedWords,
+  heldParts,
+  type ItemIndex,
+  itemWords,
+  parseReference,
+  type ItemRef,
+  type Work,
+} from '../../document';
 import { regionsWords } from './refit';
 import { notesIn, notesOut, type Draft, type Site } from './step-site';
 
@@ -42,6 +50,7 @@ export function workStep(site: Site): Draft {
       ...(work.material?.length ? [`with ${listed(work.material.map((one) => one.replace(/-/g, ' ')))}`] : []),
       ...(work.reversible === false ? ['this cannot go back to stock'] : []),
       ...(work.undo ? [`on the way back: ${work.undo}`] : []),
+      ...oldPartLines(site, work),
     ],
     notes: notesOut(site),
     done: 'It is done',
@@ -74,4 +83,37 @@ function datumLines({ datum }: Work): string[] {
       : `${Math.abs(datum.back)} mm ${datum.back < 0 ? 'in front of' : 'behind'} the ${datum.andFrom ?? datum.from}`;
   const told = [up, back].filter(Boolean).join(', ');
   return told ? [`${told}; check it twice`] : [];
+}
+
+/** What goes over from the old part to the new one, and what is kept with the old one for going back to stock. */
+function oldPartLines({ index, graph, step }: Site, { replaces }: Work): string[] {
+  const old = index.parts.get(replaces ?? '');
+  if (!old) return [];
+  const name = itemWords(index, old.id, graph.catalogue);
+  const over = [...index.parts.values()]
+    .filter(({ on }) => on === old.id)
+    .map(({ id }) => itemWords(index, id, graph.catalogue));
+  const kept = keptWith(index, graph, old.id);
+  const label = [vehicleOf(graph, step.procedure!), name].join(': ');
+  return [
+    ...(over.length ? [`move the ${listed(over)} over from the old ${name}`] : []),
+    ...(kept.length ? [`bag ${listed(kept)} with the old ${name}, for going back to stock: “${label}”`] : []),
+  ];
+}
+
+/** What held only the old part and came out whole, counted. */
+const keptWith = (index: ItemIndex, graph: ActionGraph, part: string): string[] =>
+  [...index.fasteners.values()]
+    .filter((one) => heldParts(one).every((held) => held === part))
+    .filter((one) => {
+      const kind = fastenerKindOf(graph.catalogue, one);
+      return !kind.destructive && !kind.integral;
+    })
+    .map(({ id }) => countedWords(index, id, graph.catalogue));
+
+/** "Velden Kite, rear door, left" */
+function vehicleOf(graph: ActionGraph, procedure: string): string {
+  const document = graph.documents.get(procedure)!;
+  const [first] = document.applies;
+  return [first ? `${first.make} ${first.model}` : '', doorWords(document)].filter(Boolean).join(', ');
 }
