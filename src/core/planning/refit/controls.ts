@@ -1,4 +1,4 @@
-import { findPartKind } from '../../trade';
+import { findPartKind, linkKindOrGuess } from '../../trade';
 import { readItemKey } from '../../document';
 import type { ActionGraph } from '../graph';
 import type { GateCheck, RefitAction, RefitNote } from './refit-step';
@@ -22,9 +22,12 @@ function needsControl(graph: ActionGraph, { fact, items }: GateCheck): boolean {
     .map((key) => readItemKey(key)!)
     .some(({ procedure, item }) => {
       const index = graph.indexes.get(procedure)!;
-      const part =
-        index.parts.get(item) ?? index.parts.get(index.links.get(item)?.joins.find((end) => end !== 'body') ?? '');
-      return !!part && !findPartKind(graph.catalogue, part.kind)?.sounds;
+      const link = index.links.get(item);
+      // The door itself lights its lamps.
+      if (link && linkKindOrGuess(graph.catalogue, link.kind).mark === 'lamp') return false;
+      const part = index.parts.get(item) ?? index.parts.get(link?.joins.find((end) => end !== 'body') ?? '');
+      const kind = part && findPartKind(graph.catalogue, part.kind);
+      return !!part && !kind?.sounds && !kind?.triedAlone;
     });
 }
 

@@ -1,7 +1,7 @@
 import { inOrderOffered } from './offered';
 
 /** What may be true of a kind of part. */
-type Property = 'electrical' | 'isControl' | 'isLarge' | 'closesCavity' | 'sounds' | 'hidesNothing';
+type Property = 'electrical' | 'isControl' | 'isLarge' | 'closesCavity' | 'sounds' | 'hidesNothing' | 'triedAlone';
 
 /** Everything about a kind of part but its code, in one place. */
 interface PartFacts {
@@ -32,6 +32,8 @@ export interface PartKind extends PartFacts {
   sounds: boolean;
   /** So small that what lies behind it can be tried with it on. */
   hidesNothing: boolean;
+  /** Is tried without what works other things: a lamp that the door lights, a sensor. */
+  triedAlone: boolean;
 }
 
 const KINDS = {
@@ -229,7 +231,7 @@ const KINDS = {
   },
   lamp: {
     name: 'lamp',
-    is: ['electrical'],
+    is: ['electrical', 'triedAlone'],
     inSight: false,
     motions: ['pry-front', 'pull'],
     startBoxMm: [120, 60],
@@ -245,7 +247,7 @@ const KINDS = {
   },
   sensor: {
     name: 'sensor',
-    is: ['electrical'],
+    is: ['electrical', 'triedAlone'],
     inSight: false,
     motions: ['pry-front', 'pull'],
     startBoxMm: [120, 60],
@@ -330,6 +332,7 @@ export const PART_KINDS: ReadonlyMap<string, PartKind> = new Map(
       closesCavity: facts.is.includes('closesCavity'),
       sounds: facts.is.includes('sounds'),
       hidesNothing: facts.is.includes('hidesNothing'),
+      triedAlone: facts.is.includes('triedAlone'),
     },
   ]),
 );
