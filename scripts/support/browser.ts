@@ -48,5 +48,5 @@ export async function tapAll(left: Locator): Promise<void> {
 /** Answers what the screen asks before its wide bar can be tapped: lines to tick, functions to test. */
 export async function answerAll(page: Page): Promise<void> {
   await tapAll(page.getByRole('checkbox', { checked: false }));
-  await tapAll(page.getByRole('button', { name: 'Works', exact: true, pressed: false }));
+  await tapAll(page.getByRole('button', { name: /^(Works|Yes)$/, pressed: false }));
 }

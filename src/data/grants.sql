@@ -16,7 +16,7 @@ grant update on shop, people, devices, sign_in_tries, procedures, procedure_draf
 grant update on rehearsal_tasks to pezzo_app_role;
 grant update (moves, score, points, taken_seconds, kinds, weak_kinds, finished_at) on rehearsals to pezzo_app_role;
 grant update (vin, label) on vehicles to pezzo_app_role;
-grant update (trained_person, named_by, named_at, due_at, parts_at, parts, customer, phone, consent, consent_by, consent_at, keep_months) on jobs to pezzo_app_role;
+grant update (trained_person, named_by, named_at, schools, sets, due_at, parts_at, parts, customer, phone, consent, consent_by, consent_at, keep_months) on jobs to pezzo_app_role;
 grant update (finished_at, reserved) on runs to pezzo_app_role;
 grant update (settled_by, settled_at) on stock_questions to pezzo_app_role;
 grant update (back_ordered, received) on supply_order_lines to pezzo_app_role;

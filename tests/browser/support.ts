@@ -159,7 +159,7 @@ export async function putBack(page: Page): Promise<void> {
 }
 
 /** Does steps until the heading matches `words`. */
-export async function workUntil(page: Page, words: RegExp | string, most = 60): Promise<void> {
+export async function workUntil(page: Page, words: RegExp | string, most = 90): Promise<void> {
   const heading = stepHeading(page);
   for (let n = 0; n < most; n += 1) {
     const now = (await heading.textContent())!;

@@ -104,7 +104,7 @@ for (const [width, height] of SIZES)
     // Given back, and signed.
     await rui.goto(`/jobs/${job}/check-in`);
     await rui.getByRole('button', { name: 'Giving back' }).click();
-    await tapAll(rui.getByRole('button', { name: 'Works', exact: true, pressed: false }));
+    await tapAll(rui.getByRole('button', { name: /^(Works|Yes)$/, pressed: false }));
     await walkRound(rui);
     await rui.getByRole('button', { name: /^Compare and give back/ }).click();
     await rui.getByLabel('Name').fill('T. Ashgrove');

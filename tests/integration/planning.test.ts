@@ -11,6 +11,8 @@ import { foldRun, graphOf, viewRun, type RunEvent, type RunFact } from '@/core/b
 import {
   approveDraft,
   bringIn,
+  changeJobSchools,
+  changeJobSets,
   changeKit,
   changeSettings,
   deriveForJob,
@@ -294,5 +296,28 @@ describe('the schema is the last line of defence', () => {
     ],
   ])('%s', async (statement, code) => {
     await expect(db.query(statement)).rejects.toMatchObject({ code });
+  });
+});
+
+describe('what is tried as one on a job', () => {
+  it('is kept with the job by the run it was asked for, planned with next time, and taken off again; ways of working are kept beside it', async () => {
+    const job = await openJob(people.technician, KITE);
+    const procedures = ['kite-rear-door', 'kite-front-door'];
+    const sets = ['kite-rear-door/woofer,kite-front-door/tweeter'];
+    const run = await openRun(people.technician, {
+      job,
+      procedures,
+      goals: ['kite-rear-door/woofer', 'kite-front-door/tweeter'],
+      options: { windows: 'power' },
+      newParts: [],
+      sets,
+    });
+    const { plan } = (await openRunScreen(HOME, run)).run;
+    expect(plan.sets).toEqual([{ id: 'set-1', members: ['kite-rear-door/woofer', 'kite-front-door/tweeter'] }]);
+    expect((await planView(people.technician, { procedures, job })).sets).toEqual(sets);
+    await changeJobSchools(people.lead, job, [{ of: 'battery', choice: 'always', why: 'asked for' }]);
+    await changeJobSets(people.technician, job, []);
+    const view = await planView(people.technician, { procedures, job });
+    expect([view.sets, view.policy.jobSchools?.length]).toEqual([[], 1]);
   });
 });

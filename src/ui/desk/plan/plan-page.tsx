@@ -101,8 +101,10 @@ export function PlanPage({ view, asked: first, jobs, forJob, mayOpen }: PlanPage
       {asking && (
         <div className="plan-ask sheet">
           <OptionChoices options={view.options} chosen={asked.options} onChoose={(options) => ask({ options })} />
-          <Goals view={view} asked={asked} forJob={forJob} ask={ask} />
-          <TriedAsOne view={view} asked={asked} ask={ask} />
+          <div>
+            <Goals view={view} asked={asked} forJob={forJob} ask={ask} />
+            <TriedAsOne view={view} asked={asked} ask={ask} />
+          </div>
         </div>
       )}
       {result && !result.ok && (
