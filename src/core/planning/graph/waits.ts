@@ -41,8 +41,9 @@ export class Waits {
   /** Puts one step before another; false, and nothing changed, where that would close a loop. */
   bind(first: number, then: number): boolean {
     if (first === then || this.has(then, first)) return false;
-    this.before[then].add(first);
+    // What follows already needs no rule of its own.
     if (this.has(first, then)) return true;
+    this.before[then].add(first);
     for (let at = 0; at < this.before.length; at += 1) if (at === then || this.has(then, at)) this.take(at, first);
     return true;
   }

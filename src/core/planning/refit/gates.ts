@@ -66,11 +66,12 @@ export function coverFirst(refit: RefitGraph, sites: readonly Site[]): void {
 /** The standing gates of the parts that go back: what is inside looked after, and their clips counted, before they are offered. Counts of parts that shut nothing become a note of their seat. */
 export function gatesOf(graph: ActionGraph, refit: RefitGraph, sites: readonly Site[]): PlacedGate[] {
   const asked = new Set<string>();
+  const drilled = drilledOut(graph, refit);
   const inOrder = [...sites].sort((a, b) =>
     refit.waits.has(a.closing, b.closing) ? -1 : refit.waits.has(b.closing, a.closing) ? 1 : 0,
   );
   return inOrder.flatMap((site) =>
-    [clipsGate(graph, refit, site), insideGate(graph, refit, site, asked)].filter((gate) => gate !== null),
+    [clipsGate(graph, refit, site), insideGate(graph, refit, drilled, site, asked)].filter((gate) => gate !== null),
   );
 }
 
@@ -143,11 +144,17 @@ function clipsGate(graph: ActionGraph, refit: RefitGraph, site: Site): PlacedGat
  * Before a cavity is shut: what belongs in there is in there, what work left is gone, nothing else is inside. It stands wherever anything behind was undone, worked on, taken away or fitted new, or
  * the part itself was off; a part that shuts nothing asks only for what work left behind it, where nothing asked before.
  */
-function insideGate(graph: ActionGraph, refit: RefitGraph, site: Site, asked: Set<string>): PlacedGate | null {
+function insideGate(
+  graph: ActionGraph,
+  refit: RefitGraph,
+  drilled: readonly Drilled[],
+  site: Site,
+  asked: Set<string>,
+): PlacedGate | null {
   const { part, covered } = site;
   const begin = refit.holds.find((hold) => hold.includes(site.closing))?.[0] ?? site.closing;
   const closes = partKind(graph, part)?.closesCavity && (covered.length > 0 || refit.at.has(`place:${itemKey(part)}`));
-  const left = leftBehind(graph, refit, site).filter(({ id }) => !asked.has(id));
+  const left = leftBehind(graph, drilled, site).filter(({ id }) => !asked.has(id));
   if (!closes && left.length === 0) return null;
   for (const { id } of left) asked.add(id);
   // What is joined with the part in the hand is not inside yet.
@@ -176,7 +183,7 @@ const CLEARS: Record<Leaving, string | null> = {
 };
 
 /** What work behind a part left there, and the swarf of what was drilled out. */
-function leftBehind(graph: ActionGraph, refit: RefitGraph, { part, covered }: Site): GateCheck[] {
+function leftBehind(graph: ActionGraph, drilled: readonly Drilled[], { part, covered }: Site): GateCheck[] {
   const worked = covered.flatMap((id) => {
     const { type, procedure, item } = graph.nodes[id].ref;
     const work = type === 'work' ? graph.indexes.get(procedure!)!.works.get(item) : undefined;
@@ -187,23 +194,28 @@ function leftBehind(graph: ActionGraph, refit: RefitGraph, { part, covered }: Si
   const own = worked.flatMap(({ work, key }) =>
     (work.leaves ?? []).filter((fact) => !isCleared(fact, work.for)).map((fact) => checkOf(fact, part, [key])),
   );
-  return [...own, ...drilledOut(graph, refit, part, covered)];
+  // Of the part itself, or behind it.
+  const swarf = drilled.filter(({ id, held }) => held.includes(itemKey(part)) || covered.includes(id));
+  return [...own, ...swarf.map(({ key }) => checkOf('swarf', part, [key]))];
 }
 
-/** Fasteners that were drilled out: of the part itself, or behind it. */
-function drilledOut(graph: ActionGraph, refit: RefitGraph, part: ItemRef, covered: readonly number[]): GateCheck[] {
-  const index = graph.indexes.get(part.procedure)!;
-  const isOf = (step: RefitAction) =>
-    step.procedure === part.procedure &&
-    !!index.fasteners.get(step.item) &&
-    heldParts(index.fasteners.get(step.item)!).includes(part.item);
-  const behind = new Set(covered);
-  return [...refit.first].flatMap(([id, at]) => {
-    const step = refit.steps[at];
-    const fastener = step.type === 'fit' ? graph.indexes.get(step.procedure!)!.fasteners.get(step.item)! : undefined;
-    if (!fastener || !(behind.has(id) || isOf(step))) return [];
-    const kind = fastenerKindOf(graph.catalogue, fastener);
-    return kind.destructive && toolFor(kind.tool).caution === 'drill' ? [checkOf('swarf', part, [itemKey(step)])] : [];
+/** A fastener that was drilled out, by the node that did. */
+interface Drilled {
+  id: number;
+  key: string;
+  /** The parts that it held, by `itemKey`. */
+  held: string[];
+}
+
+/** The fasteners that were drilled out. */
+function drilledOut(graph: ActionGraph, { first, steps }: RefitGraph): Drilled[] {
+  return [...first].flatMap(([id, at]) => {
+    const { type, procedure, item } = steps[at];
+    const fastener = type === 'fit' ? graph.indexes.get(procedure!)!.fasteners.get(item)! : undefined;
+    const kind = fastener && fastenerKindOf(graph.catalogue, fastener);
+    if (!kind?.destructive || toolFor(kind.tool).caution !== 'drill') return [];
+    const held = heldParts(fastener!).map((part) => itemKey({ procedure, item: part }));
+    return [{ id, key: itemKey({ procedure, item }), held }];
   });
 }
 

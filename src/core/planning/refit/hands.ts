@@ -1,5 +1,5 @@
 import { heldParts, itemKey, type ItemIndex, type Link } from '../../document';
-import type { ActionGraph } from '../graph';
+import { reachable, type ActionGraph } from '../graph';
 import { goesInto } from './refit-steps';
 import type { RefitGraph } from './refit-graph';
 
@@ -93,8 +93,9 @@ export function holdsOf({ at, steps, waits }: RefitGraph): number[][] {
   steps.forEach(({ type, procedure, item }, seat) => {
     const offer = type === 'seat' ? at.get(`place:${procedure}/${item}`) : undefined;
     if (offer === undefined) return;
-    const between = steps.flatMap((_, one) => (waits.has(offer, one) && waits.has(one, seat) ? [one] : []));
-    const held = new Set([offer, ...between, seat]);
+    // What stands between leads from the seat back to the offer.
+    const between = reachable([seat], (one) => [...waits.before[one]].filter((need) => waits.has(offer, need)));
+    const held = new Set([offer, ...between]);
     for (const one of held) for (const need of [...waits.before[one]]) if (!held.has(need)) waits.bind(need, offer);
     const together = holds.filter((hold) => hold.some((one) => held.has(one)));
     const all = [...new Set([...held, ...together.flat()])];
