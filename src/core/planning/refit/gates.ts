@@ -5,7 +5,7 @@ import type { Covers } from './covers';
 import { offerOf } from './hands';
 import type { RefitGraph } from './refit-graph';
 import { checkOf, type GateCheck, type GateKind, type RefitAction } from './refit-step';
-import { glassOf } from './trials';
+import { glassCheck, glassOf } from './trials';
 
 /** A gate and the step it stands before. */
 export interface PlacedGate {
@@ -236,7 +236,7 @@ function doorChecks(graph: ActionGraph, refit: RefitGraph, part: ItemRef, asked:
   return [
     ...(shield && isFirst ? [sealedCheck(refit, part, { procedure: document.id, item: shield.id })] : []),
     ...(isFirst ? [checkOf('weep-holes-clear', part, [])] : []),
-    ...(['crank', 'either'].includes(glassOf(graph, document.id)) ? [checkOf('glass-path-clear', part, [])] : []),
+    ...(['crank', 'either'].includes(glassOf(graph, document.id)) ? [glassCheck(graph, part, 'crank')] : []),
   ];
 }
 

@@ -47,6 +47,8 @@ export interface GateCheck {
   what?: string;
   /** The areas that were peeled back, where not all of it was. */
   regions?: string[];
+  /** What moves the glass, where nobody has said which of the two it has. */
+  ifFitted?: 'motor' | 'crank';
 }
 
 /** Something to mind at a step. Its words are made by `wording`. */

@@ -41,6 +41,12 @@ export function glassOf(graph: ActionGraph, procedure: string): Glass {
   return cranks.includes('maybe') ? 'either' : 'motor';
 }
 
+/** The line that the glass is run, said to be only if fitted where nobody has said what moves it. */
+export function glassCheck(graph: ActionGraph, part: ItemRef, by: 'motor' | 'crank'): GateCheck {
+  const check = checkOf('glass-path-clear', part, []);
+  return glassOf(graph, part.procedure) === 'either' ? { ...check, ifFitted: by } : check;
+}
+
 /** What is tried on the way back: what was undone or taken out and works by current or by cable, what was fitted new, and a door's glass before its panel closes. */
 export function trialsOf(
   graph: ActionGraph,
@@ -69,7 +75,7 @@ export function trialsOf(
   const glass = panels
     .filter(({ procedure }) => ['motor', 'either'].includes(glassOf(graph, procedure)))
     .map((part) => ({
-      check: checkOf('glass-path-clear', part, []),
+      check: glassCheck(graph, part, 'motor'),
       procedure: part.procedure,
       group: groupOf(part.procedure),
       mounts: [],

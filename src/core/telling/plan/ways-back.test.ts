@@ -272,4 +272,27 @@ describe('the hand’s way back', () => {
     expect(words).toContain('On the back of the card');
     expect(words).not.toContain('here the card was');
   });
+
+  it('asks for the glass by motor and by crank, each if fitted, while nobody has said which it is; not at all where it is fixed', () => {
+    const document = {
+      ...load('plug-in-sight'),
+      parts: [...load('plug-in-sight').parts, part('crank', { kind: 'crank', when: { windows: 'crank' } })],
+    };
+    const texts = (options: Record<string, string>) => {
+      const planned = makePlan({ documents: [document], goals: ['woofer'], options });
+      if (!planned.ok) throw new Error(planned.problems[0].message);
+      return planned.plan.refit.flatMap(({ gate: kind, checks }) =>
+        checks.flatMap(({ fact, text }) => (fact === 'glass-path-clear' ? [`${kind}: ${text}`] : [])),
+      );
+    };
+    const line = 'Glass path clear: window run down and up';
+    expect(texts({})).toEqual([`test: ${line}, by its motor if fitted`, `closing-in: ${line}, by its crank if fitted`]);
+    expect(texts({ windows: 'power' })).toEqual([`test: ${line}`]);
+    expect(texts({ windows: 'crank' })).toEqual([`closing-in: ${line}`]);
+    const fixed = { ...document, options: { windows: ['power', 'crank', 'fixed'] } };
+    const planned = makePlan({ documents: [fixed], goals: ['woofer'], options: { windows: 'fixed' } });
+    expect(planned.ok && planned.plan.refit.flatMap(({ checks }) => checks.map(({ fact }) => fact))).not.toContain(
+      'glass-path-clear',
+    );
+  });
 });

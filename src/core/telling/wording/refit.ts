@@ -53,7 +53,7 @@ const nameOf = (graph: ActionGraph, { procedure, item }: ItemRef) =>
   itemWords(graph.indexes.get(procedure)!, item, graph.catalogue);
 
 /** One line of a gate, as a sentence without its full stop. */
-export function checkWords(graph: ActionGraph, { fact, part, items, what, regions }: GateCheck): string {
+export function checkWords(graph: ActionGraph, { fact, part, items, what, regions, ifFitted }: GateCheck): string {
   const first = items[0] ? readItemKey(items[0])! : null;
   const name = first ? nameOf(graph, first) : '';
   const partName = part ? nameOf(graph, part) : '';
@@ -79,7 +79,7 @@ export function checkWords(graph: ActionGraph, { fact, part, items, what, region
     case 'weep-holes-clear':
       return 'Weep holes clear';
     case 'glass-path-clear':
-      return 'Glass path clear: window run down and up';
+      return `Glass path clear: window run down and up${ifFitted ? `, by its ${ifFitted} if fitted` : ''}`;
     case 'srs-joined':
       return `SRS ${withoutSrs(name)}${ownerWords(graph, first!)} home and locked; airbag lamp goes out after its self-check`;
     case 'srs-locked':
