@@ -169,6 +169,7 @@ export async function openRun(by: Actor, form: NewRunForm, signal?: AbortSignal)
     newParts: numbered(form.newParts),
     srsWaitSeconds: policy.srsWaitSeconds,
     srsWait: policy.srsWait,
+    srsMayHang: policy.srsMayHang,
     costs: policy.costs,
     ownKinds: view.ownKinds,
     standardSeconds: result.plan.time.likelySeconds / result.plan.pace.likely,

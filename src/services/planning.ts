@@ -170,14 +170,17 @@ async function othersFor(branch: Branch, vehicle: Vehicle): Promise<ProcedureRow
   );
 }
 
-/** The wait after battery-off on a vehicle: its own with its source, else the shop's, said to be only that. */
-function waitFor(
-  { srsWaits, srsWaitSeconds, srsWaitSource }: SettingsForm,
-  of: { make: string; model: string } | null,
-): ShopPolicy['srsWait'] {
+/** What the shop has entered of a vehicle's airbags, with its source. */
+function ownWait({ srsWaits }: SettingsForm, of: { make: string; model: string } | null) {
   const same = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase();
-  const own = of && srsWaits.find(({ make, model }) => same(make, of.make) && same(model, of.model));
+  return of ? srsWaits.find(({ make, model }) => same(make, of.make) && same(model, of.model)) : undefined;
+}
+
+/** The wait after battery-off on a vehicle: its own with its source, else the shop's, said to be only that. */
+function waitFor(settings: SettingsForm, of: { make: string; model: string } | null): ShopPolicy['srsWait'] {
+  const own = ownWait(settings, of);
   if (own) return { seconds: own.seconds, source: own.source, isFallback: false };
+  const { srsWaitSeconds, srsWaitSource } = settings;
   return srsWaitSeconds === null ? null : { seconds: srsWaitSeconds, source: srsWaitSource, isFallback: true };
 }
 
@@ -188,10 +191,12 @@ function policyOf(
   of: { make: string; model: string } | null,
 ): ShopPolicy {
   const srsWait = waitFor(settings, of);
+  const own = ownWait(settings, of);
   return {
     schools: settings.schools,
     srsWait,
     srsWaitSeconds: srsWait?.seconds ?? null,
+    srsMayHang: own?.mayHang ? own.source : null,
     costs: costSettings(settings.costs),
     trayBins: settings.trayBins,
     spareLevel: settings.spareLevel,

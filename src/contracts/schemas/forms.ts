@@ -148,6 +148,7 @@ export const settingsSchema = Joi.object<SettingsForm>({
         source: Joi.string().trim().min(1).max(300).required().messages({
           'string.empty': 'A wait needs its source: which manual, which page.',
         }),
+        mayHang: Joi.boolean(),
       }),
     )
     .max(500)

@@ -13,6 +13,8 @@ export interface VehicleWait {
   model: string;
   seconds: number;
   source: string;
+  /** The maker's word, by the same source, that a part may hang on its airbag plug under power. */
+  mayHang?: boolean;
 }
 
 /** What labour on one procedure costs. `title` is what it is called here. */

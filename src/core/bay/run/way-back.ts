@@ -58,6 +58,7 @@ export function plannedRefit(
         backWork,
         retest,
         sets: plan.sets,
+        srsMayHang: plan.srsMayHang,
         drying: new Map(Object.entries(plan.drying ?? {})),
       });
   const worded = wordRefit(graph, actions).map((step) => ({ ...step, bin: plan.bins[itemKey(step)] ?? null }));

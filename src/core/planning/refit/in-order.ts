@@ -77,7 +77,10 @@ class Line {
         guards.push(this.put(gate.step, gate.needs.filter((need) => !steps.includes(need)).map(this.keyOf)));
     if (this.wantsPower(steps, held)) guards.push(...this.power());
     for (const step of hold) {
-      const own = held.filter(({ seat }) => step.includes(seat)).flatMap((test) => this.test(test));
+      const due = held.filter(({ seat }) => step.includes(seat));
+      // Only where the maker lets the part hang on its plug under power: that plug is joined in this very hold.
+      const power = this.wantsPower(step, due) ? this.power() : [];
+      const own = [...power, ...due.flatMap((test) => this.test(test))];
       for (const at of step) {
         this.put(this.back.refit.steps[at], [...[...this.back.refit.before[at]].map(this.keyOf), ...guards, ...own]);
         this.placed.add(at);
@@ -141,7 +144,7 @@ class Line {
       );
       for (const group of first) this.begun.add(group);
       for (const { check } of ready) this.open.delete(check.id);
-      return this.testsAt(part, at, this.deferred(part, at, ready), steps);
+      return this.testsAt(part, at, this.deferred(part, at, ready, steps), steps);
     });
   }
 
@@ -154,7 +157,8 @@ class Line {
   /** One test, or two where one person does not hold the part while others are tried that do not need it. */
   private testsAt(part: string, seat: number, trials: Trial[], steps: readonly number[]): DueTest[] {
     if (trials.length === 0) return [];
-    const isHeld = ({ mounts }: Trial) => mounts.some((at) => steps.includes(at));
+    const waitsHere = !this.isOn && this.back.power.after.some((at) => steps.includes(at));
+    const isHeld = ({ mounts, powered }: Trial) => mounts.some((at) => steps.includes(at)) || (powered && waitsHere);
     const [held, free] = [trials.filter(isHeld), trials.filter((trial) => !isHeld(trial))];
     if (held.length === 0) return [{ part, seat, trials, isHeld: false }];
     const [procedure, item] = part.split('/');
@@ -167,13 +171,13 @@ class Line {
   }
 
   /** Without the tests that need power while it has to wait for this very part. */
-  private deferred(part: string, seat: number, trials: Trial[]): Trial[] {
+  private deferred(part: string, seat: number, trials: Trial[], steps: readonly number[]): Trial[] {
     const { on, barredBy } = this.back.power;
     if (barredBy) {
       for (const trial of trials.filter(({ powered }) => powered)) this.open.set(trial.check.id, trial);
       return trials.filter(({ powered }) => !powered);
     }
-    if (on === null || this.isOn || this.canPower()) return trials;
+    if (on === null || this.isOn || this.canPower((at) => this.isJoinedBefore(steps, at, seat))) return trials;
     return trials.filter((trial) => {
       if (trial.powered && trial.hiddenBy.has(part)) this.late.set(trial.check.id, { trial, seat });
       else if (trial.powered) this.open.set(trial.check.id, trial);
@@ -181,7 +185,8 @@ class Line {
     });
   }
 
-  private canPower = (): boolean => this.back.power.after.every((at) => this.placed.has(at));
+  private canPower = (isSoon: (at: number) => boolean = () => false): boolean =>
+    this.back.power.after.every((at) => this.placed.has(at) || isSoon(at));
 
   /** Power is due for a test that needs it, and for those that had to wait before more of what hides them is seated. */
   private wantsPower(steps: readonly number[], tests: readonly DueTest[]): boolean {
@@ -204,6 +209,8 @@ class Line {
         after,
       ),
     ];
+    const { mayHang } = power;
+    if (mayHang) this.ordered.at(-1)!.action.notes.push({ note: 'may-hang', source: mayHang });
     keys.push(this.put(refit.steps[power.on!], [...[...refit.before[power.on!]].map(this.keyOf), ...after, ...keys]));
     this.placed.add(power.on!);
     this.isOn = true;

@@ -10,6 +10,8 @@ export interface Power {
   on: number | null;
   /** What must be done before: airbag plugs joined, their parts seated and fastened. */
   after: number[];
+  /** Where the maker says that what an airbag plug ties may hang under power; null: it may not. */
+  mayHang: string | null;
   /** The airbag link, by `itemKey`, that stays undone: no power, whatever wants testing. */
   barredBy: string | null;
 }
@@ -23,20 +25,23 @@ export function powerOf(
   refit: RefitGraph,
   trials: readonly Trial[],
   undone: readonly number[],
+  mayHang: string | null = null,
 ): Power {
   const off = refit.at.get('batteryOn');
-  if (off === undefined) return { on: null, after: [], barredBy: null };
+  if (off === undefined) return { on: null, after: [], mayHang: null, barredBy: null };
   const srs = undone.flatMap((id) => srsLink(graph, graph.nodes[id].ref) ?? []);
   const out = srs.find((link) => !refit.at.has(`join:${link}`));
-  if (out) return { on: null, after: [], barredBy: out };
-  const after = [...new Set(refit.steps.flatMap((_, at) => srsSteps(graph, refit, at)))];
+  if (out) return { on: null, after: [], mayHang: null, barredBy: out };
+  const after = [...new Set(refit.steps.flatMap((_, at) => srsSteps(graph, refit, at, mayHang !== null)))];
   for (const at of after) refit.waits.bind(at, off);
   for (const part of new Set(trials.flatMap(({ powered, hiddenBy }) => (powered ? [...hiddenBy] : [])))) {
     const offer = offerOf(refit, part);
-    if (offer === null || after.some((at) => at === offer || refit.waits.has(offer, at))) continue;
-    for (const at of after) refit.waits.bind(at, offer);
+    const own = new Set(refit.holds.find((hold) => hold[0] === offer) ?? []);
+    const others = after.filter((at) => !own.has(at) || refit.steps[at].type !== 'join');
+    if (offer === null || others.some((at) => at === offer || refit.waits.has(offer, at))) continue;
+    for (const at of others) refit.waits.bind(at, offer);
   }
-  return { on: off, after, barredBy: null };
+  return { on: off, after, mayHang: mayHang !== null && after.length ? mayHang : null, barredBy: null };
 }
 
 /** The airbag link that an action undoes, by `itemKey`. */
@@ -46,12 +51,13 @@ function srsLink(graph: ActionGraph, { type, procedure, item }: NodeRef): string
 }
 
 /** What one airbag plug asks for: itself, and every part it ties seated with all that holds it. */
-function srsSteps(graph: ActionGraph, refit: RefitGraph, join: number): number[] {
+function srsSteps(graph: ActionGraph, refit: RefitGraph, join: number, mayHang: boolean): number[] {
   const { type, procedure, item } = refit.steps[join];
   if (type !== 'join') return [];
   const index = graph.indexes.get(procedure!)!;
   const link = index.links.get(item)!;
   if (link.safety !== 'srs') return [];
+  if (mayHang) return [join];
   const home = tiedBy(index, link).flatMap((part) => {
     const seat = refit.at.get(`seat:${procedure}/${part}`);
     return [...(seat === undefined ? [] : [seat]), ...holdersOf(graph, refit, { procedure: procedure!, item: part })];

@@ -63,6 +63,7 @@ export type RefitNote =
   | { note: 'slip-on'; control: ItemRef }
   | { note: 'clips-on'; fastener: ItemRef; part: ItemRef }
   | { note: 'no-power'; check: Pick<GateCheck, 'fact' | 'items' | 'part'>; link: ItemRef }
+  | { note: 'may-hang'; source: string }
   | { note: 'test-after-power'; parts: ItemRef[] };
 
 /** One thing a technician does on the way back. `key` is unique in a refit: "seat:kite-rear-door/card". */

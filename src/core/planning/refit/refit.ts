@@ -32,6 +32,8 @@ export interface BackOptions {
   sets?: readonly TestSet[];
   /** What still dries when putting back begins, by key of its wait, with the milliseconds it has left. */
   drying?: ReadonlyMap<string, number>;
+  /** Where the maker says that what an airbag plug ties may hang under power. */
+  srsMayHang?: string | null;
 }
 
 /**
@@ -41,7 +43,7 @@ export interface BackOptions {
 export function wayBackOf(
   graph: ActionGraph,
   doneInOrder: readonly number[],
-  { backWork = [], retest = [], sets = [], drying = new Map() }: BackOptions = {},
+  { backWork = [], retest = [], sets = [], drying = new Map(), srsMayHang = null }: BackOptions = {},
 ): WayBack {
   const undone = doneInOrder.filter((id) => graph.nodes[id].action);
   const replaced = replacedParts(graph, [...undone, ...retest]);
@@ -61,7 +63,7 @@ export function wayBackOf(
     .map(({ part }) => part);
   const trials = trialsOf(graph, refit, [...done, ...again], panels, sets);
   mountBeforeHiding(refit, trials);
-  const power = powerOf(graph, refit, trials, undone);
+  const power = powerOf(graph, refit, trials, undone, srsMayHang);
   refit.holds = holdsOf(refit);
   return {
     refit,

@@ -26,6 +26,8 @@ export interface ShopPolicy {
   srsWaitSeconds?: number | null;
   /** Where that figure is from, and whether it is only the shop's usual one and not this vehicle's. */
   srsWait?: WaitSource | null;
+  /** Where the maker says that what an airbag plug ties may hang on it under power; without it the part is home before power. */
+  srsMayHang?: string | null;
   costs?: CostSettings;
   /** Compartments of the tray at hand; without it every class gets one of its own. */
   trayBins?: number;

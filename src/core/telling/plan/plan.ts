@@ -166,6 +166,7 @@ function assemble(
     backWork,
     sets,
     drying: filled.left,
+    srsMayHang: policy.srsMayHang,
   });
   if (back.conflicts.length) return { ok: false, problems: back.conflicts.map((one) => waitsForItself(graph, one)) };
   const tray = planTray(graph.catalogue, trayEntries(graph, back.actions), policy.trayBins);

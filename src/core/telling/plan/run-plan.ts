@@ -51,6 +51,8 @@ export interface RunPlan {
   unverified?: { procedure: string; differs: string[]; unknown: string[] }[];
   srsWaitSeconds?: number | null;
   srsWait?: WaitSource | null;
+  /** Where the maker says that what an airbag plug ties may hang on it under power. */
+  srsMayHang?: string | null;
   /** The ways of working that were followed when the run was opened, and as sentences. */
   schools?: Schools;
   ways?: string[];
@@ -85,6 +87,7 @@ export function runPlanOf(
     | 'newParts'
     | 'srsWaitSeconds'
     | 'srsWait'
+    | 'srsMayHang'
     | 'costs'
     | 'ownKinds'
     | 'standardSeconds'

@@ -295,4 +295,26 @@ describe('the hand’s way back', () => {
       'glass-path-clear',
     );
   });
+
+  it('powers up with the card hanging on its airbag plug only where the maker says so, and names where', () => {
+    const planned = makePlan({
+      documents: [load('sensor-card')],
+      goals: ['woofer'],
+      options: {},
+      policy: { srsMayHang: 'workshop manual, section 12' },
+    });
+    if (!planned.ok) throw new Error(planned.problems[0].message);
+    inOrder(planned.plan, [
+      'place:sensor-card/card',
+      'join:sensor-card/srs',
+      'gate:before-power:before-power',
+      'batteryOn',
+      'gate:airbag-lamp:airbag-lamp',
+      'gate:test:sensor-card/card',
+      'seat:sensor-card/card',
+    ]);
+    expect(gate(planned.plan, 'gate:before-power:before-power').notes).toEqual([
+      'The part may hang on its SRS plug under power: workshop manual, section 12.',
+    ]);
+  });
 });

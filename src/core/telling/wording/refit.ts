@@ -141,6 +141,8 @@ function noteWords(graph: ActionGraph, note: RefitNote): string {
       const count = countOf(graph.indexes.get(note.fastener.procedure)!.fasteners.get(note.fastener.item)!);
       return `Count the ${nameOf(graph, note.fastener)} on the ${nameOf(graph, note.part)}: ${count}. Replace broken or lost ones.`;
     }
+    case 'may-hang':
+      return `The part may hang on its SRS plug under power: ${note.source}.`;
     case 'no-power':
       return `Not tested: ${lowerFirst(checkWords(graph, { id: '', ...note.check }))}${inPlaceOf(graph, note.check.items[0] ?? null)}. The battery stays off while the ${nameOf(graph, note.link)} stays unplugged.`;
     case 'test-after-power': {

@@ -242,6 +242,11 @@ function VehicleWaits({
           <Field id={`wait-source-${n}`} label="Source: manual and page" error={errors?.[n]?.source}>
             <Form.Control {...register(`srsWaits.${n}.source`)} />
           </Field>
+          <Form.Check
+            id={`wait-hang-${n}`}
+            label="By this source a part may hang on its SRS plug with the battery on"
+            {...register(`srsWaits.${n}.mayHang`)}
+          />
           <Button variant="outline-dark" size="sm" onClick={() => remove(n)}>
             Remove this wait
           </Button>
