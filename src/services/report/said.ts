@@ -1,6 +1,14 @@
 import { checkWords, gateWords, inPlace, inPlaceOf, itemInPlace, piecesInPlace, stepInPlace } from '../../core/telling';
 import { fastenerKindOf, capital, sideWords } from '../../core/trade';
-import { type GateCheck, inRound, readRound, readStepKey, type ActionGraph } from '../../core/planning';
+import {
+  type ActionGraph,
+  type GateCheck,
+  inRound,
+  readGateKey,
+  readRound,
+  readStepKey,
+  stepKey,
+} from '../../core/planning';
 import { itemWords, readItemKey } from '../../core/document';
 import type { LaterLine, RunReport, VisitReport } from '../../contracts/views';
 import {
@@ -235,17 +243,12 @@ function changedWords(graph: ActionGraph, state: RunState): NonNullable<RunRepor
 /** A gate by its key, where today's way back has no such gate any more: whether its part was on already when it was asked is in the log. */
 function gateOfKey(key: string, log: readonly RunEvent[]): Parameters<typeof gateWords>[1] {
   const { key: own, round } = readRound(key);
-  const ref = readStepKey(own);
-  const kind = ref?.type.replace(/^gate:/, '');
+  const ref = readGateKey(own);
+  if (!ref) return { gate: 'test', procedure: null, item: '', of: 'vehicle' };
   const asked = log.findIndex((event) => event.type === 'test' && event.gate === key);
-  const seat = inRound(own.replace(/^gate:[^:]+/, 'seat'), round);
+  const seat = inRound(stepKey({ type: 'seat', procedure: ref.procedure, item: ref.item }), round);
   const seated = log.findIndex((event) => event.type === 'done' && event.action === seat);
-  return {
-    late: seated >= 0 && seated < asked,
-    gate: kind === 'clips' || kind === 'closing-in' ? kind : 'test',
-    procedure: ref?.procedure ?? null,
-    item: ref?.item ?? '',
-  };
+  return { ...ref, late: ref.of === 'part' && seated >= 0 && seated < asked };
 }
 
 /** What a late event of a run says, in a few words. */

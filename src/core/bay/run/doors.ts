@@ -1,4 +1,4 @@
-import { readStepKey } from '../../planning';
+import { readGateKey, readStepKey } from '../../planning';
 import { readItemKey } from '../../document';
 import type { RunEvent } from './events';
 import { type RunState } from './state';
@@ -28,6 +28,6 @@ export const doorTaken = ({ log }: Pick<RunState, 'log'>, person: string, device
 export function doorOf(event: RunEvent): string | null {
   if (event.type === 'extra') return event.procedure;
   if ('action' in event) return readStepKey(event.action)?.procedure ?? null;
-  if ('gate' in event) return readStepKey(event.gate)?.procedure ?? null;
+  if ('gate' in event) return readGateKey(event.gate)?.procedure ?? null;
   return 'item' in event && event.item ? (readItemKey(event.item)?.procedure ?? null) : null;
 }

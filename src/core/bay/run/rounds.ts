@@ -1,4 +1,4 @@
-import { readStepKey } from '../../planning';
+import { readGateKey, readStepKey } from '../../planning';
 import { itemKey, readItemKey } from '../../document';
 import type { Progress, Round, RunState } from './state';
 
@@ -57,7 +57,7 @@ export function beginRound(
   if (piece) takeOut(state, piece);
   const zones = new Set(items.map((item) => readItemKey(item)?.procedure));
   const isVoid = (gate: string) => {
-    const procedure = readStepKey(gate)?.procedure ?? null;
+    const procedure = readGateKey(gate)?.procedure ?? null;
     return procedure === null || zones.has(procedure);
   };
   const waived = [...state.tests.values()].filter(

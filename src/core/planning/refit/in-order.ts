@@ -79,7 +79,7 @@ class Line {
     for (const step of hold) {
       const due = held.filter(({ seat }) => step.includes(seat));
       // Only where the maker lets the part hang on its plug under power: that plug is joined in this very hold.
-      const power = this.wantsPower(step, due) ? this.power() : [];
+      const power = this.back.power.mayHang !== null && this.wantsPower(step, due) ? this.power() : [];
       const own = [...power, ...due.flatMap((test) => this.test(test))];
       for (const at of step) {
         this.put(this.back.refit.steps[at], [...[...this.back.refit.before[at]].map(this.keyOf), ...guards, ...own]);
@@ -246,9 +246,9 @@ class Line {
 
   /** A test of what is due before a part is seated. */
   private test({ part, seat, trials, isApart }: DueTest): string[] {
-    const set = trials.map(({ group }) => /^set (.*)$/.exec(group)?.[1]).find(Boolean);
+    const set = trials.map((trial) => trial.set).find((one) => one !== null) ?? null;
     const ofSet = `gate:test:set/${set}`;
-    const isFirst = set !== undefined && !this.ordered.some(({ action }) => action.key === ofSet);
+    const isFirst = set !== null && !this.ordered.some(({ action }) => action.key === ofSet);
     const key = isFirst ? ofSet : `gate:test:${this.keyOf(seat).replace(/^[a-z]+:/, '')}${isApart ? '~offer' : ''}`;
     const { step } = this.gateFor(
       part,

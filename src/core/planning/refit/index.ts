@@ -1,4 +1,5 @@
 export { type Covers, coversOf } from './covers';
+export { type GateRef, readGateKey } from './gate-key';
 export { carriersOf } from './hands';
 export { inOrder, type OrderedAction } from './in-order';
 export { type BackOptions, type WayBack, wayBackOf } from './refit';

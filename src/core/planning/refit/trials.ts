@@ -19,6 +19,8 @@ export interface Trial {
   procedure: string;
   /** Zones and sides that are tried together. */
   group: string;
+  /** The stated set that joined them; null where it is one zone alone. */
+  set: string | null;
   /** The steps that join and mount it; none where it was never out. */
   mounts: number[];
   /** Needs the battery on. */
@@ -56,7 +58,7 @@ export function trialsOf(
   sets: readonly TestSet[],
 ): Trial[] {
   const hides = new Hides(graph, refit);
-  const groupOf = groups(graph, sets);
+  const groupOf = groupsOf(graph, sets);
   const trials = done.flatMap((id): Trial[] => {
     const check = testFor(graph, id);
     const { ref } = graph.nodes[id];
@@ -65,7 +67,7 @@ export function trialsOf(
       {
         check,
         procedure: ref.procedure!,
-        group: groupOf(ref.procedure!),
+        ...groupOf(ref.procedure!),
         mounts: mountsOf(graph, refit, id),
         powered: check.fact === 'works' || check.fact === 'joined-and-working',
         hiddenBy: hides.of(ref),
@@ -77,7 +79,7 @@ export function trialsOf(
     .map((part) => ({
       check: glassCheck(graph, part, 'motor'),
       procedure: part.procedure,
-      group: groupOf(part.procedure),
+      ...groupOf(part.procedure),
       mounts: [],
       powered: true,
       hiddenBy: new Set([itemKey(part)]),
@@ -86,14 +88,19 @@ export function trialsOf(
 }
 
 /** A group is a zone and side; a stated set makes one of several. */
-function groups(graph: ActionGraph, sets: readonly TestSet[]): (procedure: string) => string {
-  const own = ({ zone, side }: { zone: string; side: string }) => `${zone} ${side}`;
-  const names = new Map([...graph.documents.values()].map((document) => [document.id, own(document)]));
+function groupsOf(graph: ActionGraph, sets: readonly TestSet[]): (procedure: string) => Pick<Trial, 'group' | 'set'> {
+  const groups = new Map(
+    [...graph.documents.values()].map(({ id, zone, side }): [string, Pick<Trial, 'group' | 'set'>] => [
+      id,
+      { group: `${zone} ${side}`, set: null },
+    ]),
+  );
   for (const { id, members } of sets) {
-    const zones = new Set(members.flatMap((key) => names.get(readItemKey(key)?.procedure ?? '') ?? []));
-    for (const [procedure, name] of names) if (zones.has(name)) names.set(procedure, `set ${id}`);
+    const joined = new Set(members.flatMap((key) => groups.get(readItemKey(key)?.procedure ?? '')?.group ?? []));
+    for (const [procedure, { group }] of groups)
+      if (joined.has(group)) groups.set(procedure, { group: `set ${id}`, set: id });
   }
-  return (procedure) => names.get(procedure)!;
+  return (procedure) => groups.get(procedure)!;
 }
 
 /** The steps that join and mount what a test is about. */

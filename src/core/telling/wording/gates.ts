@@ -1,17 +1,20 @@
 import { indexItems, itemWords, type ProcedureDocument } from '../../document';
 import { doorWords } from '../../trade';
+import type { GateRef } from '../../planning';
 import type { RefitStep } from './refit';
 
 /** A gate's title: "Clips of the door card", "Test before the corner trim closes". */
 export function gateWords(
   documents: ProcedureDocument[],
-  gate: Pick<RefitStep, 'gate' | 'procedure' | 'item' | 'late'>,
+  gate: Pick<RefitStep, 'gate' | 'procedure' | 'item' | 'late'> & Partial<Pick<GateRef, 'of'>>,
 ): string {
   const document = documents.find((one) => one.id === gate.procedure);
   if (gate.gate === 'after-power') return 'Set again after power';
   if (gate.gate === 'before-power') return 'Before the battery goes back on';
   if (gate.gate === 'airbag-lamp') return 'Ignition on: airbag lamp';
+  if (gate.of === 'set') return 'Test of what is tried as one';
   if (!document) return 'Test before giving back';
+  if (gate.of === 'power') return `Test with the power back, ${doorWords(document)}`;
   const part = itemWords(indexItems(document), gate.item);
   const place = documents.length > 1 ? `, ${doorWords(document)}` : '';
   const titles = {
