@@ -171,6 +171,7 @@ const finishedStanding = ({ id, title }: RunHead, plan: RunPlan): RunStanding =>
   unverified: isUnverified(plan),
   tools: [],
   hasSrs: false,
+  takesTwo: false,
 });
 
 function standingOf({ id, title }: RunHead, plan: RunPlan, events: RunEvent[]): RunStanding {
@@ -198,6 +199,7 @@ function standingOf({ id, title }: RunHead, plan: RunPlan, events: RunEvent[]): 
     unverified: isUnverified(plan),
     tools: plan.tools.map(({ tool }) => tool),
     hasSrs: plan.cautions.some(({ code }) => code === 'srs'),
+    takesTwo: (plan.secondHandsSeconds ?? 0) > 0,
   };
 }
 

@@ -28,6 +28,7 @@ export interface DayJobView {
   parts: string;
   tools: string[];
   hasSrs: boolean;
+  takesTwo: boolean;
   isHighVoltage: boolean;
   place: PlaceView | null;
   /** As the day goes: when it begins, likely ends, and surely ends; null where it is not placed. */

@@ -69,6 +69,8 @@ export interface RunStanding {
   /** Tool codes that it lays out, and whether airbag plugs come off. */
   tools: string[];
   hasSrs: boolean;
+  /** Something of it is not done alone. */
+  takesTwo: boolean;
 }
 
 /** What is worth asking of a vehicle when it comes in: its body styles, and the options that change the work. */

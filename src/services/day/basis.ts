@@ -116,6 +116,7 @@ function rowOf(
       partsAt: job.partsAt && job.partsAt > now ? seconds(job.partsAt) : null,
       tools: [...new Set(runs.flatMap(({ tools }) => tools))].filter((tool) => !kit.has(tool)),
       hasSrs: runs.some(({ hasSrs }) => hasSrs),
+      takesTwo: runs.some(({ takesTwo }) => takesTwo),
       trainedPerson: job.trainedPerson,
       isHighVoltage: job.vehicle.highVoltage,
     },

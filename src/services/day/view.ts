@@ -84,6 +84,7 @@ const viewOfJob = ({ standing, placed, place, isGuess, due, waits }: DayJobRow, 
     parts: job.parts,
     tools: placed.tools.filter((tool) => scarce.has(tool)).map((tool) => toolFor(tool).name),
     hasSrs: placed.hasSrs,
+    takesTwo: placed.takesTwo,
     isHighVoltage: placed.isHighVoltage,
     place:
       place || placed.person

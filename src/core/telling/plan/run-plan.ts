@@ -72,6 +72,8 @@ export interface RunPlan {
   misses?: Record<string, number>;
   /** The shop's pace against the catalogue's times when the run was opened. */
   pace?: Pace;
+  /** A second person's time, for what one does not do alone, seconds. */
+  secondHandsSeconds?: number;
   /** What the work should take at the catalogue's pace, seconds. */
   standardSeconds?: number;
 }
@@ -104,6 +106,7 @@ export function runPlanOf(
     refit: plan.refit.flatMap(({ gate, key }) => (gate ? [] : [key])),
     sets: plan.sets,
     drying: plan.drying,
+    secondHandsSeconds: plan.secondHandsSeconds,
     steps: plan.handSteps,
     fit: plan.fitSteps,
     backWork: plan.backWork,

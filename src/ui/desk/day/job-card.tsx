@@ -44,6 +44,7 @@ export function JobCard({
             ? 'nothing planned yet: an hour is taken'
             : `${spanWords(job.likelySeconds)}, safe ${spanWords(job.safeSeconds)}`,
           job.hasSrs && 'airbag plugs come off',
+          job.takesTwo && 'takes two people for a while',
           job.tools.length > 0 && `needs the shop’s ${job.tools.join(', ').toLowerCase()}`,
         ]
           .filter(Boolean)

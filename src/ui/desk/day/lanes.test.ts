@@ -18,6 +18,7 @@ const job = (number: number, more: Partial<DayJobView>): DayJobView => ({
   parts: '',
   tools: [],
   hasSrs: false,
+  takesTwo: false,
   isHighVoltage: false,
   place: { person: 'bea', bay: null, startsAt: '', version: 1, by: 'bea' },
   from: '2026-11-27T09:00:00Z',

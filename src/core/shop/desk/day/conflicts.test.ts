@@ -19,6 +19,7 @@ const placed = (job: number, more: Partial<PlacedJob> = {}): PlacedJob => ({
   partsAt: null,
   tools: [],
   hasSrs: false,
+  takesTwo: false,
   trainedPerson: null,
   isHighVoltage: false,
   ...more,
@@ -62,6 +63,17 @@ describe('conflicts of the day', () => {
     ]);
     expect(codes([placed(1, { isHighVoltage: true, trainedPerson: 'bea', person: 'bea' })])).toEqual([]);
     expect(codes([placed(1, { person: 'gone' })])).toEqual([['not-here', 1]]);
+  });
+
+  it('are named: what takes two where nobody else is here', () => {
+    const job = placed(1, { person: 'bea', takesTwo: true });
+    const [bea, ...others] = [...HANDS].sort((a, b) => Number(b.id === 'bea') - Number(a.id === 'bea'));
+    expect(conflictsOf([job], [bea, ...others], new Map())).toEqual([]);
+    const alone = conflictsOf([job], [bea, ...others.map((one) => ({ ...one, isHere: false }))], new Map());
+    expect(alone).toEqual([{ code: 'alone', jobs: [1] }]);
+    expect(conflictWords(alone[0], { person: (id) => id, tool: (code) => code })).toBe(
+      'Takes two people, and nobody else is here',
+    );
   });
 
   it('see a promise that will be broken before it is', () => {

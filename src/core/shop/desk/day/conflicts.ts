@@ -14,6 +14,8 @@ export interface PlacedJob {
   partsAt: number | null;
   tools: readonly string[];
   hasSrs: boolean;
+  /** Something of it is not done alone. */
+  takesTwo: boolean;
   /** Orange cables: only this person; null where nobody was named yet. */
   trainedPerson: string | null;
   isHighVoltage: boolean;
@@ -34,6 +36,7 @@ export type DayConflict =
   | { code: 'part-later'; jobs: [number] }
   | { code: 'srs-trainee'; jobs: [number]; person: string }
   | { code: 'not-trained'; jobs: [number]; person: string | null }
+  | { code: 'alone'; jobs: [number] }
   | { code: 'not-here'; jobs: [number]; person: string }
   | { code: 'late' | 'tight'; jobs: [number]; bySeconds: number };
 
@@ -72,6 +75,10 @@ export function conflictsOf(
   const placed = [...jobs].sort((a, b) => a.job - b.job);
   const who = new Map(hands.map((hand) => [hand.id, hand]));
   const own = placed.flatMap((one) => aboutOne(one, one.person === null ? undefined : who.get(one.person)));
+  const alone = placed.flatMap(({ job, person, takesTwo }): DayConflict[] => {
+    const others = hands.filter(({ id, isHere }) => isHere && id !== person);
+    return takesTwo && others.length === 0 ? [{ code: 'alone', jobs: [job] }] : [];
+  });
   const twice = [
     ...named(placed, 'person').flatMap(([person, jobs]) =>
       atOnce(jobs, 1).map((all): DayConflict => ({ code: 'person-twice', jobs: all, person })),
@@ -80,7 +87,7 @@ export function conflictsOf(
       atOnce(jobs, 1).map((all): DayConflict => ({ code: 'bay-twice', jobs: all, bay })),
     ),
   ];
-  return [...own, ...twice, ...toolsShort(placed, pieces), ...promises(placed)];
+  return [...own, ...alone, ...twice, ...toolsShort(placed, pieces), ...promises(placed)];
 }
 
 /** Reserves may overlap: they are there to be used. */

@@ -26,6 +26,8 @@ export function conflictWords(conflict: DayConflict, { person, tool }: DayNames)
       return conflict.person === null
         ? 'Orange cables: a lead has to name who is trained'
         : `Orange cables: only ${person(conflict.person)} is trained`;
+    case 'alone':
+      return 'Takes two people, and nobody else is here';
     case 'not-here':
       return `${person(conflict.person)} no longer works here: choose somebody else`;
     case 'late':
