@@ -1,5 +1,5 @@
 import { notFound } from '../core/errors';
-import { type Level, LEVELS, LEVELS_MEETING, type Move, type Score, type Setup } from '../core/rehearse';
+import { LEFT_KEPT_DAYS, type Level, LEVELS, LEVELS_MEETING, type Move, type Score, type Setup } from '../core/rehearse';
 import type { Branch, Db } from './pool';
 
 /** A setup as it is stored; the catalogue is the shop's at the time it is read. */
@@ -73,11 +73,11 @@ export async function finishRehearsal(
   );
 }
 
-/** Takes away what somebody began and left more than a week ago. */
+/** Takes away what somebody began and left too long ago to go on with. */
 export async function deleteLeftRehearsals(db: Db, person: string): Promise<void> {
   await db.query(
-    `delete from rehearsals where person = $1 and finished_at is null and begun_at < now() - interval '7 days'`,
-    [person],
+    `delete from rehearsals where person = $1 and finished_at is null and begun_at < now() - make_interval(days => $2)`,
+    [person, LEFT_KEPT_DAYS],
   );
 }
 

@@ -16,7 +16,7 @@ export { kindsMet, type Score, scoreOf } from './score';
 export { hangs, inSight, looksNow, toolsOnBench } from './shown';
 export { sortingOf } from './sorting';
 export { type Due, dueFrom } from './spaced';
-export { type Rehearsal, startOf } from './state';
+export { LEFT_KEPT_DAYS, type Rehearsal, startOf } from './state';
 export { isFine, lineKey } from './gate-truth';
 export { gestureWords, levelWords } from './gesture-words';
 export { damageWords, listWords } from './names';

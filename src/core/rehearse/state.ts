@@ -16,6 +16,9 @@ export interface WayBackNow {
   waitsFor: Map<string, string[]>;
 }
 
+/** How long a rehearsal that somebody left is kept, so that it can be gone on with, days. */
+export const LEFT_KEPT_DAYS = 7;
+
 /** Where a rehearsal stands after its moves. Never changed in place. */
 export interface Rehearsal {
   phase: Phase;
