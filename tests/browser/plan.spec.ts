@@ -11,7 +11,7 @@ test('plans doors of both sides and a dash together, shows proof, tray, kit and 
   await page.getByRole('group', { name: 'audio' }).getByRole('button', { name: 'base', exact: true }).click();
   await page.getByRole('group', { name: 'puddle' }).getByRole('button', { name: 'none', exact: true }).click();
   await page.getByLabel('Plan another zone too').selectOption({ label: 'Soria Lumen, front door, right' });
-  await expect(page.getByRole('button', { name: 'front door, right' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'front door, right', exact: true })).toBeVisible();
   await page.getByLabel('Add a goal').selectOption('lumen-front-door/woofer');
   await page.getByLabel('Add a goal').selectOption('lumen-front-door@right/woofer');
   await expect(page.getByText('Proved: no order is quicker.')).toBeVisible();

@@ -30,8 +30,7 @@ export function TriedAsOne({
   };
   return (
     <section aria-label="Tried as one">
-      <h2>Tried as one</h2>
-      <p className="quiet">Parts of several zones that only play together: no zone is closed before all of them did.</p>
+      {sets.length > 0 && <h2>Tried as one</h2>}
       {sets.map((set) => (
         <div key={set} className="goal-row">
           <span className="name">{capital(listed(membersOf(set).map((key) => wordsOf(view, key))))}</span>
@@ -45,25 +44,29 @@ export function TriedAsOne({
           </button>
         </div>
       ))}
-      <div className="d-flex flex-wrap gap-2">
-        {open.map((ref) => {
-          const key = itemKey(ref);
-          return (
-            <button
-              key={key}
-              type="button"
-              className="btn btn-sm btn-outline-dark"
-              aria-pressed={picked.includes(key)}
-              onClick={() => toggle(key)}
-            >
-              {capital(wordsOf(view, key))}
-            </button>
-          );
-        })}
-        <Button size="sm" disabled={zones.size < 2} onClick={join}>
-          Try these as one
-        </Button>
-      </div>
+      <details>
+        <summary>Try parts of several zones as one…</summary>
+        <p className="quiet">Parts that only play together: no zone is closed before all of them did.</p>
+        <div className="d-flex flex-wrap gap-2">
+          {open.map((ref) => {
+            const key = itemKey(ref);
+            return (
+              <button
+                key={key}
+                type="button"
+                className="btn btn-sm btn-outline-dark"
+                aria-pressed={picked.includes(key)}
+                onClick={() => toggle(key)}
+              >
+                {capital(wordsOf(view, key))}
+              </button>
+            );
+          })}
+          <Button size="sm" disabled={zones.size < 2} onClick={join}>
+            Try these as one
+          </Button>
+        </div>
+      </details>
     </section>
   );
 }
