@@ -53,6 +53,12 @@ const FINE = [
   'Plugged in, and',
   'Hooked up, and',
   'It works',
+  'Trips and lets go',
+  'Vacuumed clean',
+  'Out, everything dark',
+  'It comes on',
+  'It goes out',
+  'It plays',
 ];
 
 test('anybody tries the made-up door from the sign-in screen: a missed screw bends the card, then breaks it, and nothing is kept', async ({

@@ -112,7 +112,7 @@ export const photoFile = (name = 'photo.png') => ({
 export async function logOf(
   { request }: Pick<Page, 'request'>,
   run: string,
-): Promise<{ id: string; type: string; action?: string; photo?: string }[]> {
+): Promise<{ id: string; type: string; action?: string; check?: string; photo?: string }[]> {
   return (
     (await (await request.get(`/api/logs/${run}/events?after=0`)).json()) as { events: { id: string; type: string }[] }
   ).events;
