@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { makePlan } from '@/core/telling';
-import { readStepKey } from '@/core/planning';
+import { readGateKey, readStepKey } from '@/core/planning';
 import { countOf, findItem, indexItems, type ProcedureDocument } from '@/core/document';
 import { test } from './awake';
 import { beginDoor, pickRecorded, place, tapMap } from './support';
@@ -19,7 +19,8 @@ function planOf(document: ProcedureDocument): string[] {
   const result = makePlan({ documents: [document], goals: [speaker], options: {} });
   if (!result.ok) throw new Error(result.problems[0].message);
   const words = (key: string) => {
-    const ref = readStepKey(key)!;
+    const gate = readGateKey(key);
+    const ref = gate ? { type: `gate:${gate.gate}`, item: gate.item } : readStepKey(key)!;
     const item = findItem(index, ref.item) as { kind?: string; drive?: string; count?: number } | undefined;
     return `${ref.type} ${countOf(item ?? {})} ${item?.drive ?? ''} ${item?.kind ?? ''}`;
   };
