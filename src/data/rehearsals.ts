@@ -1,5 +1,13 @@
 import { notFound } from '../core/errors';
-import { LEFT_KEPT_DAYS, type Level, LEVELS, LEVELS_MEETING, type Move, type Score, type Setup } from '../core/rehearse';
+import {
+  LEFT_KEPT_DAYS,
+  type Level,
+  LEVELS,
+  LEVELS_MEETING,
+  type Move,
+  type Score,
+  type Setup,
+} from '../core/rehearse';
 import type { Branch, Db } from './pool';
 
 /** A setup as it is stored; the catalogue is the shop's at the time it is read. */
