@@ -1,8 +1,9 @@
-import { fastenerKindOf, findPartKind, findZone, toolFor, workKindOf } from '../../trade';
+import { fastenerKindOf, findZone, toolFor, workKindOf } from '../../trade';
 import { heldParts, itemKey, type ItemRef, type Leaving } from '../../document';
 import { stepKey, type Action, type ActionGraph } from '../graph';
 import type { Covers } from './covers';
 import { offerOf } from './hands';
+import { partKind } from './part-kind';
 import type { RefitGraph } from './refit-graph';
 import { checkOf, type GateCheck, type GateKind, type RefitAction } from './refit-step';
 import { glassCheck, glassOf } from './trials';
@@ -67,9 +68,9 @@ export function coverFirst(refit: RefitGraph, sites: readonly Site[]): void {
 export function gatesOf(graph: ActionGraph, refit: RefitGraph, sites: readonly Site[]): PlacedGate[] {
   const asked = new Set<string>();
   const drilled = drilledOut(graph, refit);
-  const inOrder = [...sites].sort((a, b) =>
-    refit.waits.has(a.closing, b.closing) ? -1 : refit.waits.has(b.closing, a.closing) ? 1 : 0,
-  );
+  // What comes earlier has fewer before it: inner parts ask before outer ones.
+  const before = new Map(sites.map((site) => [site, refit.waits.allBefore(site.closing).length]));
+  const inOrder = [...sites].sort((a, b) => before.get(a)! - before.get(b)!);
   return inOrder.flatMap((site) =>
     [clipsGate(graph, refit, site), insideGate(graph, refit, drilled, site, asked)].filter((gate) => gate !== null),
   );
@@ -90,29 +91,36 @@ function gateStep(
   };
 }
 
-/** A gate as a step of the way back. */
-export const gateAction = (
-  gate: GateKind,
-  { key, procedure, item, side, place }: Pick<RefitAction, 'key' | 'procedure' | 'item' | 'side' | 'place'>,
-  checks: GateCheck[],
+/** Where an action stands and what it is called. */
+type Named = Pick<RefitAction, 'key' | 'procedure' | 'item' | 'side' | 'place'>;
+
+/** A step of the way back that puts nothing back by itself. */
+export const loneAction = (
+  type: RefitAction['type'],
+  { key, procedure, item, side, place }: Named,
+  ms: number,
 ): RefitAction => ({
   key,
-  type: 'gate',
+  type,
   procedure,
   item,
   side,
   tool: 'hand',
-  ms: GATE_SECONDS[gate] * 1000,
+  ms,
   place,
   bin: null,
   reverses: null,
-  gate,
-  checks,
+  gate: null,
+  checks: [],
   notes: [],
 });
 
-const partKind = (graph: ActionGraph, { procedure, item }: ItemRef) =>
-  findPartKind(graph.catalogue, graph.indexes.get(procedure)!.parts.get(item)?.kind ?? '');
+/** A gate as a step of the way back. */
+export const gateAction = (gate: GateKind, named: Named, checks: GateCheck[]): RefitAction => ({
+  ...loneAction('gate', named, GATE_SECONDS[gate] * 1000),
+  gate,
+  checks,
+});
 
 function clipsGate(graph: ActionGraph, refit: RefitGraph, site: Site): PlacedGate | null {
   const { part } = site;

@@ -1,8 +1,9 @@
-import { findPartKind } from '../../trade';
+import { append } from '../../lists';
 import { heldParts, itemKey, type ItemRef, readItemKey } from '../../document';
 import { nodeIdOf, reachable, type ActionGraph, type NodeRef } from '../graph';
 import { partsInTheWay } from './covers';
 import { carriersOf, holdersOf } from './hands';
+import { partKind } from './part-kind';
 import type { RefitGraph } from './refit-graph';
 
 /** A shield that is sealed again in less than this is no reason to test before it: it comes off as quickly. Milliseconds. */
@@ -21,10 +22,7 @@ export class Hides {
       for (const fastener of index.fasteners.values())
         for (const part of new Set(heldParts(fastener))) {
           const key = itemKey({ procedure, item: part });
-          this.holders.set(key, [
-            ...(this.holders.get(key) ?? []),
-            { type: 'release', procedure, item: fastener.id } as const,
-          ]);
+          append(this.holders, key, { type: 'release', procedure, item: fastener.id });
         }
   }
 
@@ -68,10 +66,7 @@ export class Hides {
     return [...new Set(parts)].map((part) => itemKey({ procedure: procedure!, item: part }));
   }
 
-  private kindOf(part: string) {
-    const { procedure, item } = readItemKey(part)!;
-    return findPartKind(this.graph.catalogue, this.graph.indexes.get(procedure)?.parts.get(item)?.kind ?? '');
-  }
+  private kindOf = (part: string) => partKind(this.graph, readItemKey(part)!);
 
   private hides(part: string): boolean {
     const kind = this.kindOf(part);

@@ -1,11 +1,12 @@
 import { append } from '../../lists';
-import { itemKey } from '../../document';
+import { itemKey, readItemKey } from '../../document';
 import type { ActionGraph } from '../graph';
 import { hangControls } from './controls';
-import { type PlacedGate, gateAction } from './gates';
+import { gateAction, loneAction, type PlacedGate } from './gates';
 import type { WayBack } from './refit';
-import type { GateCheck, GateKind, RefitAction, RefitNote } from './refit-step';
+import type { GateCheck, RefitAction } from './refit-step';
 import type { Trial } from './trials';
+import { airbagLamp, beforePower, noPower, setAgain, vehicleGate } from './vehicle-gates';
 
 /** An action of the way back with the keys of those it waits for. */
 export interface OrderedAction {
@@ -54,7 +55,8 @@ class Line {
   private readonly begun = new Set<string>();
   private readonly late = new Map<string, { trial: Trial; seat: number }>();
   private readonly gates = new Map<number, PlacedGate[]>();
-  private isOn = false;
+  /** The key of the airbag lamp's gate; null while the battery is off. */
+  private lamp: string | null = null;
 
   constructor(
     private readonly graph: ActionGraph,
@@ -90,10 +92,10 @@ class Line {
 
   /** What is left: power, the tests it barred, what wants setting again, the last check. */
   end(): void {
-    if (this.back.power.on !== null && !this.isOn) this.power();
-    if (this.isOn) {
+    if (this.back.power.on !== null && this.lamp === null) this.power();
+    if (this.lamp !== null) {
       const again = setAgain(this.graph);
-      if (again.length) this.put(this.vehicleGate('after-power', 'after-power', again), ['batteryOn']);
+      if (again.length) this.put(vehicleGate('after-power', 'after-power', again), ['batteryOn']);
     }
     const all = this.ordered.map(({ action }) => action.key);
     const { barredBy } = this.back.power;
@@ -104,7 +106,7 @@ class Line {
     ];
     const notes = barredBy ? left.filter(({ powered }) => powered).map(({ check }) => noPower(check, barredBy)) : [];
     if (checks.length || notes.length)
-      this.put({ ...this.vehicleGate('test', 'hand-over', checks), notes, saysWhere: true }, all);
+      this.put({ ...vehicleGate('test', 'hand-over', checks), notes, saysWhere: true }, all);
   }
 
   /** Waits until what is about to be closed over has dried, as far as the steps before have not taken that long. */
@@ -113,9 +115,7 @@ class Line {
       const dry = this.back.drying.get(at);
       const spent = this.ordered.reduce((sum, { action }) => sum + action.ms, 0);
       if (!dry || dry.ms <= spent || this.ordered.some(({ action }) => action.key === dry.key)) return [];
-      const { procedure, item, side, place } = this.graph.dries.get(dry.key)!;
-      const wait = gateAction('clips', { key: dry.key, procedure, item, side, place }, []);
-      return [this.put({ ...wait, type: 'dry', gate: null, ms: dry.ms - spent }, [])];
+      return [this.put(loneAction('dry', this.graph.dries.get(dry.key)!, dry.ms - spent), [])];
     });
   }
 
@@ -157,11 +157,11 @@ class Line {
   /** One test, or two where one person does not hold the part while others are tried that do not need it. */
   private testsAt(part: string, seat: number, trials: Trial[], steps: readonly number[]): DueTest[] {
     if (trials.length === 0) return [];
-    const waitsHere = !this.isOn && this.back.power.after.some((at) => steps.includes(at));
+    const waitsHere = this.lamp === null && this.back.power.after.some((at) => steps.includes(at));
     const isHeld = ({ mounts, powered }: Trial) => mounts.some((at) => steps.includes(at)) || (powered && waitsHere);
     const [held, free] = [trials.filter(isHeld), trials.filter((trial) => !isHeld(trial))];
     if (held.length === 0) return [{ part, seat, trials, isHeld: false }];
-    const [procedure, item] = part.split('/');
+    const { procedure, item } = readItemKey(part)!;
     if (free.length === 0 || this.graph.indexes.get(procedure)?.parts.get(item)?.hands !== 2)
       return [{ part, seat, trials, isHeld: true }];
     return [
@@ -177,7 +177,7 @@ class Line {
       for (const trial of trials.filter(({ powered }) => powered)) this.open.set(trial.check.id, trial);
       return trials.filter(({ powered }) => !powered);
     }
-    if (on === null || this.isOn || this.canPower((at) => this.isJoinedBefore(steps, at, seat))) return trials;
+    if (on === null || this.lamp !== null || this.canPower((at) => this.isJoinedBefore(steps, at, seat))) return trials;
     return trials.filter((trial) => {
       if (trial.powered && trial.hiddenBy.has(part)) this.late.set(trial.check.id, { trial, seat });
       else if (trial.powered) this.open.set(trial.check.id, trial);
@@ -190,7 +190,7 @@ class Line {
 
   /** Power is due for a test that needs it, and for those that had to wait before more of what hides them is seated. */
   private wantsPower(steps: readonly number[], tests: readonly DueTest[]): boolean {
-    if (this.back.power.on === null || this.isOn || !this.canPower()) return false;
+    if (this.back.power.on === null || this.lamp !== null || !this.canPower()) return false;
     if (tests.some(({ trials }) => trials.some(({ powered }) => powered))) return true;
     const hides = new Set([...this.late.values()].flatMap(({ trial }) => [...trial.hiddenBy]));
     return steps.some((at) => {
@@ -203,30 +203,25 @@ class Line {
   private power(): string[] {
     const { refit, power } = this.back;
     const after = power.after.map(this.keyOf);
-    const keys = [
-      this.put(
-        this.vehicleGate('before-power', 'before-power', [vehicleLine('key-out'), vehicleLine('nobody-inside')]),
-        after,
-      ),
-    ];
+    const clear = beforePower();
     const { mayHang } = power;
-    if (mayHang) this.ordered.at(-1)!.action.notes.push({ note: 'may-hang', source: mayHang });
+    if (mayHang) clear.notes.push({ note: 'may-hang', source: mayHang });
+    const keys = [this.put(clear, after)];
     keys.push(this.put(refit.steps[power.on!], [...[...refit.before[power.on!]].map(this.keyOf), ...after, ...keys]));
     this.placed.add(power.on!);
-    this.isOn = true;
-    const lamp = this.vehicleGate('airbag-lamp', 'airbag-lamp', [vehicleLine('lamp-on'), vehicleLine('lamp-out')]);
-    keys.push(this.put(lamp, keys));
+    this.lamp = this.put(airbagLamp(), keys);
+    keys.push(this.lamp);
     const late = [...this.late.values()];
     for (const procedure of new Set(late.map(({ trial }) => trial.procedure))) {
       const own = late.filter(({ trial }) => trial.procedure === procedure);
       const parts = this.closedOver(own.map(({ trial }) => trial));
-      const { step } = this.gateFor(
+      const step = this.testAt(
         parts[0],
         `gate:test:power/${procedure}`,
-        own.map(({ trial }) => trial.check),
+        own.map(({ trial }) => trial),
       );
       step.late = true;
-      step.notes.push({ note: 'test-after-power', parts: parts.map(refOf) });
+      step.notes.push({ note: 'test-after-power', parts: parts.map((one) => readItemKey(one)!) });
       keys.push(
         this.put(step, [...keys, ...own.flatMap(({ trial, seat }) => [...trial.mounts, seat].map(this.keyOf))]),
       );
@@ -250,58 +245,22 @@ class Line {
     const ofSet = `gate:test:set/${set}`;
     const isFirst = set !== null && !this.ordered.some(({ action }) => action.key === ofSet);
     const key = isFirst ? ofSet : `gate:test:${this.keyOf(seat).replace(/^[a-z]+:/, '')}${isApart ? '~offer' : ''}`;
-    const { step } = this.gateFor(
-      part,
-      key,
+    const power = this.lamp !== null && trials.some(({ powered }) => powered) ? [this.lamp] : [];
+    return [
+      this.put(this.testAt(part, key, trials), [...trials.flatMap(({ mounts }) => mounts.map(this.keyOf)), ...power]),
+    ];
+  }
+
+  /** The gate of a test that stands before a part is seated. */
+  private testAt(part: string, key: string, trials: readonly Trial[]): RefitAction {
+    const { at, steps } = this.back.refit;
+    const ref = readItemKey(part)!;
+    const seat = at.get(`seat:${part}`) ?? steps.findIndex((step) => itemKey(step) === part);
+    const { side, place } = steps[seat];
+    return gateAction(
+      'test',
+      { key, ...ref, side, place },
       trials.map(({ check }) => check),
     );
-    const power = this.isOn && trials.some(({ powered }) => powered) ? ['gate:airbag-lamp:airbag-lamp'] : [];
-    return [this.put(step, [...trials.flatMap(({ mounts }) => mounts.map(this.keyOf)), ...power])];
   }
-
-  private gateFor(part: string, key: string, checks: GateCheck[]): { step: RefitAction } {
-    const { procedure, item } = refOf(part);
-    const seat =
-      this.back.refit.at.get(`seat:${part}`) ??
-      this.back.refit.steps.findIndex((step) => step.procedure === procedure && step.item === item);
-    const { side, place } = this.back.refit.steps[seat];
-    return { step: gateAction('test', { key, procedure, item, side, place }, checks) };
-  }
-
-  /** A gate of the vehicle as a whole. */
-  private vehicleGate = (gate: GateKind, item: string, checks: GateCheck[]): RefitAction =>
-    gateAction(
-      gate,
-      {
-        key: `gate:${gate}:${item}`,
-        procedure: null,
-        item,
-        side: null,
-        place: { procedure: null, side: null, group: item, x: 0, y: 0 },
-      },
-      checks,
-    );
 }
-
-const refOf = (key: string) => {
-  const [procedure, item] = key.split('/');
-  return { procedure, item };
-};
-
-const vehicleLine = (fact: GateCheck['fact']): GateCheck => ({ id: `${fact}:vehicle`, fact, part: null, items: [] });
-
-const noPower = ({ fact, items, part }: GateCheck, link: string): RefitNote => ({
-  note: 'no-power',
-  check: { fact, items, part },
-  link: refOf(link),
-});
-
-/** What the vehicle wants set again after the battery was off, each once. */
-const setAgain = (graph: ActionGraph): GateCheck[] =>
-  [...new Set([...graph.documents.values()].flatMap(({ afterPower }) => afterPower ?? []))].map((what) => ({
-    id: `set-again:${what}`,
-    fact: 'set-again',
-    part: null,
-    items: [],
-    what,
-  }));

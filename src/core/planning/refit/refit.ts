@@ -1,9 +1,10 @@
 import { itemKey, type ItemRef } from '../../document';
-import { findPartKind, findZone } from '../../trade';
+import { findZone } from '../../trade';
 import { stepKey, type ActionGraph } from '../graph';
 import { coversOf } from './covers';
 import { coverFirst, gatesOf, type PlacedGate, type Site, sitesOf } from './gates';
 import { holdsOf } from './hands';
+import { partKind } from './part-kind';
 import { type Power, powerOf } from './power';
 import { invert } from './invert';
 import { checkOf, type GateCheck } from './refit-step';
@@ -59,7 +60,7 @@ export function wayBackOf(
   const sites = sitesOf(graph, refit, covers);
   coverFirst(refit, sites);
   const panels = sites
-    .filter(({ part }) => kindOf(graph, part) === 'panel' && refit.at.has(`seat:${itemKey(part)}`))
+    .filter(({ part }) => partKind(graph, part)?.code === 'panel' && refit.at.has(`seat:${itemKey(part)}`))
     .map(({ part }) => part);
   const trials = trialsOf(graph, refit, [...done, ...again], panels, sets);
   mountBeforeHiding(refit, trials);
@@ -75,9 +76,6 @@ export function wayBackOf(
   };
 }
 
-const kindOf = (graph: ActionGraph, { procedure, item }: ItemRef) =>
-  findPartKind(graph.catalogue, graph.indexes.get(procedure)!.parts.get(item)?.kind ?? '')?.code;
-
 /** A door's latch is tripped by hand and let go before the door is shut; what is new is heard once more. */
 function lastLines(graph: ActionGraph, undone: readonly number[], panels: readonly ItemRef[]): GateCheck[] {
   const latches = panels
@@ -85,9 +83,8 @@ function lastLines(graph: ActionGraph, undone: readonly number[], panels: readon
     .map((part) => checkOf('latch-free', null, [itemKey(part)]));
   const sounds = undone.flatMap((id) => {
     const { type, procedure, item } = graph.nodes[id].ref;
-    const index = type === 'work' ? graph.indexes.get(procedure!)! : null;
-    const old = index?.parts.get(index.works.get(item)?.replaces ?? '');
-    return old && findPartKind(graph.catalogue, old.kind)?.sounds
+    const old = type === 'work' ? graph.indexes.get(procedure!)!.works.get(item)?.replaces : undefined;
+    return old && partKind(graph, { procedure: procedure!, item: old })?.sounds
       ? [checkOf('new-sound', null, [itemKey({ procedure: procedure!, item })])]
       : [];
   });

@@ -1,8 +1,9 @@
-import { findPartKind, findZone } from '../../trade';
-import { BODY, itemKey, type ItemRef, readItemKey } from '../../document';
+import { findZone } from '../../trade';
+import { itemKey, type ItemRef, readItemKey } from '../../document';
 import type { ActionGraph } from '../graph';
 import { holdersOf, offerOf, tiedBy } from './hands';
 import { Hides } from './hides';
+import { partKind } from './part-kind';
 import type { RefitGraph } from './refit-graph';
 import { checkOf, type GateCheck } from './refit-step';
 import { testFor } from './tests';
@@ -118,16 +119,15 @@ function mountsOf(graph: ActionGraph, refit: RefitGraph, id: number): number[] {
   }
   if (type !== 'undo') return own === undefined ? [] : [own];
   // A plug is tried with the part it is for in its place, where that is electrical itself.
-  const ends = index.links.get(item)!.joins.filter((end) => end !== BODY && isElectrical(graph, procedure!, end));
+  const ends = index.links
+    .get(item)!
+    .joins.filter((item) => partKind(graph, { procedure: procedure!, item })?.electrical);
   const seats = ends.flatMap((part) => {
     const seat = refit.at.get(`seat:${procedure}/${part}`);
     return seat === undefined ? [] : [seat, ...holdersOf(graph, refit, { procedure: procedure!, item: part })];
   });
   return [...(own === undefined ? [] : [own]), ...seats];
 }
-
-const isElectrical = (graph: ActionGraph, procedure: string, part: string): boolean =>
-  !!findPartKind(graph.catalogue, graph.indexes.get(procedure)!.parts.get(part)?.kind ?? '')?.electrical;
 
 /** A group's tests stand before the first part of it that hides something is seated: everything that can be joined and mounted by then is. */
 export function mountBeforeHiding(refit: RefitGraph, trials: readonly Trial[]): void {
