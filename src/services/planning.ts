@@ -5,6 +5,7 @@ import {
   type PlanView,
   type ProcedureRowView,
   type RelativeView,
+  type VehicleWait,
   type VerificationView,
 } from '../contracts/views';
 import { parseFit, withNewSpeaker } from '../core/bench';
@@ -171,16 +172,14 @@ async function othersFor(branch: Branch, vehicle: Vehicle): Promise<ProcedureRow
 }
 
 /** What the shop has entered of a vehicle's airbags, with its source. */
-function ownWait({ srsWaits }: SettingsForm, of: { make: string; model: string } | null) {
+function ownWait({ srsWaits }: SettingsForm, of: { make: string; model: string } | null): VehicleWait | undefined {
   const same = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase();
   return of ? srsWaits.find(({ make, model }) => same(make, of.make) && same(model, of.model)) : undefined;
 }
 
 /** The wait after battery-off on a vehicle: its own with its source, else the shop's, said to be only that. */
-function waitFor(settings: SettingsForm, of: { make: string; model: string } | null): ShopPolicy['srsWait'] {
-  const own = ownWait(settings, of);
+function waitFor({ srsWaitSeconds, srsWaitSource }: SettingsForm, own: VehicleWait | undefined): ShopPolicy['srsWait'] {
   if (own) return { seconds: own.seconds, source: own.source, isFallback: false };
-  const { srsWaitSeconds, srsWaitSource } = settings;
   return srsWaitSeconds === null ? null : { seconds: srsWaitSeconds, source: srsWaitSource, isFallback: true };
 }
 
@@ -190,8 +189,8 @@ function policyOf(
   history: ShopPolicy['history'],
   of: { make: string; model: string } | null,
 ): ShopPolicy {
-  const srsWait = waitFor(settings, of);
   const own = ownWait(settings, of);
+  const srsWait = waitFor(settings, own);
   return {
     schools: settings.schools,
     srsWait,

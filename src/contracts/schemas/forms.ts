@@ -381,7 +381,7 @@ export const planQuerySchema = Joi.object<PlanQuery>({
   options: Joi.object().pattern(option, option).required(),
   job: jobNumber.allow(null).default(null),
   fits,
-  sets: Joi.array().items(Joi.string().trim().min(1).max(400)).max(12).allow(null).default(null),
+  sets: sets.allow(null).default(null),
   lines: Joi.array().items(Joi.string().trim().min(1).max(200)).max(50).default([]),
 });
 export interface PlanQuery {

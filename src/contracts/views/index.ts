@@ -45,6 +45,7 @@ export {
   type SkinView,
   TRAY_SIZES,
   type QuotePrice,
+  type VehicleWait,
 } from './shop';
 export type { QuotePrint, QuotesView, QuoteView } from './quotes';
 export type { DayConflictView, DayJobView, DaySuggestionView, DayView } from './day';

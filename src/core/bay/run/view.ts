@@ -145,19 +145,20 @@ function removalSteps(graph: ActionGraph, plan: RunPlan, state: RunState): RunSt
   if (round) {
     const { steps, waitsFor } = roundSteps(graph, plan, state);
     const planned = new Set([...steps.flatMap(({ actions }) => actions), ...round.stillOut]);
-    const more = [...state.done.keys()].flatMap((key) =>
-      planned.has(key) || graph.dries.has(key) ? [] : (findAction(graph, key) ?? []),
-    );
-    const all = [...steps, ...more.map((action) => handStepOf(graph, action))];
+    const all = [...steps, ...doneBesides(graph, state, planned)];
     return apartSteps(graph, all, state, (key) => waitsFor[key] ?? []);
   }
   const elsewhere = new Set([...plan.removal, ...plan.fit.flatMap(({ actions }) => actions), ...plan.backWork]);
-  const extra = [...state.done.keys()].flatMap((key) =>
-    elsewhere.has(key) || graph.dries.has(key) ? [] : (findAction(graph, key) ?? []),
-  );
-  const steps = withFound(graph, [...plan.steps, ...extra.map((action) => handStepOf(graph, action))]);
+  const steps = withFound(graph, [...plan.steps, ...doneBesides(graph, state, elsewhere)]);
   return apartSteps(graph, steps, state, (key) => plan.waitsFor[key] ?? []);
 }
+
+/** What was taken apart besides what is known, each a step of its own; waiting takes nothing apart. */
+const doneBesides = (graph: ActionGraph, { done }: Pick<RunState, 'done'>, known: ReadonlySet<string>): HandStep[] =>
+  [...done.keys()].flatMap((key) => {
+    const action = known.has(key) || graph.dries.has(key) ? undefined : findAction(graph, key);
+    return action ? [handStepOf(graph, action)] : [];
+  });
 
 /** Other pieces that were found in a group come out before the part they hold is freed. */
 function withFound(graph: ActionGraph, steps: HandStep[]): HandStep[] {

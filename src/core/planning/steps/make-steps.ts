@@ -1,6 +1,7 @@
 import { fastenerKindOf } from '../../trade';
 import { findItem, heldParts, workPart } from '../../document';
 import type { ActionGraph, Place } from '../graph';
+import { carriersOf } from '../refit';
 
 import type { Grouping } from './grouping';
 import type { HandStep, HandStepKind, StepOrder } from './step';
@@ -121,14 +122,8 @@ export function joinAlike<A>(grouping: Grouping, actions: A[], keyOf: (action: A
 
 /** The part that a part is carried by in the end; itself where nothing carries it. */
 export function carrierOf(graph: ActionGraph, procedure: string | null, part: string | null): string | null {
-  const parts = graph.indexes.get(procedure ?? '')?.parts;
-  const seen = new Set<string>();
-  let at = part;
-  for (let on = parts?.get(at ?? '')?.on; on && !seen.has(on); on = parts?.get(on)?.on) {
-    seen.add(on);
-    at = on;
-  }
-  return at;
+  const index = graph.indexes.get(procedure ?? '');
+  return (part !== null && index && carriersOf(index, part).at(-1)) || part;
 }
 
 /** The positions of a wish as ranks; what nobody wished for comes last. */

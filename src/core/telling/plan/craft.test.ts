@@ -67,6 +67,13 @@ describe('work of one place', () => {
     expect(fitted(cable)).toEqual(['work:d/w0', 'work:d/w1', 'work:d/w2', 'work:d/w3']);
   });
 
+  it('does a chore once it is clean in there, whatever its kind', () => {
+    const plan = planOf(door([{ kind: 'other', while: 'open' }, { kind: 'clean' }, { kind: 'move-aside' }]), [
+      'fit kit',
+    ]);
+    expect(fitted(plan)).toEqual(['work:d/w2', 'work:d/w1', 'work:d/w0']);
+  });
+
   it('undoes what was put aside after the wiring and before greasing, on the way back too', () => {
     const document = door([
       { kind: 'move-aside', phase: 'apart', undo: 'tie back' },
@@ -117,6 +124,7 @@ describe('work that dries', () => {
     const keys = plan.steps.refit.flatMap(({ actions }) => actions);
     expect(keys.indexOf('dry:d/w0')).toBeGreaterThan(keys.indexOf('seat:d/woofer'));
     expect(keys.indexOf('dry:d/w0')).toBeLessThan(keys.indexOf('seat:d/card'));
+    expect(plan.time).toEqual(planOf(door([{ kind: 'seal', seconds: 60 }]), ['woofer', 'fit kit']).time);
     expect(plan.waitSeconds).toBeGreaterThan(3000);
     expect(plan.waitSeconds).toBeLessThan(3600);
   });

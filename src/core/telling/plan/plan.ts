@@ -1,6 +1,4 @@
-import { durationOf, type Duration, type Pace } from '../../shop';
 import {
-  type Action,
   DEFAULT_COSTS,
   type ActionGraph,
   findLoop,
@@ -23,8 +21,8 @@ import {
   reasonChains,
   type SolveControl,
   type RefitAction,
+  type TestSet,
   type HandStep,
-  type OrderedSteps,
   orderRemoval,
   planRefit,
   fillWaits,
@@ -32,7 +30,6 @@ import {
 } from '../../planning';
 import {
   itemInPlace,
-  type RefitStep,
   routeWords,
   stayWords,
   reasonsFor,
@@ -48,6 +45,7 @@ import { checkOptions, itemKey, type ItemRef, listOptions } from '../../document
 import { ended, say } from '../../trade';
 import { byPhase, shareOutPeels, type ByPhase } from './phases';
 import { recordedWish } from './recorded';
+import { betweenSeconds, timeOf } from './plan-time';
 import { readSets } from './sets';
 import { worthDoing } from './while-open';
 import type { Plan, PlannedAction, PlannedStep, PlanProblem, PlanRequest, PlanResult } from './plan-types';
@@ -69,7 +67,7 @@ export function makePlan(request: PlanRequest, control?: SolveControl): PlanResu
       ok: false,
       problems: optionProblems.map(({ code, option, message }) => ({ code, message, items: [option] })),
     };
-  const { problems: unknownMembers } = readSets(request.documents, request.sets ?? []);
+  const { sets, problems: unknownMembers } = readSets(request.documents, request.sets ?? []);
   if (unknownMembers.length) return { ok: false, problems: unknownMembers };
   const shouldStop = control?.shouldStop ?? NEVER;
   const found = chooseInTime(request, request.options, shouldStop);
@@ -101,7 +99,7 @@ export function makePlan(request: PlanRequest, control?: SolveControl): PlanResu
         ),
       ],
     };
-  return assemble(request, found, byPhase(graph, { actions, before }), control);
+  return assemble(request, found, byPhase(graph, { actions, before }), sets, control);
 }
 
 /** A part that can never be offered: the loop by name. */
@@ -138,6 +136,7 @@ function assemble(
   request: PlanRequest,
   { graph, least, goals, banned }: Chosen,
   { apart: { actions, before }, fit, back: backWork }: ByPhase,
+  sets: TestSet[],
   control?: SolveControl,
 ): PlanResult {
   const { policy = {} } = request;
@@ -161,7 +160,6 @@ function assemble(
   // What is waited for is no work of its own.
   const fitIds = filled.steps.flatMap((step) => step.actions.flatMap((key) => graph.idOf.get(key) ?? []));
   const removalIds = out.steps.flatMap((step) => step.actions.map((key) => graph.idOf.get(key)!));
-  const { sets } = readSets(request.documents, request.sets ?? []);
   const back = planRefit(graph, [...removalIds, ...fitIds], costs, control, {
     backWork,
     sets,
@@ -301,25 +299,6 @@ function beforeIn(sequence: number[], actions: number[], before: number[][]): nu
   const placeOf = new Map(sequence.map((id, place) => [id, place]));
   const atOf = new Map(actions.map((id, at) => [id, at]));
   return sequence.map((id) => before[atOf.get(id)!].map((need) => placeOf.get(actions[need])!).sort((a, b) => a - b));
-}
-
-/** What is no matter of the order: it stands where it is needed. */
-const UNPRICED: ReadonlySet<HandStep['kind']> = new Set(['gate', 'power']);
-
-/** Changing tools and moving, seconds: what an order costs besides its steps' own times. */
-const betweenSeconds = ({ steps, cost }: OrderedSteps) =>
-  cost.seconds - steps.reduce((sum, { kind, ms }) => sum + (UNPRICED.has(kind) ? 0 : ms / 1000), 0);
-
-/** Share added for what no step names: looking, walking, the phone (common practice, no source). */
-const ALLOWANCE = 0.15;
-
-/** How long taking apart and putting back take together. Waiting is in the steps where the shop knows its time. */
-function timeOf(removal: Action[], refit: RefitStep[], between: number, pace: Pace): Duration {
-  const seconds = [...removal, ...refit]
-    .map((step) => (step.type === 'dry' ? 0 : step.ms / 1000))
-    .filter((value) => value > 0);
-  const own = seconds.reduce((sum, one) => sum + one, 0);
-  return durationOf(seconds, between + ALLOWANCE * (own + between), pace);
 }
 
 function trayEntries(graph: ActionGraph, refit: RefitAction[]): TrayEntry[] {

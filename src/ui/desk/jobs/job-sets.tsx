@@ -15,7 +15,8 @@ export function JobSets({
   const { busy, trouble, run } = useSend();
   if (sets.length === 0) return null;
   const remove = async (set: string) => {
-    if (await run('PUT', `/api/jobs/${number}/sets`, { sets: sets.filter((one) => one !== set) })) router.refresh();
+    const done = await run('PUT', `/api/jobs/${number}/sets`, { sets: sets.filter((one) => one !== set) });
+    if (done !== null) router.refresh();
   };
   return (
     <section className="sheet" aria-label="Tried as one">
