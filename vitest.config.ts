@@ -12,7 +12,12 @@ export default defineConfig({
     projects: [
       {
         resolve: { alias },
-        test: { name: 'unit', include: ['src/**/*.test.ts', 'scripts/**/*.test.ts'], testTimeout: 300_000 },
+        test: {
+          name: 'unit',
+          include: ['src/**/*.test.ts', 'scripts/**/*.test.ts'],
+          setupFiles: ['tests/support/property-seed.ts'],
+          testTimeout: 300_000,
+        },
       },
       {
         resolve: { alias },

@@ -1,3 +1,4 @@
+import { randomInt } from 'node:crypto';
 import { runShown } from '../support/command';
 import { ensureChromium } from '../support/debian';
 import { startThrowAwayCluster, type Cluster } from '../support/postgres';
@@ -36,6 +37,13 @@ async function runStatic(): Promise<Tally> {
     tally = add(tally, (await run()) === 0 ? passedOne : failedOne(name));
   }
   return tally;
+}
+
+/** The properties once more, drawn anew; the seed that is said repeats them. */
+async function runExplore(): Promise<Tally> {
+  const seed = process.env.PEZZO_SEED ?? String(randomInt(2 ** 31));
+  say(`— properties drawn anew: PEZZO_SEED=${seed}`);
+  return runVitest('unit', { PEZZO_SEED: seed });
 }
 
 async function runVitest(project: 'unit' | 'integration', env: Record<string, string> = {}): Promise<Tally> {
@@ -81,6 +89,7 @@ export async function testCommand(stages: Stage[]): Promise<number> {
       await ensureChromium();
       tally = add(tally, await runBrowser(cluster!));
     }
+    if (wanted.has('explore')) tally = add(tally, await runExplore());
     if (wanted.has('faults')) {
       await ensureChromium();
       tally = add(tally, await runFaults());
