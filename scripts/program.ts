@@ -1,4 +1,5 @@
 import { Argument, Command, Option } from 'commander';
+import { collectNewPart } from './cli/new-parts';
 import { collect, collectPair, numberFrom, wholeNumberFrom } from './cli/values';
 import { BENCHMARKS } from './measure/names';
 import { VERSION } from './support/version';
@@ -52,10 +53,15 @@ export function makeProgram(done: (status: number) => void): Command {
     .command('plan')
     .description('the least teardown for a goal, and the way back')
     .argument('<files...>', 'procedure files of one vehicle')
-    .requiredOption(
+    .option(
       '--goal <goal>',
       'what you want: card, card:free, "expose s1", "keep sail"; may be given several times',
       collect,
+    )
+    .option(
+      '--new <place[=way][,speaker=file]>',
+      'put something new in the place of a part: “woofer”, “kite-rear-door/woofer=ring,speaker=165.json”; ways are screws, ring, clips, nuts, holes; without one the ways are asked; may be given several times',
+      collectNewPart,
     )
     .option('--option <name=value>', 'an option of the vehicle; may be given several times', collectPair, {})
     .addOption(new Option('--order <order>', 'which order to print').choices(['best', 'recorded']).default('best'))

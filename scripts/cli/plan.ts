@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { costSchema, readForm } from '../../src/contracts/schemas';
+import { type NewPartWish, placeNewParts, type PlacedParts } from '../../src/core/bench';
 import { costSettings } from '../../src/contracts/views';
 import { PezzoError } from '../../src/core/errors';
 import {
@@ -16,10 +17,13 @@ import { type CostSettings, hasErrors, type Remark } from '../../src/core/planni
 import { DEFAULT_SCHOOLS, type OptionValues, type ProcedureDocument } from '../../src/core/document';
 import { printPlan } from './print-plan';
 import { readAndCheck } from './read-file';
+import { UsageError } from './usage-error';
 
 /** What `pezzo plan` was given besides its files. */
 interface PlanArguments {
-  goal: string[];
+  goal?: string[];
+  /** New parts, each a goal of its own. */
+  new?: NewPartWish[];
   option: OptionValues;
   order: 'best' | 'recorded';
   costs?: string;
@@ -34,7 +38,16 @@ interface PlanArguments {
 
 /** `pezzo plan FILE … --goal …`: prints the plan; returns the exit status. Only JSON goes to standard output with --json. */
 export function planCommand(names: string[], given: PlanArguments): number {
-  const { goal: goals, option: options, order, tray: trayBins, timeLimit: limit = Infinity, json } = given;
+  const {
+    goal = [],
+    new: wishes = [],
+    option: options,
+    order,
+    tray: trayBins,
+    timeLimit: limit = Infinity,
+    json,
+  } = given;
+  if (goal.length + wishes.length === 0) throw new UsageError('Say what you want: --goal, or --new for something new.');
   const costs = given.costs === undefined ? undefined : readCosts(given.costs);
   if (costs && 'remarks' in costs) return refuse(costs.remarks, json);
 
@@ -51,9 +64,11 @@ export function planCommand(names: string[], given: PlanArguments): number {
       repair: 'Name each procedure once.',
     });
   if (documents.length < files.length || hasErrors(remarks)) return refuse(remarks, json);
+  const placed = placeNewParts(documents, wishes, { options });
+  if (placed.problems.length) return refuse([...placed.problems.map(asNewPartRemark), ...remarks], json);
   const request: PlanRequest = {
-    documents,
-    goals,
+    documents: placed.documents,
+    goals: [...goal, ...placed.goals],
     options,
     order,
     sets: given.set ?? [],
@@ -66,8 +81,8 @@ export function planCommand(names: string[], given: PlanArguments): number {
   const end = performance.now() + limit * 1000;
   const planned = makePlan(request, limit === Infinity ? {} : { shouldStop: () => performance.now() > end });
   if (!planned.ok) return refuse([...planned.problems.map(asRemark), ...remarks], json);
-  if (json) process.stdout.write(`${JSON.stringify(planOutput(planned.plan, documents, remarks), null, 2)}\n`);
-  else process.stdout.write(printPlan(documents, planned.plan));
+  if (json) process.stdout.write(`${JSON.stringify(planOutput(planned.plan, placed, remarks), null, 2)}\n`);
+  else process.stdout.write(printPlan(placed, planned.plan));
   return 0;
 }
 
@@ -103,6 +118,14 @@ const asRemark = ({ code, items, message }: PlanProblem): Remark => ({
   repair: 'Correct the goal, the option or the procedure.',
 });
 
+const asNewPartRemark = ({ code, item, message }: PlacedParts['problems'][number]): Remark => ({
+  level: 'error',
+  code,
+  items: [item],
+  message,
+  repair: 'Name another place, another way of fixing it, or another part.',
+});
+
 function refuse(remarks: Remark[], json: boolean | undefined): number {
   for (const remark of remarks) if (remark.level === 'error') process.stderr.write(`${remark.message}\n`);
   if (json) process.stdout.write(`${JSON.stringify({ findings: remarks }, null, 2)}\n`);
@@ -133,9 +156,11 @@ const actionOutput = (action: PlannedAction) => ({
 });
 
 /** The published shape of a plan: see docs/command-line.md. Times in seconds; in a plan over one procedure items are named without it. */
-function planOutput(plan: Plan, documents: ProcedureDocument[], remarks: Remark[]) {
+function planOutput(plan: Plan, { documents, placed, questions }: PlacedParts, remarks: Remark[]) {
   const short = (item: string) => (documents.length === 1 ? item.slice(item.indexOf('/') + 1) : item);
   return {
+    ...(questions.length ? { questions } : {}),
+    ...(placed.length ? { newParts: placed.map(({ choices: _choices, ...part }) => part) } : {}),
     steps: {
       removal: plan.steps.removal.map(stepOutput),
       fit: plan.steps.fit.map(stepOutput),
@@ -150,6 +175,7 @@ function planOutput(plan: Plan, documents: ProcedureDocument[], remarks: Remark[
     })),
     tools: plan.tools.map(({ tool, name, uses, notes, coveredBy }) => ({ tool, name, uses, notes, coveredBy })),
     tray: plan.tray.map(({ bin, items, label }) => ({ bin, label, items: items.map(short) })),
+    materials: plan.materials,
     taped: plan.taped.map(({ item, label }) => ({ item: short(item), label })),
     fewestBins: plan.fewestBins,
     spares: plan.spares.map(({ kind, name, pieces, spares, items }) => ({

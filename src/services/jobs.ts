@@ -158,7 +158,12 @@ export async function openRun(by: Actor, form: NewRunForm, signal?: AbortSignal)
   demand(by, 'open-job');
   const { view, result } = await planForRun(by, form, signal);
   if (!result.ok) throw invalid('no-plan', result.problems.map((problem) => problem.message).join(' '));
-  const { documents, revisions, policy, verification } = view;
+  const { documents, revisions, policy, verification, questions } = view;
+  if (questions.length)
+    throw invalid(
+      'fixing-open',
+      'Say first how each new part is fixed: nobody in the bay can plan that with the door open.',
+    );
   const experience = await experienceFor(by.branch, documents);
   const plan = runPlanOf(result.plan, {
     ...experience,

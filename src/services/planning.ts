@@ -8,7 +8,7 @@ import {
   type VehicleWait,
   type VerificationView,
 } from '../contracts/views';
-import { parseFit, withNewSpeaker } from '../core/bench';
+import { type NewPartWish, parseFit, placeNewParts, type PlacedParts } from '../core/bench';
 import { conflict, invalid } from '../core/errors';
 import {
   listOptions,
@@ -71,7 +71,7 @@ export async function planView(
       'retired',
       `“${retired.title}” is retired: ${retired.next ? `plan “${retired.next}” instead` : 'nothing replaces it'}.`,
     );
-  const documents = await withNewParts(
+  const { documents, placed, questions } = await withNewParts(
     by.branch,
     approved.map(({ document }) => document),
     fits,
@@ -79,6 +79,8 @@ export async function planView(
   return {
     heard: await heardOf(by.branch, documents),
     documents,
+    newParts: placed,
+    questions,
     revisions: [...new Map(approved.map(({ document, revision }) => [recordedId(document.id), revision]))],
     options: Object.fromEntries(listOptions(documents)),
     known: knownOptions(listOptions(documents), vehicle?.options ?? {}),
@@ -114,24 +116,24 @@ function standInsOf(items: StoreItem[], stock: { kind: string; count: number }[]
   );
 }
 
-/** The documents with the steps for what goes in. Throws `invalid` where a speaker or its place is not there. */
-async function withNewParts(
-  branch: Branch,
-  documents: ProcedureDocument[],
-  fits: string[],
-): Promise<ProcedureDocument[]> {
+/** What is to go in, with its speaker from the shop's list. */
+async function wishesOf(branch: Branch, fits: string[]): Promise<NewPartWish[]> {
   const db = dbOf(branch);
-  let fitted = documents;
-  for (const { procedure, of, speaker: name, ...how } of fits.flatMap((text) => parseFit(text) ?? [])) {
-    const document = fitted.find(({ id }) => id === procedure);
-    if (!document?.parts.some(({ id }) => id === of))
-      throw invalid('no-place', `The place that “${name}” is to go into is not part of this plan.`);
+  const wishes: NewPartWish[] = [];
+  for (const { speaker: name, ...how } of fits.flatMap((text) => parseFit(text) ?? [])) {
     const speaker = await findSpeaker(db, name);
     if (!speaker) throw invalid('no-speaker', `No speaker of the shop’s list is called “${name}” any more.`);
-    const more = withNewSpeaker(document, { of, speaker, ...how });
-    fitted = fitted.map((one) => (one.id === procedure ? more : one));
+    wishes.push({ ...how, speaker });
   }
-  return fitted;
+  return wishes;
+}
+
+/** The procedures with the steps for what goes in. Throws `invalid` where that cannot go in there. */
+async function withNewParts(branch: Branch, documents: ProcedureDocument[], fits: string[]): Promise<PlacedParts> {
+  const placed = placeNewParts(documents, await wishesOf(branch, fits));
+  const [problem] = placed.problems;
+  if (problem) throw invalid(problem.code, problem.message);
+  return placed;
 }
 
 /** A job's vehicle. Throws a conflict where it has high voltage and no lead has named who is trained for it. */

@@ -15,7 +15,7 @@ import {
   skinOf,
 } from '@/services';
 import { HOME } from '@/data';
-import { fitText } from '@/core/bench';
+import { type Fixing, fitText } from '@/core/bench';
 
 const { people, shop } = sharedKiteShop();
 let job: number;
@@ -62,8 +62,16 @@ describe('the shop’s speakers', () => {
 });
 
 describe('a new speaker in a plan', () => {
-  const fit = (speaker: string, of = 'woofer') =>
-    fitText({ procedure: 'kite-rear-door', of, speaker, joint: 'adapter', crossover: false, frame: false });
+  const fit = (speaker: string, of = 'woofer', fixing: Fixing | null = 'clips') =>
+    fitText({
+      procedure: 'kite-rear-door',
+      of,
+      speaker,
+      joint: 'adapter',
+      fixing,
+      crossover: false,
+      frame: false,
+    });
 
   it('brings its steps, and a run follows them', async () => {
     const fits = [fit('Saltmarsh 165 A')];
@@ -75,11 +83,27 @@ describe('a new speaker in a plan', () => {
     };
     const id = await openRun(people.technician, { ...form, newParts: ['Crossover', 'Crossover'], fits });
     const { run } = await openRunScreen(HOME, id);
-    expect(run.plan.fit.map(({ actions }) => actions).flat()).toContain('work:kite-rear-door/new-woofer-screws');
+    expect(run.plan.fit.map(({ actions }) => actions).flat()).toContain('work:kite-rear-door/new-woofer-nuts');
+    expect(run.plan.backWork).toContain('work:kite-rear-door/new-woofer-screws');
     expect(run.plan.newParts).toEqual(['Crossover, 1 of 2', 'Crossover, 2 of 2']);
     // The procedure itself has none of them.
     const { documents } = await planView(people.technician, { procedures: ['kite-rear-door'], job: null });
     expect(documents[0].work).toBeUndefined();
+  });
+
+  it('is asked how it is fixed, and goes to no bay before that is said', async () => {
+    const fits = [fit('Saltmarsh 165 A', 'woofer', null)];
+    const { questions } = await planView(people.technician, { procedures: ['kite-rear-door'], job: null, fits });
+    expect(questions.map(({ of, choices: [best] }) => [of, best.way])).toEqual([['kite-rear-door/woofer', 'screws']]);
+    const form = {
+      job,
+      procedures: ['kite-rear-door'],
+      goals: ['fit kite-rear-door/new-woofer'],
+      options: {},
+      newParts: [],
+      fits,
+    };
+    await expect(openRun(people.technician, form)).rejects.toMatchObject({ code: 'fixing-open' });
   });
 
   it('is refused where the list or the plan does not have it', async () => {

@@ -30,6 +30,7 @@ import {
   settingRatio,
   spacerFor,
   type Speaker,
+  type SpeakerFacts,
   type Vector,
   wireFor,
   type WireRun,
@@ -116,6 +117,22 @@ export const speakerSchema = Joi.object<Speaker>({
   ohms: Joi.number().positive().max(100).required(),
   sensitivityDb: Joi.number().min(40).max(130).required(),
   watts: Joi.number().positive().max(5000).required(),
+});
+
+/** A speaker as far as its figures are known: what is left out is unknown. */
+export const speakerFactsSchema = Joi.object<SpeakerFacts>({
+  name: Joi.string().trim().min(1).max(80).allow(null).default(null),
+  kind: Joi.valid('speaker', 'tweeter').default('speaker'),
+  basket: hole,
+  cutout: hole,
+  holes: Joi.number().integer().min(1).max(24),
+  circle: hole,
+  depth: mm(),
+  proud: mm(100),
+  stroke: mm(100),
+  ohms: Joi.number().positive().max(100),
+  sensitivityDb: Joi.number().min(40).max(130),
+  watts: Joi.number().positive().max(5000),
 });
 
 const oval = Joi.object<OvalInput>({

@@ -106,7 +106,14 @@ export {
   signInSchema,
   stockMoveSchema,
 } from './forms';
-export { MOST_SPEAKERS, readSpeaker, readSpeakersCsv, type ReadSpeakers, speakersCsv } from './speakers';
+export {
+  MOST_SPEAKERS,
+  readSpeaker,
+  readSpeakerFacts,
+  readSpeakersCsv,
+  type ReadSpeakers,
+  speakersCsv,
+} from './speakers';
 export { MAX_JSON_DEPTH, measureJson } from './json-shape';
 export {
   MAX_PROCEDURE_BYTES,

@@ -1,12 +1,26 @@
 import Papa from 'papaparse';
 import { noColumn, readTable } from './csv';
-import type { Speaker } from '../../core/bench';
-import { speakerSchema } from './fit';
+import type { Speaker, SpeakerFacts } from '../../core/bench';
+import { speakerFactsSchema, speakerSchema } from './fit';
 import { readFit } from './fit-fields';
-import { PezzoError } from '../../core/errors';
+import { invalid, PezzoError } from '../../core/errors';
 
 /** Reads a speaker of the shop's list; lengths as they are typed. Throws `invalid` naming the field. */
 export const readSpeaker = (value: unknown): Speaker => readFit(speakerSchema, value);
+
+/** Reads a speaker as far as its figures are known, by the list's columns or by field. Throws `invalid` naming the field. */
+export function readSpeakerFacts(value: unknown): SpeakerFacts {
+  if (typeof value !== 'object' || value === null || Array.isArray(value))
+    throw invalid('speaker', 'A speaker is one object: {"name": "…", "depth_mm": 62, …}.');
+  return readFit(
+    speakerFactsSchema,
+    Object.fromEntries(
+      Object.entries(value).flatMap(([key, one]) =>
+        one === null || one === '' ? [] : [[FIELD_OF.get(key) ?? key, one]],
+      ),
+    ),
+  );
+}
 
 /** The columns of a list of speakers, as they are written; lengths in mm. */
 export const SPEAKER_COLUMNS: [column: string, field: keyof Speaker][] = [

@@ -1,3 +1,4 @@
+import type { FixingQuestion, PlacedPart } from '../../core/bench';
 import type { Cents } from '../../core/shop';
 import type { OwnKind } from '../../core/trade';
 import type { ShopPolicy } from '../../core/telling';
@@ -12,6 +13,10 @@ export interface PlanView {
   revisions: [id: string, revision: number][];
   options: Record<string, string[]>;
   policy: ShopPolicy;
+  /** What new goes in, with how it is fixed and could be. */
+  newParts: PlacedPart[];
+  /** How new parts are fixed, where nobody has said. */
+  questions: FixingQuestion[];
   /** What is tried as one on the job. */
   sets: string[];
   ownKinds: OwnKind[];

@@ -1,4 +1,5 @@
-import { JOINTS, type Joint } from './fit-steps';
+import { FIXINGS, type Fixing } from './fixing';
+import { JOINTS, type Joint } from './joints';
 
 /** What goes in where, and how: as it is asked of a plan. */
 export interface FitChoice {
@@ -8,19 +9,32 @@ export interface FitChoice {
   /** A speaker of the shop's list, by its name. */
   speaker: string;
   joint: Joint;
+  /** How it is held; null until somebody has said. */
+  fixing: Fixing | null;
   crossover: boolean;
   /** The factory frame is kept, its cone cut out. */
   frame: boolean;
 }
 
-/** "kite-rear-door/woofer:adapter+crossover:Saltmarsh 165 A". */
-export const fitText = ({ procedure, of, speaker, joint, crossover, frame }: FitChoice): string =>
-  `${procedure}/${of}:${joint}${crossover ? '+crossover' : ''}${frame ? '+frame' : ''}:${speaker}`;
+/** "kite-rear-door/woofer:adapter=ring+crossover:Saltmarsh 165 A". */
+export const fitText = ({ procedure, of, speaker, joint, fixing, crossover, frame }: FitChoice): string =>
+  `${procedure}/${of}:${joint}${fixing ? `=${fixing}` : ''}${crossover ? '+crossover' : ''}${frame ? '+frame' : ''}:${speaker}`;
+
+const isFixing = (text: string): text is Fixing => (FIXINGS as readonly string[]).includes(text);
 
 /** Reads it back; null where it is none. */
 export function parseFit(text: string): FitChoice | null {
-  const match = /^([^/:]+)\/([^/:]+):([a-z]+)(\+crossover)?(\+frame)?:(.{1,80})$/.exec(text);
+  const match = /^([^/:]+)\/([^/:]+):([a-z]+)(?:=([a-z]+))?(\+crossover)?(\+frame)?:(.{1,80})$/.exec(text);
   if (!match || !Object.hasOwn(JOINTS, match[3])) return null;
-  const [, procedure, of, joint, box, kept, speaker] = match;
-  return { procedure, of, speaker, joint: joint as Joint, crossover: box !== undefined, frame: kept !== undefined };
+  const [, procedure, of, joint, way, box, kept, speaker] = match;
+  if (way !== undefined && !isFixing(way)) return null;
+  return {
+    procedure,
+    of,
+    speaker,
+    joint: joint as Joint,
+    fixing: way ?? null,
+    crossover: box !== undefined,
+    frame: kept !== undefined,
+  };
 }

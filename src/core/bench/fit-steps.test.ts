@@ -6,7 +6,8 @@ import { deviceOf, workThrough } from '@tests/support/work-run';
 import { basesOf, basisOf, foldRun, isBalanced, judgeFor, viewRun, type RunFact } from '../bay';
 import { runPlanOf, makePlan } from '../telling';
 import { betterFit, fitmentOf, type Place, type Speaker } from './fitment';
-import { newPartId, withNewSpeaker, withoutFitSteps } from './fit-steps';
+import { newPartId } from './fit-step-ids';
+import { withNewSpeaker, withoutFitSteps } from './fit-steps';
 import { sayFitment } from './say';
 
 const KITE = demoProcedure('kite-rear-door');
@@ -58,58 +59,54 @@ describe('whether a speaker fits', () => {
 });
 
 const of = (step: string) => `work:kite-rear-door/new-woofer-${step}`;
-const FITTED = withNewSpeaker(KITE, { of: 'woofer', speaker: SPEAKER, joint: 'adapter', crossover: true });
+const FITTED = withNewSpeaker(KITE, {
+  of: 'woofer',
+  speaker: SPEAKER,
+  joint: 'adapter',
+  fixing: 'clips',
+  crossover: true,
+});
 const GOAL = `fit kite-rear-door/${newPartId('woofer')}`;
+const keys = (steps: { actions: string[] }[]) => steps.flatMap(({ actions }) => actions);
 
 describe('steps for a new speaker', () => {
   const plan = planOf(FITTED, [GOAL], { windows: 'power' });
-  const keys = (steps: { actions: string[] }[]) => steps.flatMap(({ actions }) => actions);
+  const back = keys(plan.steps.refit);
 
-  it('stand between apart and together, what carries the speaker and its wires before its screws', () => {
-    const fit = keys(plan.steps.fit);
-    const screws = fit.indexOf(of('screws'));
-    for (const step of ['bag', 'ring', 'crossover', 'join', 'polarity', 'sound'])
-      if (step !== 'bag') expect(fit.indexOf(of(step)), step).toBeLessThan(screws);
-    expect(fit.indexOf(of('ties'))).toBeGreaterThan(screws);
+  it('make ready between apart and together; the place comes back with the new one in it, its plug joined while it is held', () => {
     expect(keys(plan.steps.removal)).toContain('takeOff:kite-rear-door/woofer');
-  });
-
-  it('leave the old speaker, its screws and its plug out, and try the new one before the shield closes over it', () => {
-    const back = keys(plan.steps.refit);
-    expect(back.filter((key) => /woofer|\/s4|\/l3/.test(key) && !key.startsWith('gate'))).toEqual([]);
-    const tests = plan.refit
-      .filter(({ gate }) => gate === 'test')
-      .flatMap(({ checks }) => checks.map(({ text }) => text));
-    expect(tests).toContain('New speaker (Saltmarsh 165 A) works');
-    expect(tests.join()).not.toContain('Door speaker works');
-    // A ring plays nothing.
-    expect(tests.filter((one) => /ring|crossover|wires/i.test(one))).toEqual([]);
-    expect(plan.steps.fit[0].why).toEqual([
-      expect.stringContaining('belongs to what goes in: new speaker (Saltmarsh 165 A)'),
+    const fit = keys(plan.steps.fit);
+    for (const step of ['nuts', 'crossover', 'join', 'polarity', 'gasket', 'bag', 'foam'])
+      expect(fit, step).toContain(of(step));
+    expect(back.filter((key) => /woofer|\/s4|\/l3/.test(key) && !key.startsWith('gate'))).toEqual([
+      'place:kite-rear-door/woofer',
+      'join:kite-rear-door/l3',
+      'seat:kite-rear-door/woofer',
+      of('screws'),
+      of('ties'),
     ]);
   });
 
-  it('make a ring where the screws do not meet the holes, drill and clear up where nobody recorded any', () => {
-    const mounts = (holes?: Place['holes']) => [{ of: 'woofer', ...PLACE, holes }];
-    const ids = (one: typeof KITE) => one.work!.map(({ id }) => id.replace('new-woofer-', ''));
-    const ring = withNewSpeaker(
-      { ...KITE, mounts: mounts({ count: 3, circle: 161 }) },
-      { of: 'woofer', speaker: SPEAKER, joint: 'crimp' },
-    );
-    expect(ids(ring)).toEqual(['bag', 'ring', 'ring-seal', 'join', 'polarity', 'sound', 'screws', 'ties', 'foam']);
-    const bare = withNewSpeaker({ ...KITE, mounts: mounts() }, { of: 'woofer', speaker: SPEAKER, joint: 'solder' });
-    expect(ids(bare)).toContain('drill');
-    const drilled = planOf(bare, [GOAL], { windows: 'power' });
-    const left = drilled.refit.flatMap(({ checks }) => checks.map(({ fact }) => fact as string));
-    // Priming the edge is work of its own: that answers its line by being done.
-    expect(left).toContain('swarf');
-    expect(left).not.toContain('bare-edge');
+  it('try the new one before anything closes over it, and hear it at the end', () => {
+    const tests = plan.refit
+      .filter(({ gate }) => gate === 'test')
+      .flatMap(({ checks }) => checks.map(({ text }) => text));
+    expect(tests).toContain('New door speaker works');
+    expect(tests.join()).not.toMatch(/^Door speaker works|ring|crossover|wires/i);
+    expect(tests.at(-2)).toBe('New door speaker plays with everything closed, rear door, left');
+    const gates = plan.refit.map(({ key }) => key);
+    const test = gates.findIndex((key) => key.startsWith('gate:test:'));
+    expect(gates.indexOf(of('ties'))).toBeLessThan(test);
+    expect(test).toBeLessThan(gates.indexOf('seat:kite-rear-door/shield'));
+    expect(plan.steps.fit[0].why).toEqual([expect.stringContaining('is needed for the new door speaker')]);
   });
 
-  it('keep the factory frame where that is the school: nothing is taken out, and it says that it cannot go back', () => {
-    const kept = withNewSpeaker(KITE, { of: 'woofer', speaker: SPEAKER, joint: 'crimp', frame: true });
+  it('keep the factory frame where that is the school: its plug is undone before the cone is cut, and it says that it cannot go back', () => {
+    const kept = withNewSpeaker(KITE, { of: 'woofer', speaker: SPEAKER, joint: 'adapter', fixing: null, frame: true });
     const frame = planOf(kept, [GOAL], { windows: 'power' });
     expect(keys(frame.steps.removal)).not.toContain('takeOff:kite-rear-door/woofer');
+    expect(keys(frame.steps.removal)).toContain('undo:kite-rear-door/l3');
+    expect(keys(frame.steps.refit)).toContain('join:kite-rear-door/l3');
     expect(keys(frame.steps.fit)[0]).toBe(of('cone'));
     expect(frame.steps.fit[0].detail).toContain('cannot go back to stock');
     expect(frame.refit.flatMap(({ checks }) => checks.map(({ fact }) => fact as string))).toContain('swarf');
@@ -117,9 +114,8 @@ describe('steps for a new speaker', () => {
 
   it('are taken out of the document again', () => {
     expect(withoutFitSteps(FITTED)).toEqual(KITE);
-    expect(withNewSpeaker(FITTED, { of: 'woofer', speaker: SPEAKER, joint: 'adapter', crossover: true })).toEqual(
-      FITTED,
-    );
+    const again = { of: 'woofer', speaker: SPEAKER, joint: 'adapter', fixing: 'clips', crossover: true } as const;
+    expect(withNewSpeaker(FITTED, again)).toEqual(FITTED);
   });
 });
 
@@ -153,27 +149,5 @@ describe('a run with a new speaker', () => {
     });
     expect(view.blocks).toEqual([]);
     expect(runPlanFor(KITE, ['woofer'], { windows: 'power' }).fit).toEqual([]);
-  });
-
-  it.each([
-    'carry-front-door-right',
-    'kite-front-door',
-    'lumen-front-door',
-    'calder-rear-door',
-    'drover-front-door-single',
-  ])('balances on %s too, riveted or screwed, measured or not, in both schools', (id) => {
-    const door = demoProcedure(id);
-    const place = door.parts.find(({ kind }) => kind === 'speaker')!.id;
-    for (const frame of [false, true]) {
-      const fitted = withNewSpeaker(door, { of: place, speaker: SPEAKER, joint: 'solder', crossover: true, frame });
-      const goal = `fit ${id}/${newPartId(place)}`;
-      const made = makePlan({ documents: [fitted], goals: [goal], options: {} });
-      if (!made.ok) throw new Error(made.problems[0].message);
-      const plan = runPlanOf(made.plan, { documents: [fitted], options: {}, goals: [goal], newParts: [] });
-      const state = foldRun(workThrough(plan, deviceOf('bea')), judgeFor(basesOf(plan)));
-      const { ledger, blocks } = viewRun(basisOf(plan, state).graph, plan, state);
-      expect(ledger.filter((row) => !isBalanced(row))).toEqual([]);
-      expect(blocks).toEqual([]);
-    }
   });
 });

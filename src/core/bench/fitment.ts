@@ -65,7 +65,8 @@ export const FIT_RULES: FitRules = {
 export type Verdict = 'as-is' | 'spacer' | 'ring' | 'never' | 'unmeasured';
 /** What stands in the way, and by how much; `measure` names what nobody has measured. */
 export type Obstacle =
-  { what: 'depth' | 'ring-too-thick' | RingFailure['what']; byMm: number } | { what: 'measure'; field: string };
+  | { what: 'depth' | 'ring-too-thick' | 'frame' | RingFailure['what']; byMm: number }
+  | { what: 'measure'; field: string };
 
 export interface Fitment {
   verdict: Verdict;
@@ -87,8 +88,14 @@ const PLAY_MM = 1;
 /**
  * Whether a speaker goes into a place: by depth, opening and screws, with the least done to the car. A ring takes over where the screws do not match or the frame does not
  * cover the opening.
+ * @param on says that it goes on a ring, or straight on the door, whatever the screws say.
  */
-export function fitmentOf(place: Place, speaker: Speaker, rules: FitRules = FIT_RULES): Fitment {
+export function fitmentOf(
+  place: Place,
+  speaker: Speaker,
+  rules: FitRules = FIT_RULES,
+  on: 'ring' | 'door' | null = null,
+): Fitment {
   const unknown = (['toGlass', 'grilleGap', 'bore'] as const).filter((field) => place[field] === undefined);
   const loadOk = speaker.ohms >= rules.amplifierMinimum - 1e-9;
   if (unknown.length)
@@ -116,7 +123,9 @@ export function fitmentOf(place: Place, speaker: Speaker, rules: FitRules = FIT_
   if (!depth.fits) return { ...NOT, loadOk, obstacles: [{ what: 'depth', byMm: depth.shortBy }] };
   if (speaker.cutout > known.bore + 1e-9)
     return { ...NOT, loadOk, obstacles: [{ what: 'bore', byMm: tidy(speaker.cutout - known.bore) }] };
-  return needsRing(known, speaker)
+  if (on === 'door' && speaker.basket <= known.bore)
+    return { ...NOT, loadOk, obstacles: [{ what: 'frame', byMm: tidy(known.bore - speaker.basket) }] };
+  return (on ? on === 'ring' : needsRing(known, speaker))
     ? onRing(known, speaker, depth, rules, loadOk)
     : {
         ...stacked(depth.stack ?? [], depth),
@@ -138,9 +147,20 @@ const NOT: Fitment = {
   loadOk: true,
 };
 
+/** Whether a speaker's screws meet the holes that are there; undefined where that cannot be told. */
+export function screwsMeet(
+  holes: Partial<HolePattern> | undefined,
+  speaker: Partial<Pick<Speaker, 'holes' | 'circle'>>,
+): boolean | undefined {
+  if (holes?.count === undefined || speaker.holes === undefined) return undefined;
+  if (holes.count !== speaker.holes) return false;
+  if (holes.circle === undefined || speaker.circle === undefined) return undefined;
+  return Math.abs(holes.circle - speaker.circle) <= PLAY_MM;
+}
+
 /** Its screws meet the holes that are there, and its frame covers the opening. */
-const needsRing = ({ bore, holes }: { bore: number; holes?: HolePattern }, { basket, holes: count, circle }: Speaker) =>
-  holes === undefined || holes.count !== count || Math.abs(holes.circle - circle) > PLAY_MM || basket <= bore;
+const needsRing = ({ bore, holes }: { bore: number; holes?: HolePattern }, speaker: Speaker) =>
+  !screwsMeet(holes, speaker) || speaker.basket <= bore;
 
 function onRing(
   place: { bore: number; holes?: HolePattern },

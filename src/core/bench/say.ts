@@ -77,10 +77,11 @@ export function sayDrill({ nearest, errorMm }: { nearest: Drill; errorMm: number
 
 const MEASURES: Record<string, string> = { toGlass: 'to the glass', grilleGap: 'to the grille', bore: 'the opening' };
 
-const obstacleWords = (one: Obstacle): string => {
+export const obstacleWords = (one: Obstacle): string => {
   if (one.what === 'measure') return `measure ${MEASURES[one.field] ?? one.field}`;
   if (one.what === 'depth') return `too deep by ${mm(one.byMm)}`;
   if (one.what === 'ring-too-thick') return `no room for a ring: ${mm(one.byMm)} too little in front`;
+  if (one.what === 'frame') return `its frame is ${mm(one.byMm)} too narrow to cover the opening`;
   if (one.what === 'bore') return `the opening is ${mm(one.byMm)} too small`;
   return FAILURES[one.what](mm(one.byMm));
 };

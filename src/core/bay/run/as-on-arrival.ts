@@ -30,10 +30,11 @@ export function newHere(
   { newParts, goals }: Pick<RunPlan, 'newParts' | 'goals'>,
   { done }: Pick<RunState, 'done'>,
 ): ReadonlySet<string> {
-  const replaced = replacedParts(
+  const byWork = replacedParts(
     graph,
     [...done.keys()].flatMap((key) => graph.idOf.get(key) ?? []),
   );
+  const replaced = new Set(byWork.keys());
   if (newParts.length === 0) return replaced;
   const wanted = new Set(goals.map((goal) => goal.replace(/:off$/, '')));
   for (const [procedure, index] of graph.indexes)

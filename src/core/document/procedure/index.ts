@@ -58,6 +58,7 @@ export {
   type RecordingKind,
   type Refit,
   type When,
+  type TakenOver,
   type Work,
   type WorkPhase,
 } from './types';

@@ -147,6 +147,22 @@ export interface Work extends ItemBase {
   while?: 'open';
   /** The part whose place the new one takes: once this is done it does not come back, nor what held or joined only it. */
   replaces?: string;
+  /** What the new one takes over of the old one's. Made with the steps for a new part, never recorded. */
+  takesOver?: TakenOver;
+  /** A part of the same document: this is done once that is seated and screwed home, before anything closes over it. Made with the steps for a new part. */
+  onceSeated?: string;
+}
+
+/** What a new part takes over of the one whose place it takes. */
+export interface TakenOver {
+  /** What is put in, in running text: "new door speaker". */
+  name: string;
+  /** Which one it is: "Saltmarsh 165 A"; null where nobody has said. */
+  which: string | null;
+  /** Ids of what comes back with it: its place itself, fasteners, plugs. */
+  returns: string[];
+  /** Those of the fasteners that hold its ring, and so come back before it is offered. */
+  ringHeldBy: string[];
 }
 
 export interface Before {

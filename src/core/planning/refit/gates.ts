@@ -65,9 +65,14 @@ export function coverFirst(refit: RefitGraph, sites: readonly Site[]): void {
 }
 
 /** The standing gates of the parts that go back: what is inside looked after, and their clips counted, before they are offered. Counts of parts that shut nothing become a note of their seat. */
-export function gatesOf(graph: ActionGraph, refit: RefitGraph, sites: readonly Site[]): PlacedGate[] {
+export function gatesOf(
+  graph: ActionGraph,
+  refit: RefitGraph,
+  sites: readonly Site[],
+  undone: readonly number[],
+): PlacedGate[] {
   const asked = new Set<string>();
-  const drilled = drilledOut(graph, refit);
+  const drilled = drilledOut(graph, undone);
   // What comes earlier has fewer before it: inner parts ask before outer ones.
   const before = new Map(sites.map((site) => [site, refit.waits.allBefore(site.closing).length]));
   const inOrder = [...sites].sort((a, b) => before.get(a)! - before.get(b)!);
@@ -215,11 +220,11 @@ interface Drilled {
   held: string[];
 }
 
-/** The fasteners that were drilled out. */
-function drilledOut(graph: ActionGraph, { first, steps }: RefitGraph): Drilled[] {
-  return [...first].flatMap(([id, at]) => {
-    const { type, procedure, item } = steps[at];
-    const fastener = type === 'fit' ? graph.indexes.get(procedure!)!.fasteners.get(item)! : undefined;
+/** The fasteners that were drilled out, whether they come back or not. */
+function drilledOut(graph: ActionGraph, undone: readonly number[]): Drilled[] {
+  return undone.flatMap((id) => {
+    const { type, procedure, item } = graph.nodes[id].ref;
+    const fastener = type === 'release' ? graph.indexes.get(procedure!)!.fasteners.get(item)! : undefined;
     const kind = fastener && fastenerKindOf(graph.catalogue, fastener);
     if (!kind?.destructive || toolFor(kind.tool).caution !== 'drill') return [];
     const held = heldParts(fastener!).map((part) => itemKey({ procedure, item: part }));

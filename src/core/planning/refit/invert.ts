@@ -1,8 +1,9 @@
 import { append } from '../../lists';
 import { fastenerKindOf } from '../../trade';
-import { heldParts, itemKey } from '../../document';
+import { heldParts, itemKey, readItemKey } from '../../document';
 import { bindCraft, nodeIdOf, reachable, type Action, type ActionGraph } from '../graph';
-import { bindHands, tiedBy } from './hands';
+import { partsInTheWay } from './covers';
+import { bindHands, holdersOf, offerOf, tiedBy } from './hands';
 import type { RefitGraph } from './refit-graph';
 import type { RefitAction } from './refit-step';
 import { goesInto, stepsFor } from './refit-steps';
@@ -11,9 +12,15 @@ import { Waits } from '../graph';
 /**
  * The inverse of what was done: inverse steps with inverse edges, and the rules of the hand's way back on top, each as far as it closes no loop. An edge is turned round only where the
  * removal really went that way, so the result has no loops whatever was skipped. `done` is in the order things were done; `back` is work that is done on the way back.
+ * @param underneath fasteners, by `itemKey`, that hold a ring under a new part, with that part: they are home before it is offered.
  */
-export function invert(graph: ActionGraph, done: number[], back: number[] = []): RefitGraph {
-  const made: Made = { steps: [], before: [], first: new Map(), last: new Map() };
+export function invert(
+  graph: ActionGraph,
+  done: number[],
+  back: number[] = [],
+  underneath: ReadonlyMap<string, string> = new Map(),
+): RefitGraph {
+  const made: Made = { steps: [], before: [], first: new Map(), last: new Map(), underneath };
   for (const id of done) {
     const steps = stepsFor(graph, graph.nodes[id].action!);
     steps.forEach((step, i) => {
@@ -42,6 +49,8 @@ export function invert(graph: ActionGraph, done: number[], back: number[] = []):
     for (const [before, then] of turned(graph, made, done, orderOf, rules)) refit.waits.bind(before, then);
   });
   startAllThenTighten(graph, refit);
+  ringsFirst(refit, underneath);
+  bindSeated(graph, refit);
   bindCraft(graph, refit.waits, worksOf(refit));
   return refit;
 }
@@ -53,7 +62,7 @@ const worksOf = ({ steps }: RefitGraph) =>
   );
 
 /** Steps and turned edges, before the hand's rules are added. */
-type Made = Pick<RefitGraph, 'steps' | 'before' | 'first' | 'last'>;
+type Made = Pick<RefitGraph, 'steps' | 'before' | 'first' | 'last'> & { underneath: ReadonlyMap<string, string> };
 
 /** A part recorded as off without having been freed still has to be seated. */
 function addMissingSeats(graph: ActionGraph, refit: Made, done: number[]): void {
@@ -84,7 +93,7 @@ function turned(
     if (last === undefined) continue;
     for (const needed of doneBefore(graph, rules, orderOf, (one) => made.first.has(one), id)) {
       const target = closes(graph, made, needed);
-      if (target === null || isOwnJoin(graph, made, last, target)) continue;
+      if (target === null || isOwnJoin(graph, made, last, target) || isUnderneath(made, last, target)) continue;
       if (orderOf.get(needed)! < orderOf.get(id)!) pairs.push([last, target]);
     }
   }
@@ -97,6 +106,40 @@ function isOwnJoin(graph: ActionGraph, { steps }: Made, join: number, seat: numb
   if (steps[join].type !== 'join' || steps[join].procedure !== procedure || type !== 'seat') return false;
   const index = graph.indexes.get(procedure!)!;
   return tiedBy(index, index.links.get(steps[join].item)!).includes(item);
+}
+
+/** Whether a seat and a fastener are in question that now holds the ring under that part. */
+const isUnderneath = ({ steps, underneath }: Made, seat: number, fastener: number): boolean =>
+  underneath.size > 0 && underneath.get(itemKey(steps[fastener])) === itemKey(steps[seat]);
+
+/** What holds a ring is home before the part that goes onto it is offered. */
+function ringsFirst(refit: RefitGraph, underneath: ReadonlyMap<string, string>): void {
+  if (underneath.size === 0) return;
+  refit.steps.forEach(({ type, procedure, item }, at) => {
+    const part = type === 'tighten' || type === 'fit' ? underneath.get(itemKey({ procedure, item })) : undefined;
+    const offer = part === undefined ? null : offerOf(refit, part);
+    if (offer !== null) refit.waits.bind(at, offer);
+  });
+}
+
+/** Work that is done once a part is seated follows that and what holds it, and is done before anything closes over it. */
+function bindSeated(graph: ActionGraph, refit: RefitGraph): void {
+  refit.steps.forEach(({ type, procedure, item }, at) => {
+    const part = type === 'work' ? graph.indexes.get(procedure!)!.works.get(item)?.onceSeated : undefined;
+    const seat = part === undefined ? undefined : refit.at.get(`seat:${procedure}/${part}`);
+    if (part === undefined || seat === undefined) return;
+    const ref = { procedure: procedure!, item: part };
+    for (const before of [seat, ...holdersOf(graph, refit, ref)]) refit.waits.bind(before, at);
+    const free = nodeIdOf(graph, { type: 'free', ...ref })!;
+    const over = reachable(partsInTheWay(graph, free), (one) => {
+      const next = nodeIdOf(graph, { type: 'free', ...readItemKey(one)! });
+      return next === undefined ? [] : [...partsInTheWay(graph, next)];
+    });
+    for (const one of over) {
+      const offer = offerOf(refit, one);
+      if (offer !== null) refit.waits.bind(at, offer);
+    }
+  });
 }
 
 /** The step that closes what an action had opened; null for what goes into its part first and so closes nothing, and for the battery, which has rules of its own. */
@@ -114,6 +157,9 @@ function addBackWork(graph: ActionGraph, made: Made, orderOf: ReadonlyMap<number
     const at = made.steps.length;
     made.steps.push({ ...backWork, ...pick(graph.nodes[id].action!) });
     made.before.push(new Set());
+    const { procedure, item } = graph.nodes[id].ref;
+    // What is done to a seated part waits for that, and not the part for it.
+    if (graph.indexes.get(procedure!)!.works.get(item)!.onceSeated) continue;
     for (const needed of doneBefore(graph, new Map(), orderOf, (one) => made.first.has(one), id))
       made.before[made.first.get(needed)!].add(at);
   }

@@ -1,4 +1,4 @@
-import { itemKey, type ItemRef } from '../../document';
+import { itemKey, type ItemRef, readItemKey } from '../../document';
 import { findZone } from '../../trade';
 import { stepKey, type ActionGraph } from '../graph';
 import { coversOf } from './covers';
@@ -9,7 +9,7 @@ import { type Power, powerOf } from './power';
 import { invert } from './invert';
 import { checkOf, type GateCheck } from './refit-step';
 import type { RefitGraph } from './refit-graph';
-import { replacedParts, staysOut } from './replaced';
+import { type Replaced, replacedParts, staysOut } from './replaced';
 import { mountBeforeHiding, type TestSet, type Trial, trialsOf } from './trials';
 
 /** What goes back, with its precedence, before an order is chosen for it. */
@@ -53,7 +53,7 @@ export function wayBackOf(
     return procedure === null || !staysOut(graph, replaced, { procedure, item });
   };
   const done = undone.filter(comesBack);
-  const refit = invert(graph, done, [...backWork]);
+  const refit = invert(graph, done, [...backWork], ringHolders(replaced));
   const again = [...new Set(retest)].filter((id) => !done.includes(id) && comesBack(id));
   // What a part covers leads through what was taken out from under it, whether that comes back or not.
   const covers = coversOf(graph, new Set([...undone, ...again]));
@@ -68,12 +68,22 @@ export function wayBackOf(
   refit.holds = holdsOf(refit);
   return {
     refit,
-    gates: gatesOf(graph, refit, sites),
+    gates: gatesOf(graph, refit, sites, undone),
     trials,
     power,
     atTheEnd: lastLines(graph, undone, panels),
     drying: dryFirst(graph, sites, drying),
   };
+}
+
+/** Fasteners, by `itemKey`, that hold a new part's ring, with the part that goes onto it. */
+function ringHolders(replaced: Replaced): Map<string, string> {
+  return new Map(
+    [...replaced].flatMap(([part, over]) => {
+      const { procedure } = readItemKey(part)!;
+      return (over?.ringHeldBy ?? []).map((item): [string, string] => [itemKey({ procedure, item }), part]);
+    }),
+  );
 }
 
 /** A door's latch is tripped by hand and let go before the door is shut; what is new is heard once more. */
@@ -83,10 +93,10 @@ function lastLines(graph: ActionGraph, undone: readonly number[], panels: readon
     .map((part) => checkOf('latch-free', null, [itemKey(part)]));
   const sounds = undone.flatMap((id) => {
     const { type, procedure, item } = graph.nodes[id].ref;
-    const old = type === 'work' ? graph.indexes.get(procedure!)!.works.get(item)?.replaces : undefined;
-    return old && partKind(graph, { procedure: procedure!, item: old })?.sounds
-      ? [checkOf('new-sound', null, [itemKey({ procedure: procedure!, item })])]
-      : [];
+    const work = type === 'work' ? graph.indexes.get(procedure!)!.works.get(item) : undefined;
+    const old = work?.replaces;
+    if (!old || !partKind(graph, { procedure: procedure!, item: old })?.sounds) return [];
+    return [checkOf('new-sound', null, [itemKey({ procedure: procedure!, item: work.takesOver ? old : item })])];
   });
   return [...new Map([...sounds, ...latches].map((check) => [check.id, check])).values()];
 }

@@ -15,7 +15,11 @@ export function testFor(graph: ActionGraph, id: number): GateCheck | null {
     const { electrical } = linkKindOrGuess(graph.catalogue, link.kind);
     return checkOf(electrical ? 'joined-and-working' : 'joined-and-moving', null, items);
   }
-  if (type === 'work') return workKindOf(index.works.get(item)!.kind).isTested ? checkOf('works', null, items) : null;
+  if (type === 'work') {
+    const work = index.works.get(item)!;
+    // What is done to a seated part is tried with that.
+    return workKindOf(work.kind).isTested && !work.onceSeated ? checkOf('works', null, items) : null;
+  }
   const part = index.parts.get(item);
   const isElectrical = !!part && !!findPartKind(graph.catalogue, part.kind)?.electrical;
   return type === 'free' && isElectrical ? checkOf('works', null, items) : null;

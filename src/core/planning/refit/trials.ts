@@ -115,7 +115,12 @@ function mountsOf(graph: ActionGraph, refit: RefitGraph, id: number): number[] {
       .flatMap((link) => refit.at.get(`join:${procedure}/${link.id}`) ?? []);
   if (type === 'free') {
     const ref = { procedure: procedure!, item };
-    return [...(own === undefined ? [] : [own]), ...holdersOf(graph, refit, ref), ...joinsOf(item)];
+    const onceSeated = refit.steps.flatMap((step, at) =>
+      step.type === 'work' && step.procedure === procedure && index.works.get(step.item)?.onceSeated === item
+        ? [at]
+        : [],
+    );
+    return [...(own === undefined ? [] : [own]), ...holdersOf(graph, refit, ref), ...joinsOf(item), ...onceSeated];
   }
   if (type !== 'undo') return own === undefined ? [] : [own];
   // A plug is tried with the part it is for in its place, where that is electrical itself.

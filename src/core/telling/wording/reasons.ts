@@ -104,7 +104,7 @@ function goalReason(graph: ActionGraph, id: number): Reason {
     return reason('the shop', 'always takes the battery off', 'the shop always takes the battery off');
   const into = type === 'work' ? newPartOf(graph, id) : null;
   const name = nodeWords(graph, id);
-  return into ? reason(name, `belongs to what goes in: ${into}`) : reason(name, `is wanted ${WANTED[type] ?? 'done'}`);
+  return into ? reason(name, `is needed for the ${into}`) : reason(name, `is wanted ${WANTED[type] ?? 'done'}`);
 }
 
 /** What new part a piece of work belongs to: the one of its kit that takes another's place, by its name; null where there is none. */
@@ -113,7 +113,7 @@ function newPartOf(graph: ActionGraph, id: number): string | null {
   const index = graph.indexes.get(procedure!)!;
   const kit = index.works.get(item)?.for;
   const into = kit && [...index.works.values()].find((one) => one.for === kit && one.replaces);
-  return into ? itemWords(index, into.id, graph.catalogue) : null;
+  return into ? (into.takesOver?.name ?? itemWords(index, into.id, graph.catalogue)) : null;
 }
 
 /** The chain of reasons from one chosen node to its goal, in trade words; ends with what is wanted. */

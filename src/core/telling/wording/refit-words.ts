@@ -1,6 +1,7 @@
 import { comesBackOnNut, findMotion, listed, lowerFirst, withArticle } from '../../trade';
 import { countOf, heldParts, type Fastener, type Part } from '../../document';
 import { linkStep } from './link-words';
+import { fullNameBack, nameBack, takenOver } from './new-part-name';
 import { regionsWords } from './refit';
 import { regionsOf } from './removal-words';
 import { butylWords } from './ways';
@@ -9,7 +10,6 @@ import {
   fastenersOf,
   kindOf,
   linksOf,
-  nameOf,
   nounOf,
   notesIn,
   partOf,
@@ -19,6 +19,8 @@ import {
   type Draft,
   type Site,
 } from './step-site';
+
+const nameOf = ({ graph, step }: Site, item: string) => nameBack(graph, { procedure: step.procedure!, item });
 
 /** A part is brought back, and what ties it is joined while it is held. */
 export function offer(site: Site): Draft {
@@ -30,7 +32,7 @@ export function offer(site: Site): Draft {
   const told = joined && `${joined.verb.toLowerCase()} ${joined.thing}`;
   return {
     verb: 'Offer up',
-    thing: withArticle(nameOf(site, part.id)),
+    thing: withArticle(fullNameBack(site.graph, { procedure: site.step.procedure!, item: part.id })),
     lines: ['hold it near; cables and plugs through their holes', ...(told ? [told] : []), ...(joined?.lines ?? [])],
     notes: notesIn(site),
     done: joins.length ? 'It is held and joined' : 'It is in place',
@@ -96,7 +98,7 @@ export function screws(site: Site): Draft {
         ? nouns[0]
         : 'fasteners';
   const isStart = site.step.kind === 'start';
-  const of = site.step.part ? ` of ${withArticle(nameOf(site, site.step.part))}` : '';
+  const of = site.step.part ? ` of ${heldNow(site, site.step.part, fasteners)}` : '';
   return {
     verb: isStart ? 'Start' : 'Tighten',
     plate: plates.length === 1 ? plates[0] : null,
@@ -110,6 +112,13 @@ export function screws(site: Site): Draft {
     notes: isStart ? notesIn(site) : site.pieces.flatMap(({ item }) => limitWords(site, item)),
     done: stateWords(count, isStart ? 'started' : 'tight'),
   };
+}
+
+/** What the screws of a part hold now: the ring under it, where one is, else what is in its place. */
+function heldNow(site: Site, part: string, fasteners: Fastener[]): string {
+  const over = takenOver(site.graph, { procedure: site.step.procedure!, item: part });
+  const name = withArticle(nameOf(site, part));
+  return over && fasteners.every(({ id }) => over.ringHeldBy.includes(id)) ? `the ring for ${name}` : name;
 }
 
 /** "2 × T20 where the pull-cup cap was": which screw goes where. */

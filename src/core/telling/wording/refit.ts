@@ -1,6 +1,7 @@
 import { inPlace, inPlaceOf } from './place';
+import { countedBack, nameBack } from './new-part-name';
 import { withoutSrs } from './srs-name';
-import { countOf, countedWords, itemWords, readItemKey, type ItemRef } from '../../document';
+import { countOf, readItemKey, type ItemRef } from '../../document';
 import { capital, doorWords, listed, lowerFirst, withArticle } from '../../trade';
 import type { ActionGraph, GateCheck, RefitAction, RefitNote } from '../../planning';
 
@@ -49,14 +50,11 @@ function mergeSame(checks: WordedCheck[]): WordedCheck[] {
 /** Names of areas in running text: "lower half and upper half". */
 export const regionsWords = (regions: string[]) => listed(regions.map((region) => region.replace(/-/g, ' ')));
 
-const nameOf = (graph: ActionGraph, { procedure, item }: ItemRef) =>
-  itemWords(graph.indexes.get(procedure)!, item, graph.catalogue);
-
 /** One line of a gate, as a sentence without its full stop. */
 export function checkWords(graph: ActionGraph, { fact, part, items, what, regions, ifFitted }: GateCheck): string {
   const first = items[0] ? readItemKey(items[0])! : null;
-  const name = first ? nameOf(graph, first) : '';
-  const partName = part ? nameOf(graph, part) : '';
+  const name = first ? nameBack(graph, first) : '';
+  const partName = part ? nameBack(graph, part) : '';
   switch (fact) {
     case 'pieces-back': {
       const count = countOf(graph.indexes.get(first!.procedure)!.fasteners.get(first!.item)!);
@@ -107,16 +105,13 @@ export function checkWords(graph: ActionGraph, { fact, part, items, what, region
   }
 }
 
-function counted(graph: ActionGraph, key: string): string {
-  const { procedure, item } = readItemKey(key)!;
-  return countedWords(graph.indexes.get(procedure)!, item, graph.catalogue);
-}
+const counted = (graph: ActionGraph, key: string) => countedBack(graph, readItemKey(key)!);
 
 /** " of the switch pack": what a link belongs to. Empty where that is the vehicle itself. */
 function ownerWords(graph: ActionGraph, { procedure, item }: ItemRef): string {
   const index = graph.indexes.get(procedure)!;
   const owner = index.links.get(item)!.joins.find((end) => index.parts.has(end));
-  return owner ? ` of the ${itemWords(index, owner)}` : '';
+  return owner ? ` of the ${nameBack(graph, { procedure, item: owner })}` : '';
 }
 
 function noteWords(graph: ActionGraph, note: RefitNote): string {
@@ -134,19 +129,19 @@ function noteWords(graph: ActionGraph, note: RefitNote): string {
     case 'mark':
       return `Mark: ${note.mark}.`;
     case 'hang-control':
-      return `Hang the ${nameOf(graph, note.control)} on its plug for it, then unplug.`;
+      return `Hang the ${nameBack(graph, note.control)} on its plug for it, then unplug.`;
     case 'slip-on':
-      return `Slip the ${nameOf(graph, note.control)} on its shaft to run the glass.`;
+      return `Slip the ${nameBack(graph, note.control)} on its shaft to run the glass.`;
     case 'clips-on': {
       const count = countOf(graph.indexes.get(note.fastener.procedure)!.fasteners.get(note.fastener.item)!);
-      return `Count the ${nameOf(graph, note.fastener)} on the ${nameOf(graph, note.part)}: ${count}. Replace broken or lost ones.`;
+      return `Count the ${nameBack(graph, note.fastener)} on the ${nameBack(graph, note.part)}: ${count}. Replace broken or lost ones.`;
     }
     case 'may-hang':
       return `The part may hang on its SRS plug under power: ${note.source}.`;
     case 'no-power':
-      return `Not tested: ${lowerFirst(checkWords(graph, { id: '', ...note.check }))}${inPlaceOf(graph, note.check.items[0] ?? null)}. The battery stays off while the ${nameOf(graph, note.link)} stays unplugged.`;
+      return `Not tested: ${lowerFirst(checkWords(graph, { id: '', ...note.check }))}${inPlaceOf(graph, note.check.items[0] ?? null)}. The battery stays off while the ${nameBack(graph, note.link)} stays unplugged.`;
     case 'test-after-power': {
-      const parts = listed(note.parts.map((part) => withArticle(nameOf(graph, part))));
+      const parts = listed(note.parts.map((part) => withArticle(nameBack(graph, part))));
       const isOne = note.parts.length === 1;
       return `No power before every SRS connector is plugged in and its parts are home, so this test comes with ${parts} already closed. If it fails, ${isOne ? 'that comes' : 'those come'} off again.`;
     }

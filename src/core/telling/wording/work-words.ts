@@ -10,6 +10,7 @@ import {
   type ItemRef,
   type Work,
 } from '../../document';
+import { takenOver } from './new-part-name';
 import { regionsWords } from './refit';
 import { notesIn, notesOut, type Draft, type Site } from './step-site';
 
@@ -64,10 +65,13 @@ export function workTitle(graph: ActionGraph, { procedure, item }: ItemRef): str
 }
 
 /** What is out of the way for it: "door card and lower half of the water shield". */
-const coverWords = ({ index, graph }: Site, { needs = [] }: Work): string[] =>
+const coverWords = ({ index, graph, step }: Site, { needs = [], for: kit }: Work): string[] =>
   needs.flatMap((text) => {
     const reference = parseReference(text);
     if (!reference || reference.procedure !== null || !index.parts.has(reference.item)) return [];
+    // Whoever puts a new part in has the old one in the other hand.
+    const isItsPlace = kit && takenOver(graph, { procedure: step.procedure!, item: reference.item });
+    if (isItsPlace) return [];
     const name = itemWords(index, reference.item, graph.catalogue);
     return [reference.region ? `${regionsWords([reference.region])} of the ${name}` : name];
   });
@@ -86,30 +90,38 @@ function datumLines({ datum }: Work): string[] {
 }
 
 /** What goes over from the old part to the new one, and what is kept with the old one for going back to stock. */
-function oldPartLines({ index, graph, step }: Site, { replaces }: Work): string[] {
+function oldPartLines({ index, graph, step }: Site, { replaces, takesOver }: Work): string[] {
   const old = index.parts.get(replaces ?? '');
   if (!old) return [];
   const name = itemWords(index, old.id, graph.catalogue);
-  const over = [...index.parts.values()]
-    .filter(({ on }) => on === old.id)
-    .map(({ id }) => itemWords(index, id, graph.catalogue));
-  const kept = keptWith(index, graph, old.id);
+  // What the bench made moves over in steps of its own.
+  const carried = takesOver ? [] : [...index.parts.values()].filter(({ on }) => on === old.id);
+  const over = carried.map(({ id }) => itemWords(index, id, graph.catalogue));
+  const pieces = piecesOf(index, graph, old.id, takesOver?.returns ?? []);
   const label = [vehicleOf(graph, step.procedure!), name].join(': ');
   return [
     ...(over.length ? [`move the ${listed(over)} over from the old ${name}`] : []),
-    ...(kept.length ? [`bag ${listed(kept)} with the old ${name}, for going back to stock: “${label}”`] : []),
+    ...(pieces.kept.length
+      ? [`bag ${listed(pieces.kept)} with the old ${name}, for going back to stock: “${label}”`]
+      : takesOver
+        ? [`label it “${label}”`]
+        : []),
+    ...(pieces.returning.length ? [`leave ${listed(pieces.returning)} out for the ${takesOver!.name}`] : []),
+    ...(pieces.scrapped.length ? [`${listed(pieces.scrapped)} are scrap`] : []),
   ];
 }
 
-/** What held only the old part and came out whole, counted. */
-const keptWith = (index: ItemIndex, graph: ActionGraph, part: string): string[] =>
-  [...index.fasteners.values()]
-    .filter((one) => heldParts(one).every((held) => held === part))
-    .filter((one) => {
-      const kind = fastenerKindOf(graph.catalogue, one);
-      return !kind.destructive && !kind.integral;
-    })
-    .map(({ id }) => countedWords(index, id, graph.catalogue));
+/** What held only the old part, counted: what returns with the new one, what came out whole and is kept, what was destroyed. */
+function piecesOf(index: ItemIndex, graph: ActionGraph, part: string, returns: string[]) {
+  const pieces = { returning: [] as string[], kept: [] as string[], scrapped: [] as string[] };
+  for (const one of index.fasteners.values()) {
+    const { destructive, integral } = fastenerKindOf(graph.catalogue, one);
+    if (integral || !heldParts(one).every((held) => held === part)) continue;
+    const list = destructive ? 'scrapped' : returns.includes(one.id) ? 'returning' : 'kept';
+    pieces[list].push(countedWords(index, one.id, graph.catalogue));
+  }
+  return pieces;
+}
 
 /** "Velden Kite, rear door, left" */
 function vehicleOf(graph: ActionGraph, procedure: string): string {

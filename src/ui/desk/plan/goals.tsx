@@ -13,9 +13,10 @@ import {
   peelSteps,
   withoutAbsent,
 } from '@/core/document';
-import { fitText, JOINTS, newPartId, parseFit, withoutFitSteps } from '@/core/bench';
+import { type Fixing, FIXING_WORDS, fitText, JOINTS, newPartId, parseFit, withoutFitSteps } from '@/core/bench';
 import { capital, workKindOf, zoneName } from '@/core/trade';
 import { PanelMap, Peel } from '../../map';
+import { withFixing } from './how-fixed';
 import { NewSpeakerChoice } from './new-speaker';
 import { planAddress, readGoal, writeGoal, type Asked, type Wish } from './plan-address';
 
@@ -221,6 +222,7 @@ export function Goals({ view, asked, ask }: GoalProps) {
               ))}
             </select>
           )}
+          {read && <FixingSelect view={view} asked={asked} read={read} ask={ask} />}
           {read && isSpeaker(read) && (
             <NewSpeakerChoice
               document={view.documents.find(({ id }) => id === read.procedure)!}
@@ -273,6 +275,32 @@ export function Goals({ view, asked, ask }: GoalProps) {
         ))}
       </select>
     </section>
+  );
+}
+
+/** How a new part is fixed, to be changed. */
+function FixingSelect({
+  view,
+  asked,
+  read,
+  ask,
+}: Pick<GoalProps, 'view' | 'asked' | 'ask'> & { read: { procedure: string; item: string } }) {
+  const fit = fitOf(asked, read);
+  const placed = fit && view.newParts.find(({ of }) => of === `${fit.procedure}/${fit.of}`);
+  if (!placed?.fixing) return null;
+  return (
+    <select
+      className="form-select"
+      aria-label={`How the ${placed.name} is fixed`}
+      value={placed.fixing}
+      onChange={(event) => ask(withFixing(asked, placed.of, event.target.value as Fixing))}
+    >
+      {placed.choices.map(({ way }) => (
+        <option key={way} value={way}>
+          {FIXING_WORDS[way].told}
+        </option>
+      ))}
+    </select>
   );
 }
 

@@ -2,7 +2,7 @@
 import { useMemo, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Modal from 'react-bootstrap/Modal';
-import { betterFit, type FitChoice, fitmentOf, JOINTS, type Joint, sayFitment } from '@/core/bench';
+import { betterFit, type FitChoice, fitmentOf, fixingsOf, JOINTS, type Joint, sayFitment } from '@/core/bench';
 import { indexItems, itemWords, type ProcedureDocument, type Schools } from '@/core/document';
 import { useSpeakers, Chips } from '../../design';
 
@@ -81,12 +81,13 @@ export function NewSpeakerChoice({
           <ul className="fit-list">
             {shown.slice(0, MOST_SHOWN).map(({ speaker, fit }) => {
               const said = sayFitment(fit);
+              const fits = mount === 'frame' || fixingsOf(document, of, speaker).choices.length > 0;
               return (
                 <li key={speaker.name}>
                   <button
                     type="button"
-                    className={`fit-row ${fit.verdict === 'never' ? 'no' : said.standing}`}
-                    disabled={fit.verdict === 'never'}
+                    className={`fit-row ${fits ? said.standing : 'no'}`}
+                    disabled={!fits}
                     onClick={() => {
                       setOpen(false);
                       onChoose({
@@ -94,6 +95,7 @@ export function NewSpeakerChoice({
                         of,
                         speaker: speaker.name,
                         joint,
+                        fixing: null,
                         crossover,
                         frame: mount === 'frame',
                       });

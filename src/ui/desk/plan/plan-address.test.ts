@@ -36,7 +36,7 @@ it('the address holds the whole question', () => {
       procedures: ['a', 'b@right'],
       goals: ['a/x', 'keep b@right/y'],
       options: { windows: 'power', 'lower bin': 'none' },
-      fits: ['a/x:adapter+crossover:Saltmarsh 165 A & B'],
+      fits: ['a/x:adapter=ring+crossover:Saltmarsh 165 A & B', 'a/y:crimp:Fen 25'],
     },
     2403,
   );
@@ -46,7 +46,16 @@ it('the address holds the whole question', () => {
   expect(query.get('option.windows')).toBe('power');
   expect(query.get('option.lower bin')).toBe('none');
   expect(query.getAll('fit').map(parseFit)).toEqual([
-    { procedure: 'a', of: 'x', joint: 'adapter', crossover: true, frame: false, speaker: 'Saltmarsh 165 A & B' },
+    {
+      procedure: 'a',
+      of: 'x',
+      joint: 'adapter',
+      fixing: 'ring',
+      crossover: true,
+      frame: false,
+      speaker: 'Saltmarsh 165 A & B',
+    },
+    { procedure: 'a', of: 'y', joint: 'crimp', fixing: null, crossover: false, frame: false, speaker: 'Fen 25' },
   ]);
   expect(query.get('job')).toBe('2403');
   expect(planAddress({ procedures: ['a'], goals: [], options: {}, fits: [] }, null)).toBe('/plan?procedure=a');

@@ -10,6 +10,7 @@ import { OptionChoices, PageHead } from '../../design';
 import { readStepKey } from '@/core/planning';
 import type { Plan } from '@/core/telling';
 import { goalLines, GoalMaps, Goals } from './goals';
+import { HowFixed } from './how-fixed';
 import { LayOut } from './lay-out';
 import { OpenRun, type JobChoice } from './open-run';
 import { Answer } from './answer';
@@ -80,12 +81,12 @@ export function PlanPage({ view, asked: first, jobs, forJob, mayOpen }: PlanPage
             {drawing ? 'Show the steps' : 'What waits for what'}
           </button>
         )}
-        {plan && forJob !== null && (
+        {plan && forJob !== null && view.questions.length === 0 && (
           <Link className="btn btn-outline-dark" href={quoteAddress(forJob, view, plan)}>
             Into the quote
           </Link>
         )}
-        {plan && mayOpen && (
+        {plan && mayOpen && view.questions.length === 0 && (
           <OpenRun
             asked={asked}
             order={order}
@@ -98,6 +99,7 @@ export function PlanPage({ view, asked: first, jobs, forJob, mayOpen }: PlanPage
         )}
       </PageHead>
       <Unverified view={view} />
+      <HowFixed view={view} asked={asked} ask={ask} forJob={forJob} />
       {asking && (
         <div className="plan-ask sheet">
           <OptionChoices options={view.options} chosen={asked.options} onChoose={(options) => ask({ options })} />
@@ -116,7 +118,7 @@ export function PlanPage({ view, asked: first, jobs, forJob, mayOpen }: PlanPage
           ))}
         </div>
       )}
-      {plan && <Answer view={view} plan={plan} onMore={() => setTab('lay-out')} />}
+      {plan && view.questions.length === 0 && <Answer view={view} plan={plan} onMore={() => setTab('lay-out')} />}
       {drawing && plan ? (
         <WhyGraph view={view} plan={plan} />
       ) : (
