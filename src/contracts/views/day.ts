@@ -17,6 +17,8 @@ export interface DayJobView {
   /** What is left of it. */
   likelySeconds: number;
   safeSeconds: number;
+  /** Waiting for something to dry besides, seconds. */
+  waitSeconds: number;
   /** Nothing is planned or quoted yet: an hour is taken. */
   isGuess: boolean;
   isBegun: boolean;

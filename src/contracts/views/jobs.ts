@@ -69,8 +69,11 @@ export interface RunStanding {
   /** Tool codes that it lays out, and whether airbag plugs come off. */
   tools: string[];
   hasSrs: boolean;
-  /** Something of it is not done alone. */
+  /** Something of it is not done alone, and for how long, seconds. */
   takesTwo: boolean;
+  secondHandsSeconds: number;
+  /** Waiting for something to dry besides, seconds. */
+  waitSeconds: number;
 }
 
 /** What is worth asking of a vehicle when it comes in: its body styles, and the options that change the work. */

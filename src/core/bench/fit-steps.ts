@@ -1,4 +1,4 @@
-import { linkKindOrGuess, BASE_CATALOGUE, type Catalogue } from '../trade';
+import { BASE_CATALOGUE, type Catalogue, linkKindOrGuess, workSeconds } from '../trade';
 import {
   centreOf,
   heldParts,
@@ -161,9 +161,14 @@ function ringed(making: Making): string[] {
     material: ['ring material'],
     seconds: CUT_RING_SECONDS,
   });
-  return [ring, add('ring-seal', 'seal', 'rim of the ring', { needs: [ring], material: ['gasket tape'] })];
+  return [
+    ring,
+    add('ring-seal', 'seal', 'rim of the ring', { needs: [ring], material: ['gasket tape'], seconds: GASKET_SECONDS }),
+  ];
 }
 
+/** Gasket tape round a rim, seconds (common practice, no source). */
+const GASKET_SECONDS = 60;
 /** Pressing one clip nut on, setting one rivet nut, seconds (common practice, no source). */
 const NUT_SECONDS = { clips: 15, nuts: 60 };
 
@@ -189,10 +194,13 @@ function nutted({ document, chosen, add }: Making, fixing: 'clips' | 'nuts'): st
 
 const countAll = (fasteners: { count?: number }[]) => fasteners.reduce((sum, { count = 1 }) => sum + count, 0);
 
-/** Drilling one hole with its depth stop, seconds: four take 8 min with the marking (common practice, no source). */
-const DRILL_SECONDS = 105;
-/** How many holes a speaker has whose figures nobody gave: said, not assumed. */
+/** Holes that are reckoned with where nobody gave the speaker's figures: for the minutes alone. */
+const USUAL_HOLES = 4;
+
 const holesWords = ({ holes }: SpeakerFacts) => (holes === undefined ? 'screw holes' : `${holes} screw holes`);
+
+/** Deburring, then priming a few small holes, seconds each (common practice, no source). */
+const EDGE_SECONDS = 60;
 
 /** Holes of its own: marked from the template, what is behind looked at, drilled, deburred, the edges primed. For good. */
 function drilled({ chosen: { speaker }, add }: Making): string[] {
@@ -204,11 +212,17 @@ function drilled({ chosen: { speaker }, add }: Making): string[] {
     needs: [mark],
     leaves: ['swarf', 'bare-edge'],
     reversible: false,
-    seconds: DRILL_SECONDS * (speaker.holes ?? 4),
+    seconds: workSeconds({ kind: 'drill' }) * (speaker.holes ?? USUAL_HOLES),
     note: 'Depth stop on the drill. Eye and ear protection.',
   });
-  const burr = add('deburr', 'deburr', 'edges of the new holes', { needs: [drill] });
-  return [add('edges', 'seal', 'bare edges of the new holes', { needs: [drill, burr], material: ['edge primer'] })];
+  const burr = add('deburr', 'deburr', 'edges of the new holes', { needs: [drill], seconds: EDGE_SECONDS });
+  return [
+    add('edges', 'seal', 'bare edges of the new holes', {
+      needs: [drill, burr],
+      material: ['edge primer'],
+      seconds: EDGE_SECONDS,
+    }),
+  ];
 }
 
 /** The wires, joined by the school that was chosen, and their polarity looked at. */
@@ -252,6 +266,7 @@ function rim({ document, chosen: { of }, name, add }: Making): string[] {
       needs: moved,
       material: ['gasket tape'],
       note: 'Gasket under the rim, all round.',
+      seconds: GASKET_SECONDS,
     }),
   ];
 }
@@ -292,7 +307,7 @@ function ownScrews({ chosen: { of, speaker }, name, add }: Making, needs: string
     onceSeated: of,
     note: 'Start all of them by hand, then tighten evenly crosswise; stop when the rim is home.',
     tool: 'PH2',
-    seconds: SCREW_SECONDS * (speaker.holes ?? 4),
+    seconds: SCREW_SECONDS * (speaker.holes ?? USUAL_HOLES),
   });
 }
 
@@ -327,6 +342,7 @@ function inFrame({ chosen: { speaker, of }, name, plugs, add }: Making, wires: s
 function crossover({ add }: Making): string {
   const routed = add('cable', 'route-cable', 'crossover cable', {
     note: 'Behind the plate, along the factory loom, clear of the glass.',
+    seconds: 300,
   });
   return add('crossover', 'put-on', 'crossover', {
     needs: [routed],

@@ -95,8 +95,9 @@ async function runsOf(branch: Branch, jobNumber: number): Promise<QuotesView['ru
         id,
         title,
         procedures: plan.documents.map((one) => one.id),
-        likelySeconds: Math.round(likelySeconds),
-        safeSeconds: Math.round(safeSeconds),
+        // What two do at once is paid for twice.
+        likelySeconds: Math.round(likelySeconds + (plan.secondHandsSeconds ?? 0)),
+        safeSeconds: Math.round(safeSeconds + (plan.secondHandsSeconds ?? 0)),
       },
     ];
   });

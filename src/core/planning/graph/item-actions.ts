@@ -6,6 +6,7 @@ import {
   linkKindOrGuess,
   parseDrive,
   workKindOf,
+  workSeconds,
   type Catalogue,
   findZone,
 } from '../../trade';
@@ -120,7 +121,7 @@ export function itemActionsOf(
     },
     work(work) {
       const kind = workKindOf(work.kind);
-      return make('work', work.id, work.tool ?? kind.tool, work.seconds ?? kind.seconds);
+      return make('work', work.id, work.tool ?? kind.tool, workSeconds(work));
     },
     dry(work) {
       return work.dries ? make('dry', work.id, 'hand', work.dries) : null;

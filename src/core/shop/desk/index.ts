@@ -9,6 +9,7 @@ export {
   type PlacedJob,
   projectDay,
   spanWords,
+  workWords,
 } from './day';
 export { reorderOf, type Stocked, withSubstitutes } from './reorder';
 export type { StoreItem } from './store-item';

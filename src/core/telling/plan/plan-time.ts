@@ -1,5 +1,14 @@
 import { durationOf, type Duration, type Pace } from '../../shop';
-import { type Action, type HandStep, type OrderedSteps, readStepKey } from '../../planning';
+import {
+  type Action,
+  type ActionGraph,
+  type HandStep,
+  type OrderedSteps,
+  readStepKey,
+  type ShopHistory,
+  workKey,
+} from '../../planning';
+import { findZone } from '../../trade';
 import type { RefitStep } from '../wording';
 
 /** What is no matter of the order: gates, power and waits for something to dry stand where they are needed. */
@@ -12,6 +21,29 @@ export const betweenSeconds = ({ steps, cost }: OrderedSteps) =>
 
 /** Share added for what no step names: looking, walking, the phone (common practice, no source). */
 const ALLOWANCE = 0.15;
+
+/** A whole door out and back, for hands that do not know it, takes no less, seconds (common practice, no source). */
+const LEAST_DOOR_SECONDS = 15 * 60;
+
+/** Doors whose panel comes off whole. */
+const doorsOpened = ({ documents, indexes }: Pick<ActionGraph, 'documents' | 'indexes'>, removal: Action[]): string[] =>
+  removal.flatMap(({ type, procedure, item }) => {
+    const isPanel = type === 'takeOff' && indexes.get(procedure!)?.parts.get(item)?.kind === 'panel';
+    return isPanel && findZone(documents.get(procedure!)!.zone)?.isDoor ? [procedure!] : [];
+  });
+
+/** A duration that is no less than doors take which nobody here has done yet. */
+export function noLessThanDoors(
+  graph: ActionGraph,
+  removal: Action[],
+  { paces }: Pick<ShopHistory, 'paces'>,
+  { likelySeconds, safeSeconds }: Duration,
+): Duration {
+  const unknown = new Set(doorsOpened(graph, removal)).size * LEAST_DOOR_SECONDS;
+  const isKnown = paces[workKey([...graph.documents.values()])] !== undefined;
+  const share = isKnown || likelySeconds === 0 ? 1 : Math.max(1, unknown / likelySeconds);
+  return { likelySeconds: likelySeconds * share, safeSeconds: safeSeconds * share };
+}
 
 /** How long taking apart and putting back take together. Waiting is in the steps where the shop knows its time. */
 export function timeOf(removal: Action[], refit: RefitStep[], between: number, pace: Pace): Duration {

@@ -45,7 +45,7 @@ import { checkOptions, itemKey, type ItemRef, listOptions } from '../../document
 import { ended, say } from '../../trade';
 import { byPhase, shareOutPeels, type ByPhase } from './phases';
 import { recordedWish } from './recorded';
-import { betweenSeconds, timeOf } from './plan-time';
+import { betweenSeconds, noLessThanDoors, timeOf } from './plan-time';
 import { readSets } from './sets';
 import { worthDoing } from './while-open';
 import type { Plan, PlannedAction, PlannedStep, PlanProblem, PlanRequest, PlanResult } from './plan-types';
@@ -234,13 +234,18 @@ function assemble(
     staysOn: Object.fromEntries(tray.staysOn),
     spares: sparesOf(graph, removal, policy.spareLevel ?? DEFAULT_SPARE_LEVEL, history),
     replacements: replacementsOf(graph, removal),
-    materials: materialsOf(graph, [...removal, ...fitted]),
+    materials: materialsOf(graph, [...removal, ...fitted, ...backWork.map((id) => graph.nodes[id].action!)]),
     pace,
-    time: timeOf(
-      [...removal, ...fitted],
-      refit,
-      betweenSeconds(out) + betweenSeconds(between) + betweenSeconds(back),
-      pace,
+    time: noLessThanDoors(
+      graph,
+      removal,
+      history,
+      timeOf(
+        [...removal, ...fitted],
+        refit,
+        betweenSeconds(out) + betweenSeconds(between) + betweenSeconds(back),
+        pace,
+      ),
     ),
     cautions: cautionsFor(graph, [...removal, ...fitted]),
     ways: wayWords(schools, [...request.documents.flatMap((one) => one.schools ?? []), ...(policy.jobSchools ?? [])]),

@@ -1,6 +1,6 @@
 import { BASE_CATALOGUE, extendCatalogue, type Catalogue, type OwnKind } from '../../trade';
 import type { OptionValues, ProcedureDocument, Schools } from '../../document';
-import type { Pace } from '../../shop';
+import type { Duration, Pace } from '../../shop';
 import { DEFAULT_COSTS, type CostSettings, type HandStep, type TestSet } from '../../planning';
 import type { WaitSource } from '../wording';
 import type { Plan } from './plan-types';
@@ -74,6 +74,11 @@ export interface RunPlan {
   pace?: Pace;
   /** A second person's time, for what one does not do alone, seconds. */
   secondHandsSeconds?: number;
+  /** How long the plan says it takes, work alone, and the seconds of waiting for something to dry besides. */
+  time?: Duration;
+  waitSeconds?: number;
+  /** What its steps take by themselves, milliseconds: what is left of it is what is left of these. */
+  ownMs?: { apart: number; fit: number; back: number };
   /** What the work should take at the catalogue's pace, seconds. */
   standardSeconds?: number;
 }
@@ -107,6 +112,9 @@ export function runPlanOf(
     sets: plan.sets,
     drying: plan.drying,
     secondHandsSeconds: plan.secondHandsSeconds,
+    time: plan.time,
+    waitSeconds: plan.waitSeconds,
+    ownMs: { apart: sumOf(plan.removal), fit: sumOf(plan.fit), back: sumOf(plan.refit) },
     steps: plan.handSteps,
     fit: plan.fitSteps,
     backWork: plan.backWork,
@@ -124,6 +132,9 @@ export function runPlanOf(
     cautions: plan.cautions.map(({ code, text }) => ({ code, text })),
   };
 }
+
+const sumOf = (all: readonly { ms: number; type: string }[]) =>
+  all.reduce((sum, { ms, type }) => sum + (type === 'dry' ? 0 : ms), 0);
 
 /** Whether a run goes by the airbag rules of plans before version 6: a wait taken on trust, a part moved with a live link on it. */
 export const goesByOldSrsRules = ({ writtenAs }: Pick<RunPlan, 'writtenAs'>): boolean =>

@@ -17,6 +17,6 @@ export type { Broken, Grip } from './grip';
 export { LINK_KINDS, linksOffered, type LinkCode, type LinkKind, type LinkMark } from './link-kinds';
 export { MOTIONS } from './motions';
 export { PART_KINDS, type PartKind, partsOffered } from './part-kinds';
-export { findWorkKind, RESTORE_RANK, WORK_KINDS, workKindOf } from './work-kinds';
+export { findWorkKind, RESTORE_RANK, WORK_KINDS, workKindOf, workSeconds } from './work-kinds';
 export { NAMED_TOOLS, toolFor } from './tools';
 export { readWireColour, wireCode, wireWords } from './wire-colours';

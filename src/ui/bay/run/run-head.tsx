@@ -1,6 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { currentSteps, isOver, timeLeft, type RunStep } from '@/core/bay';
+import { spanWords } from '@/core/shop';
 import { ChangePerson, SavedWords } from '../log';
 import type { Bay } from './bay';
 
@@ -15,7 +16,7 @@ export function RunHead({ bay }: { bay: Bay }) {
   } = bay;
   const steps = currentSteps(state, view);
   const done = steps.filter(isOver).length;
-  const minutes = Math.max(1, Math.round(timeLeft(plan, state, view).likelySeconds / 60));
+  const left = spanWords(timeLeft(plan, state, view).likelySeconds);
   const round = state.round > 1 ? `round ${state.round} · ` : '';
   const words = state.finished
     ? 'finished'
@@ -23,7 +24,7 @@ export function RunHead({ bay }: { bay: Bay }) {
       ? 'fitting'
       : done === steps.length
         ? 'all steps done'
-        : `${done + 1} of ${steps.length} · about ${minutes} min to go`;
+        : `${done + 1} of ${steps.length} · about ${left} to go`;
   return (
     <header className="run-head">
       <span className="title">{run.title}</span>

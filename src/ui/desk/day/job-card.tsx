@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import type { DayJobView, DayView } from '@/contracts/views';
-import { spanWords } from '@/core/shop';
+import { spanWords, workWords } from '@/core/shop';
 import { useDates } from '../../design';
 import { JobTimes } from './job-times';
 import type { Move } from './use-moves';
@@ -42,7 +42,7 @@ export function JobCard({
           job.customer,
           job.isGuess
             ? 'nothing planned yet: an hour is taken'
-            : `${spanWords(job.likelySeconds)}, safe ${spanWords(job.safeSeconds)}`,
+            : `${workWords(job.likelySeconds, job.waitSeconds)}, safe ${spanWords(job.safeSeconds)}, with arrival and giving back`,
           job.hasSrs && 'airbag plugs come off',
           job.takesTwo && 'takes two people for a while',
           job.tools.length > 0 && `needs the shop’s ${job.tools.join(', ').toLowerCase()}`,

@@ -161,6 +161,7 @@ const sumOf = (runs: RunStanding[]) => ({
   ...runs[0],
   likelySeconds: runs.reduce((sum, run) => sum + run.likelySeconds, 0),
   safeSeconds: runs.reduce((sum, run) => sum + run.safeSeconds, 0),
+  waitSeconds: runs.reduce((sum, run) => sum + run.waitSeconds, 0),
 });
 
 function Answer({ name, children }: { name: string; children: ReactNode }) {

@@ -1,3 +1,4 @@
+import { spanWords, workWords } from '@/core/shop';
 import type { RunStanding } from '@/contracts/views';
 
 const STAGES: Record<RunStanding['stage'], [words: string, look: string]> = {
@@ -27,14 +28,12 @@ export function StageWords({ run }: { run: RunStanding }) {
   );
 }
 
-const minutes = (seconds: number) => Math.max(1, Math.round(seconds / 60));
-
 /** How long it takes still: likely, and safe (four in five are done by then). */
 export function TimeLeft({ run }: { run: RunStanding }) {
   if (run.stage === 'finished' || run.stage === 'to-close') return null;
   return (
     <span className="time-left">
-      {minutes(run.likelySeconds)} min <span className="quiet">safe {minutes(run.safeSeconds)}</span>
+      {workWords(run.likelySeconds, run.waitSeconds)} <span className="quiet">safe {spanWords(run.safeSeconds)}</span>
     </span>
   );
 }

@@ -1,10 +1,9 @@
 'use client';
 import type { PlanView } from '@/contracts/views';
-import { moneyWords, wholeCents } from '@/core/shop';
+import { moneyWords, spanWords, wholeCents } from '@/core/shop';
 import { toolFor, listed } from '@/core/trade';
 import { compareKit } from '@/core/planning';
 import type { Plan } from '@/core/telling';
-import { minutes } from '../../design';
 
 interface AnswerProps {
   view: PlanView;
@@ -32,20 +31,20 @@ function Time({ view: { labour }, plan }: { view: PlanView; plan: Plan }) {
   return (
     <div>
       <h2>Out and back</h2>
-      <p className="big">{minutes(time.likelySeconds)}</p>
+      <p className="big">{spanWords(time.likelySeconds)}</p>
       <p className="quiet mb-0">
-        safe {minutes(time.safeSeconds)}
+        safe {spanWords(time.safeSeconds)}
         {cost.optimal && refitCost.optimal && ' · proved best'}
         {waitSeconds > 0 && (
           <>
             <br />
-            and {minutes(waitSeconds)} to dry
+            and {spanWords(waitSeconds)} of waiting
           </>
         )}
         {secondHandsSeconds > 0 && (
           <>
             <br />
-            {minutes(secondHandsSeconds)} of it with a second person
+            {spanWords(secondHandsSeconds)} of it with a second person
           </>
         )}
         {price && (

@@ -1,5 +1,4 @@
-import type { AgainstActual } from '@/core/shop';
-import { hoursWords } from './hours';
+import { type AgainstActual, spanWords } from '@/core/shop';
 
 /** Labour that was promised against what it took so far. */
 export function AgainstQuote({
@@ -9,8 +8,8 @@ export function AgainstQuote({
 }) {
   return (
     <span className={isOver ? 'trouble' : ''}>
-      Quoted {hoursWords(likelySeconds)} to {hoursWords(safeSeconds)}; hands at it for {hoursWords(actualSeconds)}
-      {isOver && `, ${hoursWords(actualSeconds - safeSeconds)} over`}
+      Quoted {spanWords(likelySeconds)} to {spanWords(safeSeconds)}; hands at it for {spanWords(actualSeconds)}
+      {isOver && `, ${spanWords(actualSeconds - safeSeconds)} over`}
     </span>
   );
 }

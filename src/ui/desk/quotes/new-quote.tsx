@@ -3,9 +3,8 @@ import { useRouter } from 'next/navigation';
 import { useMemo, useRef, useState } from 'react';
 import { v4 as uuid } from 'uuid';
 import type { QuotesView } from '@/contracts/views';
-import { centsIn, labourLine, lineCents, moneyWords, type QuoteLine, totalsOf } from '@/core/shop';
+import { centsIn, labourLine, lineCents, moneyWords, type QuoteLine, spanWords, totalsOf } from '@/core/shop';
 import { Trouble, useSend } from '../../design';
-import { hoursWords } from './hours';
 
 /** A line as it is typed: its numbers are read when they can be. */
 interface Typed extends Omit<QuoteLine, 'quantity' | 'unitCents'> {
@@ -98,7 +97,7 @@ export function NewQuote({
             className="btn btn-sm btn-outline-dark"
             onClick={() => add(typed(labourLine(one, labour)))}
           >
-            + Labour: {one.title}, {hoursWords(one.likelySeconds)}
+            + Labour: {one.title}, {spanWords(one.likelySeconds)}
           </button>
         ))}
         {KINDS.map(([kind, name]) => (
@@ -140,7 +139,7 @@ export function NewQuote({
                     />
                     {line.safeSeconds !== undefined && (
                       <span className="quiet">
-                        likely {hoursWords(line.likelySeconds ?? 0)}, safely {hoursWords(line.safeSeconds)}
+                        likely {spanWords(line.likelySeconds ?? 0)}, safely {spanWords(line.safeSeconds)}
                       </span>
                     )}
                   </td>
@@ -209,7 +208,7 @@ export function NewQuote({
           {work > 0 && (
             <label className="d-flex gap-2 align-items-center mb-2">
               <input type="checkbox" checked={promises} onChange={(event) => setPromises(event.target.checked)} />
-              say when it will be ready: {hoursWords(work)} of work after {hoursWords(queueSeconds)} of other jobs
+              say when it will be ready: {spanWords(work)} of work after {spanWords(queueSeconds)} of other jobs
             </label>
           )}
           {fault && <p className="trouble">{fault}</p>}

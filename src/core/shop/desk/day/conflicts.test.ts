@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { conflictsOf, type Hand, type PlacedJob, projectDay } from './conflicts';
-import { conflictWords, spanWords } from './words';
+import { conflictWords, spanWords, workWords } from './words';
 
 const HANDS: Hand[] = [
   { id: 'bea', role: 'technician', isHere: true },
@@ -94,6 +94,12 @@ describe('conflicts of the day', () => {
     expect(conflictWords({ code: 'tool-short', jobs: [1, 2], tool: 'x', pieces: 1 }, names)).toBe(
       '2 jobs need the one rivet tool at once',
     );
-    expect([spanWords(5400), spanWords(3600), spanWords(20)]).toEqual(['1 h 30 min', '1 h', '1 min']);
+    expect([spanWords(5400), spanWords(3900), spanWords(3600), spanWords(20)]).toEqual([
+      '1 h 30',
+      '1 h 05',
+      '1 h',
+      '1 min',
+    ]);
+    expect([workWords(15_000, 4800), workWords(3900, 0)]).toEqual(['4 h 10 of work, 1 h 20 of waiting', '1 h 05']);
   });
 });

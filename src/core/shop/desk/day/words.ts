@@ -42,12 +42,17 @@ const together = (jobs: readonly number[]) => (jobs.length === 2 ? 'both' : `${j
 /** From so many hours on minutes are left out. */
 const HOURS_ALONE = 10;
 
-/** Working time in hours and minutes. @example spanWords(5400); // "1 h 30 min" */
+/** Working time in hours and minutes. @example spanWords(5400); // "1 h 30" */
 export function spanWords(seconds: number): string {
   const minutes = Math.max(1, Math.round(seconds / 60));
   const [hours, rest] = [Math.floor(minutes / 60), minutes % 60];
-  return [hours ? `${hours} h` : '', rest && hours < HOURS_ALONE ? `${rest} min` : ''].filter(Boolean).join(' ');
+  if (hours === 0) return `${rest} min`;
+  return rest && hours < HOURS_ALONE ? `${hours} h ${String(rest).padStart(2, '0')}` : `${hours} h`;
 }
+
+/** Work, and what is only waited for: "4 h 10 of work, 1 h 20 of waiting"; the work alone where nothing dries. */
+export const workWords = (workSeconds: number, waitSeconds: number): string =>
+  waitSeconds > 0 ? `${spanWords(workSeconds)} of work, ${spanWords(waitSeconds)} of waiting` : spanWords(workSeconds);
 
 /** Why an order does not keep a promise. */
 export const LATE_WORDS: Record<LateWhy, string> = {
