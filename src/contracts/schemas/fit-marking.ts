@@ -4,7 +4,11 @@ import {
   type BehindAnswers,
   CLEARANCE_SIZES,
   clearanceFor,
+  ceilingRoom,
   type Datum,
+  holeRoom,
+  type Layer,
+  screwThrough,
   depthStop,
   type DrillSet,
   GROMMET_MM,
@@ -25,6 +29,11 @@ export interface HoleForm {
   screw?: number;
   sheet: number;
   behind?: number;
+  /** From the hole's middle to the sheet's edge, and to the nearest spot weld. */
+  toEdge?: number;
+  toWeld?: number;
+  /** What the screw goes through, from its head on; the sheet alone where it is left out. */
+  layers?: Layer[];
   sets: DrillSet[];
 }
 const drilled = Joi.object<HoleForm>({
@@ -32,11 +41,22 @@ const drilled = Joi.object<HoleForm>({
   screw: length(0.5, 20).when('for', { is: Joi.valid('pilot', 'clearance'), then: Joi.required() }),
   sheet: length(0.1, 30).default(0.8),
   behind: mm(),
+  toEdge: mm(),
+  toWeld: mm(),
+  layers: Joi.array()
+    .items(
+      Joi.object({
+        material: Joi.valid('card', 'plywood', 'plastic', 'steel').required(),
+        mm: length(0.1, 100).required(),
+      }),
+    )
+    .min(1)
+    .max(6),
   sets,
 });
 
 /** The hole for a screw or boot: the drill for it, the step of a step drill, and where the stop goes. Throws `invalid` for a screw that is not sold. */
-function workHole({ for: use, screw, sheet, behind, sets: own }: HoleForm) {
+function workHole({ for: use, screw, sheet, behind, toEdge, toWeld, layers, sets: own }: HoleForm) {
   const wanted =
     use === 'pilot'
       ? pilotFor(screw!, sheet)
@@ -49,7 +69,14 @@ function workHole({ for: use, screw, sheet, behind, sets: own }: HoleForm) {
     const sold = (use === 'pilot' ? TAPPER_SIZES : CLEARANCE_SIZES).join(', ');
     throw wrongField('screw', `is no size that is sold: take one of ${sold}`);
   }
-  return { mm: wanted, ...nearestDrill(wanted, own)!, step: stepFor(wanted), stop: depthStop(sheet, behind ?? null) };
+  return {
+    mm: wanted,
+    ...nearestDrill(wanted, own)!,
+    step: stepFor(wanted),
+    stop: depthStop(sheet, behind ?? null),
+    room: holeRoom(wanted, toEdge ?? null, toWeld ?? null),
+    ...(layers && screw !== undefined ? { through: screwThrough(screw, layers) } : {}),
+  };
 }
 
 /** A place found again from two edges, and what was seen behind it. */
@@ -60,9 +87,10 @@ export interface MarkForm extends Datum {
 const edge = Joi.string().trim().min(1).max(80).required();
 const mark = Joi.object<MarkForm>({
   from: edge,
-  up: mm(DOOR).required(),
+  up: length(-DOOR, DOOR).required(),
   andFrom: edge,
-  back: mm(DOOR).required(),
+  back: length(-DOOR, DOOR).required(),
+  ceiling: Joi.object({ name: edge, up: length(-DOOR, DOOR).required() }),
   diameter: hole.required(),
   behind: Joi.object(Object.fromEntries(BEHIND.map(({ code }) => [code, Joi.valid('clear', 'in-the-way')]))).default(
     {},
@@ -73,7 +101,8 @@ const markedOn = ({ diameter, behind, ...datum }: MarkForm) => ({
   left: markOn('left', datum),
   right: markOn('right', datum),
   diameter,
-  words: sayDatum(datum),
+  words: sayDatum(datum, diameter),
+  ...(datum.ceiling ? { ceilingRoom: ceilingRoom({ up: datum.up, ceiling: datum.ceiling }, diameter) } : {}),
   ...mayCut(behind),
   said: sayBehind(behind),
 });

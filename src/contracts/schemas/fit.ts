@@ -28,6 +28,7 @@ import {
   ringFor,
   type RingInput,
   settingRatio,
+  soldPad,
   spacerFor,
   type Speaker,
   type SpeakerFacts,
@@ -59,6 +60,7 @@ const depth = Joi.object<DepthInput>({
   toRegulator: mm(),
   regulator: Joi.valid('behind', 'beside'),
   grilleGap: mm().required(),
+  baffle: mm(100).default(0),
   tolerance: mm(50).default(0),
   depth: mm().required(),
   proud: mm(100).default(0),
@@ -162,8 +164,12 @@ const run = Joi.object<WireRun>({
     .required(),
   slack: Joi.number().min(0).max(1).default(0.1),
   loop: mm(VEHICLE).default(200),
-  ohms: ohms.required(),
+  ohms: ohms.default(4),
   lossDb: Joi.number().positive().max(20).default(0.5),
+  power: Joi.object({
+    amps: Joi.number().positive().max(300).required(),
+    dropVolts: Joi.number().positive().max(3).default(0.5),
+  }),
 });
 
 const factoryDriver = Joi.object<FactoryDriver>({
@@ -198,16 +204,25 @@ export const FIT = {
   oval: tool(oval, ovalFor),
   drill: tool(drill, ({ mm: wanted, size, sets: own }) => nearestDrill(wanted ?? drillSize(size!)!, own)!),
   load: tool(
-    Joi.object<{ circuit: Circuit; amplifierMinimum: number; bridged: boolean }>({
+    Joi.object<{ circuit: Circuit; amplifierMinimum: number; bridged: boolean; bridgedMinimum?: number }>({
       circuit: circuit.required(),
       amplifierMinimum: ohms.required(),
       bridged: Joi.boolean().default(false),
+      bridgedMinimum: ohms,
     }),
-    ({ circuit: drivers, amplifierMinimum, bridged }) => amplifierLoad(drivers, amplifierMinimum, bridged),
+    ({ circuit: drivers, amplifierMinimum, bridged, bridgedMinimum }) =>
+      amplifierLoad(drivers, amplifierMinimum, bridged, bridgedMinimum),
   ),
   pad: tool(
-    Joi.object<{ db: number; ohms: number }>({ db: Joi.number().min(-60).max(20).required(), ohms: ohms.required() }),
-    ({ db, ohms: driver }) => padFor(db, driver),
+    Joi.object<{ db: number; ohms: number; watts?: number }>({
+      db: Joi.number().min(-60).max(20).required(),
+      ohms: ohms.required(),
+      watts: Joi.number().positive().max(5000),
+    }),
+    ({ db, ohms: driver, watts }) => {
+      const pad = padFor(db, driver);
+      return { ...pad, sold: watts === undefined ? null : soldPad(pad, driver, watts) };
+    },
   ),
   level: tool(
     Joi.object<{ a: Loudness; b: Loudness; setting: number }>({

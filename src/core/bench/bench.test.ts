@@ -9,7 +9,11 @@ import { dampFor } from './damp';
 import { type DepthInput, spacerFor } from './depth';
 import { DRILLS, drillSize, nearestDrill } from './drill';
 import { loadFor, loadOhms, padFor } from './load';
+import { polarityOf, POLARITY_TESTS } from './polarity';
 import { leastDistance, ringFor, type RingInput } from './ring';
+import { sayRing } from './say';
+import { sayPolarity } from './say-sound';
+import { polarityPulse } from './tones';
 import { parseMm } from './typed-size';
 import { awgToMm2, wireFor } from './wire';
 
@@ -324,3 +328,47 @@ function isSimple(polygon: Polygon): boolean {
     });
   });
 }
+
+it('a baffle on the face counts like a spacer that is there already', () => {
+  const input = {
+    toGlass: 62,
+    grilleGap: 24,
+    tolerance: 0,
+    depth: 60,
+    proud: 4,
+    stroke: 5,
+    speakerTolerance: 0,
+    behind: 6,
+    front: 3,
+    sheets: [6],
+  };
+  expect(spacerFor(input).window).toEqual([4, 12]);
+  expect(spacerFor({ ...input, baffle: 3 }).window).toEqual([1, 9]);
+});
+
+it('says where a speaker’s screws hang in the door’s opening', () => {
+  const ring = { bore: 160, outside: 190, thickness: 12, factory: { count: 3, circle: 175 }, screw: 4, ligament: 3 };
+  const on = (circle: number) => ringFor({ ...ring, speaker: { count: 4, circle, cutout: 140, basket: 180 } });
+  expect(sayRing(on(156)).words).toContain('hang in the door’s opening');
+  expect(on(170).isHanging).toBe(false);
+});
+
+it('no test of a wire is ever certain', () => {
+  const all = POLARITY_TESTS.map(({ code, seen }) => ({ method: code, seen: seen[0].code }));
+  for (const evidence of [all, all.slice(0, 3), [{ method: 'meter' as const, seen: 'positive' }]])
+    expect(sayPolarity(polarityOf(evidence)).words).not.toContain('100 %');
+});
+
+it('a pulse stays a push outwards behind an amplifier’s bass filter, and leaves no direct current', () => {
+  const { samples, rate } = polarityPulse(2);
+  expect(Math.abs(samples.reduce((sum, one) => sum + one, 0) / samples.length)).toBeLessThan(1e-4);
+  // First-order high-pass at 20 Hz (the usual subsonic corner of head units: common practice, no source).
+  const a = 1 / (1 + (2 * Math.PI * 20) / rate);
+  let [before, out, high, low] = [0, 0, 0, 0];
+  for (const one of samples) {
+    out = a * (out + one - before);
+    before = one;
+    [high, low] = [Math.max(high, out), Math.min(low, out)];
+  }
+  expect(high).toBeGreaterThan(1.5 * -low);
+});

@@ -12,6 +12,8 @@ export interface DepthInput {
   grilleGap: number;
   /** How far off the door's readings may be. */
   tolerance: number;
+  /** A baffle on the face that the speaker sits on, measured with what is under it; it counts like a spacer that is there already. Absent: none. */
+  baffle?: number;
   /** The speaker's mounting depth. */
   depth: number;
   /** How far its frame and surround stand proud of the mounting face. */
@@ -42,14 +44,15 @@ export interface DepthResult {
 
 /**
  * The spacer under a speaker: thick enough that the magnet clears the glass (and a regulator behind it), thin enough that the cone clears the grille. The window is
- * [max(0, depth + behind − toGlass), grilleGap − proud − stroke − front]; `sure` draws both ends in by both tolerances first.
+ * [max(0, depth + behind − toGlass), grilleGap − proud − stroke − front], both less a baffle; `sure` draws both ends in by both tolerances first.
  * @example spacerFor({ toGlass: 62, grilleGap: 24, tolerance: 1, depth: 60, proud: 4, stroke: 5, speakerTolerance: 0, behind: 6, front: 3, sheets: [6] }).window; // [4, 12]
  */
 export function spacerFor(input: DepthInput): DepthResult {
   const { toGlass, toRegulator, regulator, grilleGap, tolerance, speakerTolerance, sheets } = input;
   const limit = regulator === 'behind' && toRegulator !== undefined ? Math.min(toGlass, toRegulator) : toGlass;
-  const least = input.depth + input.behind - limit;
-  const most = grilleGap - input.proud - input.stroke - input.front;
+  const baffle = input.baffle ?? 0;
+  const least = input.depth + input.behind - limit - baffle;
+  const most = grilleGap - input.proud - input.stroke - input.front - baffle;
   const off = tolerance + speakerTolerance;
   const window: Window = [tidy(Math.max(0, least)), tidy(most)];
   const sure: Window = [tidy(Math.max(0, least + off)), tidy(most - off)];

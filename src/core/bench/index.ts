@@ -6,15 +6,15 @@ export { drillSize, type DrillSet, nearestDrill } from './drill';
 export { type FitChoice, fitText, parseFit } from './fit-choice';
 export { betterFit, FIT_RULES, type Fitment, fitmentOf, type FitRules, type Place, type Speaker } from './fitment';
 export { newPartId } from './fit-step-ids';
-export { type NewSpeaker, withNewSpeaker, withoutFitSteps } from './fit-steps';
-export { type Fixing, type FixingChoice, FIXINGS, type Fixings, fixingsOf, type SpeakerFacts } from './fixing';
+export { withNewSpeaker, withoutFitSteps } from './fit-steps';
+export { type Fixing, FIXINGS, fixingsOf, type SpeakerFacts } from './fixing';
 export { type Joint, JOINTS } from './joints';
 export { type FixingQuestion, type NewPartWish, placeNewParts, type PlacedPart, type PlacedParts } from './place-new';
-export { FIXING_WORDS, fixingReasonWords, fixingRefusalWords, lackWords } from './say-fixing';
-export { type Circuit, padFor } from './load';
+export { FIXING_WORDS } from './say-fixing';
+export { type Circuit, padFor, soldPad } from './load';
 export { ringFor, type RingInput, type RingResult } from './ring';
 export { plainNumber, sayDepth, sayDrill, sayFitment, sayRing } from './say';
-export { sayBehind, sayDatum, sayHole, sayOval, sayRun, sayWire } from './say-car';
+export { sayBehind, sayDatum, sayHole, sayOval, sayRun, sayStack, sayWire } from './say-car';
 export { sayAim, sayCapacitor, sayFactory, sayLevel, sayLoad, sayPad, sayPhase, sayPolarity } from './say-sound';
 
 export { parseMm } from './typed-size';
@@ -36,7 +36,11 @@ export {
   CLEARANCE_SIZES,
   clearanceFor,
   type Datum,
+  ceilingRoom,
   depthStop,
+  holeRoom,
+  type Layer,
+  screwThrough,
   GROMMET_MM,
   markOn,
   mayCut,

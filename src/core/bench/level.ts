@@ -21,13 +21,17 @@ export const settingRatio = (db: number): { voltage: number; power: number } => 
   power: 10 ** (db / 10),
 });
 
-/** How an amplifier's channels drive a load; a bridged pair sees half of it on each channel. */
+/**
+ * How an amplifier's channels drive a load; a bridged pair sees half of it on each channel, so that it may not see less than twice a channel's minimum.
+ * @param bridgedMinimum what its maker says it may see bridged, which goes before that
+ */
 export function amplifierLoad(
   circuit: Circuit,
   minimumPerChannel: number,
   isBridged: boolean,
+  bridgedMinimum?: number,
 ): { ohms: number; ok: boolean; needs: number } {
-  const needs = isBridged ? 2 * minimumPerChannel : minimumPerChannel;
+  const needs = isBridged ? (bridgedMinimum ?? 2 * minimumPerChannel) : minimumPerChannel;
   return { ...loadFor(circuit, needs), needs };
 }
 

@@ -1,3 +1,5 @@
+import { nearestPreferred } from './capacitor';
+
 /** Drivers joined together, each by its ohms. */
 export type Circuit = number | { series: Circuit[] } | { parallel: Circuit[] };
 
@@ -26,6 +28,56 @@ export interface Pad {
   seriesOhms: number | null;
   /** Null at 0 dB, where nothing stands across the driver. */
   shuntOhms: number | null;
+}
+
+/** A resistor as it is sold. */
+export interface SoldResistor {
+  ohms: number;
+  /** What it must stand, W: twice what it turns to heat. */
+  watts: number;
+  /** What it turns to heat at full power, W. */
+  heatWatts: number;
+}
+
+/** A pad of resistors that are sold: what they are, and what level and load they really make. */
+export interface SoldPad {
+  series: SoldResistor | null;
+  shunt: SoldResistor | null;
+  db: number;
+  /** What the amplifier sees. */
+  loadOhms: number;
+}
+
+/** Wattages that resistors are sold in (common practice, no source). */
+const SOLD_WATTS = [5, 10, 15, 20, 25, 50, 100, 200, 300];
+/** A resistor in trim gets no air: it is taken for twice its heat (common practice, no source). */
+const RESERVE = 2;
+
+/**
+ * A pad of preferred values (IEC 60063, E12): the series resistor takes P·Rs/(Rs + Rp), the driver and its shunt share the rest by their conductances (Ohm's law).
+ * @param watts what the amplifier gives into the pad
+ * @example soldPad(padFor(-6, 4), 4, 100).series?.ohms; // 2.2
+ */
+export function soldPad({ seriesOhms, shuntOhms }: Pad, driver: number, watts: number): SoldPad | null {
+  if (seriesOhms === null) return null;
+  const nearest = (ohms: number | null) => (ohms === null || ohms === 0 ? null : nearestPreferred(ohms, 'E12'));
+  const [series, shunt] = [nearest(seriesOhms), nearest(shuntOhms)];
+  const below = shunt === null ? driver : 1 / (1 / driver + 1 / shunt);
+  const loadOhms = (series ?? 0) + below;
+  const resistor = (ohms: number | null, heatWatts: number): SoldResistor | null =>
+    ohms === null
+      ? null
+      : {
+          ohms,
+          heatWatts,
+          watts: SOLD_WATTS.find((one) => one >= heatWatts * RESERVE) ?? Math.ceil(heatWatts * RESERVE),
+        };
+  return {
+    series: resistor(series, (watts * (series ?? 0)) / loadOhms),
+    shunt: resistor(shunt, shunt === null ? 0 : ((watts * below) / loadOhms) * (below / shunt)),
+    db: 20 * Math.log10(below / loadOhms) || 0,
+    loadOhms,
+  };
 }
 
 /**

@@ -3,7 +3,20 @@ import { describe, expect, it } from 'vitest';
 import { circuitText, parseCircuit } from './circuit-text';
 import { amplifierLoad, factoryLoads, levelDifferenceDb, settingRatio } from './level';
 import { type Circuit, loadOhms } from './load';
-import { BEHIND, clearanceFor, depthStop, GROMMET_MM, markOn, mayCut, pilotFor, stepFor } from './marking';
+import {
+  BEHIND,
+  ceilingRoom,
+  clearanceFor,
+  depthStop,
+  GROMMET_MM,
+  holeRoom,
+  markOn,
+  mayCut,
+  pilotFor,
+  screwThrough,
+  stepFor,
+} from './marking';
+import { sayDatum, sayHole, sayStack } from './say-car';
 import { wireRunFor } from './wire-run';
 
 describe('marking out and drilling', () => {
@@ -116,5 +129,51 @@ describe('a run of wire', () => {
     expect(run.mm2).toBe(0.5);
     expect(run.lossDb!).toBeCloseTo(0.4466, 4);
     expect(wireRunFor({ legs: [{ name: 'far', mm: 90_000 }], slack: 0, loop: 0, ohms: 2, lossDb: 0.1 }).mm2).toBeNull();
+  });
+});
+
+describe('a mark and a hole', () => {
+  it('goes below an edge and in front of one, and stays under its ceiling', () => {
+    expect(sayDatum({ from: 'armrest', up: -40, andFrom: 'hinge edge', back: -15 })).toBe(
+      '40 mm below the armrest, 15 mm in front of the hinge edge. The other side: the same from its own edges.',
+    );
+    const ceiling = { name: 'glass line', up: 200 };
+    // By hand: 200 − 120 − 142/2 = 9.
+    expect(ceilingRoom({ up: 120, ceiling }, 142).mm).toBe(9);
+    expect(sayDatum({ from: 'lower seam', up: 140, andFrom: 'hinge edge', back: 1, ceiling }, 142)).toContain(
+      'comes 11 mm over the glass line: too high',
+    );
+  });
+
+  it('keeps off edges and spot welds', () => {
+    expect(holeRoom(25.4, 30, 40)).toEqual({ edge: 8.1, weld: 0 });
+    expect(holeRoom(3, null, 5)).toEqual({ edge: null, weld: 6.5 });
+    const hole = { mm: 3, nearest: { set: 'metric' as const, name: '3', mm: 3 }, errorMm: 0, step: null, stop: 4 };
+    expect(sayHole({ ...hole, room: holeRoom(3, 4, 40) })).toEqual({
+      standing: 'no',
+      words: 'The hole is 3.5 mm too near the edge: mark another place.',
+    });
+  });
+
+  it('goes through card, plywood and steel, and holds in the last that can', () => {
+    const layers = [
+      { material: 'card', mm: 3 },
+      { material: 'plywood', mm: 12 },
+      { material: 'steel', mm: 0.8 },
+    ] as const;
+    expect(screwThrough(4.2, layers)).toEqual({
+      holes: [
+        { ...layers[0], holds: false, hole: 4.7 },
+        { ...layers[1], holds: false, hole: 4.7 },
+        // ISO 1478: core of a 4.2 is 3.1 (from memory).
+        { ...layers[2], holds: true, hole: 3.1 },
+      ],
+      length: 22,
+    });
+    expect(sayStack(screwThrough(4.2, layers)).words).toBe(
+      '4.7 mm clear through the card, 4.7 mm clear through the plywood, 3.1 mm into the steel; the screw 22 mm long.',
+    );
+    expect(sayStack(screwThrough(4.2, [layers[0]]))).toMatchObject({ standing: 'no' });
+    expect(screwThrough(4.2, layers.slice(0, 2))!.holes[1]).toMatchObject({ holds: true, hole: 2.9 });
   });
 });

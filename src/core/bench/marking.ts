@@ -71,12 +71,79 @@ export function mayCut(answers: BehindAnswers): { may: boolean; open: BehindCode
   return { may: open.length + inTheWay.length === 0, open, inTheWay };
 }
 
-/** A place from two edges that can be found again, mm. */
+/** A place from two edges that can be found again, mm; below zero it is under the one, or in front of the other. */
 export interface Datum {
   from: string;
   up: number;
   andFrom: string;
   back: number;
+  /** What the hole must stay under: an armrest, the glass line; how far that is above the first edge, mm. */
+  ceiling?: { name: string; up: number };
+}
+
+/** What is left between a hole's upper edge and its ceiling, mm; below zero it comes over it. */
+export const ceilingRoom = (
+  { up, ceiling }: { up: number; ceiling: NonNullable<Datum['ceiling']> },
+  diameter: number,
+): { mm: number } => ({ mm: tidy(ceiling.up - up - diameter / 2) });
+
+/** Bare sheet that a hole wants to each side (common practice, no source): its own width to an edge, and no spot weld within reach of the drill. */
+const EDGE_SHARE = 1;
+const LEAST_EDGE_MM = 6;
+const WELD_MM = 10;
+
+/** What is missing between a hole and the nearest edge and spot weld, mm; 0 where there is room, null where nobody measured. */
+export interface HoleRoom {
+  edge: number | null;
+  weld: number | null;
+}
+
+/** Whether a hole keeps off the sheet's edge and off spot welds; distances from its middle, mm. */
+export function holeRoom(diameter: number, toEdge: number | null, toWeld: number | null): HoleRoom {
+  const missing = (from: number | null, wanted: number) =>
+    from === null ? null : Math.max(0, tidy(wanted - (from - diameter / 2)));
+  return { edge: missing(toEdge, Math.max(LEAST_EDGE_MM, EDGE_SHARE * diameter)), weld: missing(toWeld, WELD_MM) };
+}
+
+/** What a screw goes through, from its head on. */
+export type LayerMaterial = 'card' | 'plywood' | 'plastic' | 'steel';
+export interface Layer {
+  material: LayerMaterial;
+  mm: number;
+}
+
+/** The hole through one layer of a stack: clear through what is only clamped, a pilot where the thread holds. */
+export interface StackHole extends Layer {
+  holds: boolean;
+  hole: number;
+}
+
+/** A self-tapper's length: through all layers, and its point beyond the last (common practice, no source). */
+const POINT_MM = 6;
+/** A pilot in plywood, of the screw's width: soft wood takes a thinner one than sheet (common practice, no source). */
+const PLY_SHARE = 0.7;
+/** Lengths of self-tappers, mm (ISO 1478 screws as sold; values from memory). */
+const SCREW_LENGTHS = [9.5, 13, 16, 19, 22, 25, 32, 38, 45, 50];
+
+/**
+ * A self-tapping screw through several layers, its head on the first: it holds in the last one that a thread holds in, and goes free through those before.
+ * @returns null for a screw that is not sold, or where nothing holds: card tears out
+ */
+export function screwThrough(
+  screw: number,
+  layers: readonly Layer[],
+): { holes: StackHole[]; length: number | null } | null {
+  const last = layers.findLastIndex(({ material }) => material !== 'card');
+  if (last < 0) return null;
+  const holes = layers.map((layer, at): StackHole | null => {
+    if (at !== last) return { ...layer, holds: false, hole: tidy(screw + 0.5) };
+    const hole = layer.material === 'steel' ? pilotFor(screw, layer.mm) : Math.round(screw * PLY_SHARE * 10) / 10;
+    return hole === null ? null : { ...layer, holds: true, hole };
+  });
+  const through = layers.slice(0, last + 1).reduce((sum, { mm }) => sum + mm, 0);
+  return holes.every((one) => one !== null)
+    ? { holes, length: SCREW_LENGTHS.find((one) => one >= through + POINT_MM) ?? null }
+    : null;
 }
 
 /** Where a mark lies in the drawing of a side, from its datum's corner: rearwards is to the right on a right door, to the left on a left one, seen from the cabin. */

@@ -41,6 +41,8 @@ export interface RingResult {
   turn: number;
   leastLigament: number;
   fails: RingFailure[];
+  /** The speaker's screws come out over the door's opening: they hold in the ring alone. */
+  isHanging: boolean;
 }
 
 /**
@@ -48,6 +50,7 @@ export interface RingResult {
  * distance is half of that away; what the edges leave does not depend on the turn, and no more turn is taken than they call for.
  */
 export function ringFor({ bore, outside, factory, speaker, screw, ligament }: RingInput): RingResult {
+  const isHanging = speaker.circle - screw < bore;
   const edges: [RingFailure['what'], number][] = [
     ['factory-outer-edge', (outside - factory.circle - screw) / 2],
     ['factory-inner-edge', (factory.circle - speaker.cutout - screw) / 2],
@@ -66,7 +69,7 @@ export function ringFor({ bore, outside, factory, speaker, screw, ligament }: Ri
     ...(speaker.basket > outside ? [{ what: 'basket' as const, byMm: tidy(speaker.basket - outside) }] : []),
   ];
   // A basket wider than the ring calls for a chamfer or rebate; it fits all the same.
-  return { fits: fails.every(({ what }) => what === 'basket'), turn: tidy(turn), leastLigament, fails };
+  return { fits: fails.every(({ what }) => what === 'basket'), turn: tidy(turn), leastLigament, fails, isHanging };
 }
 
 const radians = (degrees: number) => (degrees * Math.PI) / 180;

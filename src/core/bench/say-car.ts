@@ -1,9 +1,10 @@
 import { capital } from '../trade';
 import type { Drill } from './drill';
-import { BEHIND, type BehindAnswers, type Datum, mayCut } from './marking';
+import { BEHIND, type BehindAnswers, ceilingRoom, type Datum, type HoleRoom, mayCut, type StackHole } from './marking';
 import type { OvalFailure, OvalResult } from './oval';
 import { drillName, mm, plainNumber } from './say';
 import type { Said } from './standing';
+import { FUSE_WITHIN_MM } from './power-wire';
 import type { WireResult } from './wire';
 import type { WireRunResult } from './wire-run';
 
@@ -15,8 +16,16 @@ export function sayWire({ loopOhms, lossDb, dampingAtMost }: WireResult): Said {
     : { standing: 'exact', words: `Take it thicker: ${words}` };
 }
 
+/** A gauge as it is asked for. @example gaugeName(-1); // "2/0 AWG" */
+const gaugeName = (awg: number) => `${awg > 0 ? awg : `${1 - awg}/0`} AWG`;
+
 /** How much to cut, how thick, and where tape goes. */
-export function sayRun({ cutMm, mm2, marks }: WireRunResult): Said {
+export function sayRun({ cutMm, mm2, marks, power }: WireRunResult): Said {
+  if (power === null)
+    return {
+      standing: 'no',
+      words: `Nothing that is sold carries that over ${plainNumber(cutMm / 1000, 2)} m: a battery or amplifier nearer, or less current.`,
+    };
   if (mm2 === null)
     return {
       standing: 'no',
@@ -25,6 +34,16 @@ export function sayRun({ cutMm, mm2, marks }: WireRunResult): Said {
   const tape = marks.length
     ? ` Tape at ${marks.map(({ mm: at }) => plainNumber(at / 10, 0)).join(' and ')} cm for the ${marks.length > 1 ? 'boots' : 'boot'}.`
     : '';
+  if (power) {
+    const why =
+      power.because === 'fuse'
+        ? `thinner would burn before a ${power.fuseAmps} A fuse does`
+        : 'thinner would lose too much on the way';
+    return {
+      standing: 'sure',
+      words: `Cut ${plainNumber(cutMm / 1000, 2)} m of ${gaugeName(power.awg)} (${plainNumber(power.mm2)} mm²): ${why}. Fuse ${power.fuseAmps} A at the battery end, no more than ${plainNumber(FUSE_WITHIN_MM / 10, 0)} cm of wire from it; loses ${plainNumber(power.dropVolts, 2)} V.${tape}`,
+    };
+  }
   return { standing: 'sure', words: `Cut ${plainNumber(cutMm / 1000, 2)} m of ${plainNumber(mm2, 2)} mm².${tape}` };
 }
 
@@ -56,13 +75,17 @@ export function sayHole({
   errorMm,
   step,
   stop,
+  room,
 }: {
   mm: number;
   nearest: Drill;
   errorMm: number;
   step: { step: number; widerBy: number } | null;
   stop: number | null;
+  room?: HoleRoom;
 }): Said {
+  const near = room ? sayRoom(room) : '';
+  if (near) return { standing: 'no', words: near };
   if (stop === null)
     return { standing: 'no', words: 'What is behind is nearer than a drill comes through: mark another place.' };
   // Beyond the sets only a step drill or a hole saw makes it.
@@ -79,6 +102,27 @@ export function sayHole({
   };
 }
 
+const LAYERS = { card: 'the card', plywood: 'the plywood', plastic: 'the plastic', steel: 'the steel' };
+
+/** Which hole through which layer, and how long the screw is. */
+export function sayStack(found: { holes: StackHole[]; length: number | null } | null): Said {
+  if (!found) return { standing: 'no', words: 'Nothing there holds a screw: put plywood or steel behind it.' };
+  const { holes, length } = found;
+  if (length === null) return { standing: 'no', words: 'No self-tapper is that long: take a machine screw and a nut.' };
+  const told = holes.map(
+    ({ material, hole, holds }) => `${mm(hole)} ${holds ? 'into' : 'clear through'} ${LAYERS[material]}`,
+  );
+  return { standing: 'sure', words: `${capital(told.join(', '))}; the screw ${mm(length)} long.` };
+}
+
+/** Whether a hole keeps off edges and spot welds. */
+export function sayRoom({ edge, weld }: HoleRoom): string {
+  const near = [edge ? `${mm(edge)} too near the edge` : '', weld ? `${mm(weld)} too near a spot weld` : ''].filter(
+    Boolean,
+  );
+  return near.length ? `The hole is ${near.join(' and ')}: mark another place.` : '';
+}
+
 /** Whether anything may be cut or drilled yet. */
 export function sayBehind(answers: BehindAnswers): Said {
   const { may, open, inTheWay } = mayCut(answers);
@@ -91,5 +135,14 @@ export function sayBehind(answers: BehindAnswers): Said {
 }
 
 /** Where a mark stands, for both sides. */
-export const sayDatum = ({ from, up, andFrom, back }: Datum): string =>
-  `${plainNumber(up)} mm above the ${from}, ${plainNumber(back)} mm behind the ${andFrom}. The other side: the same from its own edges.`;
+export function sayDatum({ from, up, andFrom, back, ceiling }: Datum, diameter = 0): string {
+  const height = `${plainNumber(Math.abs(up))} mm ${up < 0 ? 'below' : 'above'} the ${from}`;
+  const along = `${plainNumber(Math.abs(back))} mm ${back < 0 ? 'in front of' : 'behind'} the ${andFrom}`;
+  const room = ceiling && ceilingRoom({ up, ceiling }, diameter);
+  const under = !room
+    ? ''
+    : room.mm < 0
+      ? ` Its upper edge comes ${plainNumber(-room.mm)} mm over the ${ceiling.name}: too high.`
+      : ` Its upper edge stays ${plainNumber(room.mm)} mm under the ${ceiling.name}.`;
+  return `${height}, ${along}.${under} The other side: the same from its own edges.`;
+}

@@ -1,7 +1,7 @@
 import { listed } from '../trade';
 import type { CapacitorResult } from './capacitor';
 import type { FactoryDriver, FactoryVerdict } from './level';
-import type { Pad } from './load';
+import type { Pad, SoldPad, SoldResistor } from './load';
 import { SURE_ENOUGH, type PhaseFinding, type PolarityFinding } from './polarity';
 import { plainNumber } from './say';
 import type { Said } from './standing';
@@ -15,10 +15,17 @@ export const sayLoad = ({ ohms, ok, needs }: { ohms: number; ok: boolean; needs:
         words: `The amplifier sees ${plainNumber(ohms, 2)} Ω and must not see less than ${plainNumber(needs, 2)} Ω: join fewer, or in series.`,
       };
 
+const resistorWords = ({ ohms, watts }: SoldResistor) => `${plainNumber(ohms, 2)} Ω ${watts} W`;
+
 /** Which resistors make the level. */
-export function sayPad({ seriesOhms, shuntOhms, powerRatio }: Pad): Said {
+export function sayPad({ seriesOhms, shuntOhms, powerRatio, sold }: Pad & { sold?: SoldPad | null }): Said {
   if (seriesOhms === null) return { standing: 'no', words: 'A pad only attenuates: turn the others down instead.' };
   if (shuntOhms === null) return { standing: 'sure', words: 'No pad is needed.' };
+  if (sold?.series && sold.shunt)
+    return {
+      standing: 'sure',
+      words: `Take ${resistorWords(sold.series)} in series, ${resistorWords(sold.shunt)} across the driver: ${plainNumber(sold.db)} dB, and the amplifier sees ${plainNumber(sold.loadOhms, 1)} Ω. Mount them where they may get hot.`,
+    };
   return {
     standing: 'sure',
     words: `${plainNumber(seriesOhms, 2)} Ω in series, ${plainNumber(shuntOhms, 2)} Ω across the driver: ${plainNumber(powerRatio * 100, 0)} % of the power reaches it.`,
@@ -70,7 +77,8 @@ export function sayPolarity(
 ): Said {
   if (hasCapacitor) return { standing: 'no', words: 'Nothing shows: a capacitor is before it. Make the phase check.' };
   if (!plus) return { standing: 'no', words: 'Not known yet: make a test.' };
-  const words = `The ${names[plus]} is plus, ${plainNumber(sure * 100, 0)} % sure`;
+  // No test of a wire is ever certain.
+  const words = `The ${names[plus]} is plus, ${Math.min(99, Math.round(sure * 100))} % sure`;
   if (contradicted)
     return { standing: 'exact', words: `${words}, but the tests contradict each other: make the cell test again.` };
   return sure >= SURE_ENOUGH

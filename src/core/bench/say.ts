@@ -19,7 +19,7 @@ export function sayDepth(input: DepthInput, { window, sure, stack, fits, shortBy
     const room = shallower > 0 ? `a shallower speaker (up to ${mm(shallower)} deep) or ` : '';
     return {
       standing: 'no',
-      words: `Does not fit by ${mm(shortBy)}: ${room}a grille ${mm(shortBy)} further out would.`,
+      words: `Does not fit: behind needs at least ${mm(least)}, in front allows at most ${mm(most)}. ${capital(room)}${room ? 'a' : 'A'} grille ${mm(shortBy)} further out would do.`,
     };
   }
   const isSafe = sure[0] <= sure[1];
@@ -50,13 +50,16 @@ const FAILURES: Record<RingFailure['what'], (by: string) => string> = {
 };
 
 /** How far to turn the speaker on its ring, or which constraint fails and by how much. */
-export function sayRing({ fits, turn, leastLigament, fails }: RingResult): Said {
+export function sayRing({ fits, turn, leastLigament, fails, isHanging }: RingResult): Said {
   const hard = fails.filter(({ what }) => what !== 'basket');
   if (!fits)
     return { standing: 'no', words: `${capital(hard.map(({ what, byMm }) => FAILURES[what](mm(byMm))).join('; '))}.` };
   const rebate = fails.length ? ' The basket is wider than the ring: chamfer or rebate its edge.' : '';
   const turned = turn === 0 ? 'Leave the speaker as it is' : `Turn the speaker’s holes by ${plainNumber(turn)}°`;
-  return { standing: 'sure', words: `${turned}: at least ${mm(leastLigament)} of material stays everywhere.${rebate}` };
+  return {
+    standing: 'sure',
+    words: `${turned}: at least ${mm(leastLigament)} of material stays everywhere.${rebate}${isHanging ? ' Its screws hang in the door’s opening and hold in the ring alone: no longer than the ring is thick.' : ''}`,
+  };
 }
 
 /** A drill as it is asked for: "3.2 mm", "1/8 in", "#30". */

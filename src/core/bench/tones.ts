@@ -40,18 +40,29 @@ export function sweep(from: number, to: number, seconds: number, db = SAFE_DB, r
 export const sweepAt = (from: number, to: number, seconds: number, t: number): number =>
   from * (to / from) ** (Math.max(0, Math.min(seconds, t)) / seconds);
 
-/** Pulses that push a cone out quickly and let it back slowly: seen going in, the pair is reversed. No direct current is left over. */
+/** One push of the cone, seconds: short enough to pass what keeps the lowest bass out of a door, long enough to be seen. */
+const PULSE_SECONDS = 0.01;
+
+/**
+ * Pulses that push a cone out quickly and let it back slowly: seen going in, the pair is reversed. What goes out comes back, so that no direct current is left over, and the way back is so slow that the
+ * push stays many times as large after an amplifier's bass filter too: it looks and sounds the same on a right pair and turned over on a reversed one.
+ */
 export function polarityPulse(pulses: number, db = -12, rate = RATE): Tone {
-  const [rise, every] = [Math.round(rate * 0.03), Math.round(rate * 0.6)];
-  const samples = new Float32Array(pulses * every);
-  for (let pulse = 0; pulse < pulses; pulse += 1)
-    for (let n = 0; n < every; n += 1) {
-      const out = n < rise ? Math.sin((Math.PI * n) / rise) : 0;
-      samples[pulse * every + n] = out;
-    }
-  const mean = samples.reduce((sum, one) => sum + one, 0) / samples.length;
+  const [rise, every] = [Math.round(rate * PULSE_SECONDS), Math.round(rate * 0.6)];
+  const back = every - rise;
   const gain = gainOf(db);
-  return { samples: samples.map((one) => gain * (one - mean)), rate };
+  const samples = new Float32Array(pulses * every);
+  for (let pulse = 0; pulse < pulses; pulse += 1) {
+    let area = 0;
+    for (let n = 0; n < rise; n += 1) {
+      const out = Math.sin((Math.PI * n) / rise);
+      area += out;
+      samples[pulse * every + n] = gain * out;
+    }
+    for (let n = 0; n < back; n += 1)
+      samples[pulse * every + rise + n] = (-gain * area * (1 - Math.cos((2 * Math.PI * n) / back))) / back;
+  }
+  return { samples, rate };
 }
 
 /** Pink noise: 3 dB less for every octave up, white noise through the filter of Kellet (2000; coefficients from memory). Scaled to its root mean square. */

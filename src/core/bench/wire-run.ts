@@ -1,4 +1,5 @@
 import { wireFor } from './wire';
+import { type PowerRun, type PowerWire, powerWireFor } from './power-wire';
 import { tidy } from './tidy';
 
 /** A leg of a cable's way, mm along the trim. */
@@ -18,6 +19,8 @@ export interface WireRun {
   ohms: number;
   /** What may be lost, dB. */
   lossDb: number;
+  /** It carries power: how much at full load, A, and what may be lost of the voltage. Absent: sound only. */
+  power?: Pick<PowerRun, 'amps' | 'dropVolts'>;
 }
 
 /** Cross-sections that are sold, mm² (IEC 60228; values from memory). */
@@ -32,16 +35,22 @@ export interface WireRunResult {
   mm2: number | null;
   lossDb: number | null;
   dampingAtMost: number | null;
+  /** The fuse and wire of a run that carries power; null where nothing that is sold does it, absent where it carries sound. */
+  power?: PowerWire | null;
 }
 
 /** How long a run is, where its boots sit, and how thick it must be. */
-export function wireRunFor({ legs, slack, loop, ohms, lossDb }: WireRun): WireRunResult {
+export function wireRunFor({ legs, slack, loop, ohms, lossDb, power }: WireRun): WireRunResult {
   let along = 0;
   const marks = legs.flatMap(({ name, mm, boot }) => {
     along += mm * (1 + slack);
     return boot ? [{ name, mm: tidy(Math.round(along)) }] : [];
   });
   const cutMm = Math.ceil(along + loop);
+  if (power) {
+    const wire = powerWireFor({ ...power, metres: cutMm / 1000 });
+    return { cutMm, marks, mm2: wire?.mm2 ?? null, lossDb: null, dampingAtMost: null, power: wire };
+  }
   const found = SOLD_MM2.map((mm2) => ({ mm2, ...wireFor(mm2, cutMm / 1000, ohms) })).find(
     (one) => one.lossDb <= lossDb,
   );

@@ -2,7 +2,7 @@ import { getDocument, OPS } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { describe, expect, it } from 'vitest';
 import { TEMPLATE } from '@tests/support/template';
 import { mirroredTemplate } from '../../core/bench';
-import { drawTemplate } from './draw-template';
+import { drawTemplate, tilesFor } from './draw-template';
 import { POINTS_PER_MM } from './pdf';
 
 describe('a template', () => {
@@ -67,3 +67,19 @@ const times = ([a, b, c, d, e, f]: number[], [g, h, i, j, k, l]: number[]) => [
   a * g + c * h, b * g + d * h, a * i + c * j, b * i + d * j, a * k + c * l + e, b * k + d * l + f,
 ]; // prettier-ignore
 const apply = ([a, b, c, d, e, f]: number[], x: number, y: number) => [a * x + c * y + e, b * x + d * y + f];
+
+it.each([
+  [100, 180, 1],
+  [180, 180, 1],
+  [181, 180, 2],
+  [300, 180, 2],
+  [350, 180, 3],
+  [500, 180, 3],
+])('a template of %d mm on tiles of %d keeps the cross in its middle whole', (length, tile, count) => {
+  const tiles = tilesFor(length, tile);
+  expect(tiles.count).toBe(count);
+  const inTile = tiles.middle % tile;
+  expect(Math.min(inTile, tile - inTile)).toBeGreaterThanOrEqual(15);
+  expect(tiles.middle).toBeGreaterThanOrEqual(length / 2 - 1e-9);
+  expect(tiles.count * tile - tiles.middle).toBeGreaterThanOrEqual(length / 2 - 1e-9);
+});

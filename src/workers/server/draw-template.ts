@@ -13,7 +13,8 @@ export function drawTemplate({ template, paper }: { template: Template; paper: P
   const [width, height] = SHEETS[paper];
   const tile = [width - 2 * MARGIN, height - 2 * MARGIN - FOOT] as const;
   const [wide, high] = [template.size[0] + 6, template.size[1] + 6];
-  const [columns, rows] = [Math.ceil(wide / tile[0]), Math.ceil(high / tile[1])];
+  const [across, down] = [tilesFor(wide, tile[0]), tilesFor(high, tile[1])];
+  const [columns, rows] = [across.count, down.count];
   const { doc, ended } = openPdf({
     size: [width * POINTS_PER_MM, height * POINTS_PER_MM],
     margin: 0,
@@ -25,9 +26,9 @@ export function drawTemplate({ template, paper }: { template: Template; paper: P
       doc.addPage();
       doc.save().scale(POINTS_PER_MM);
       doc.save().rect(MARGIN, MARGIN, tile[0], tile[1]).clip();
-      // The template's middle on this tile: the tiles together are centred on it.
-      const x = MARGIN + (columns * tile[0]) / 2 - column * tile[0];
-      const y = MARGIN + (rows * tile[1]) / 2 - row * tile[1];
+      // The template's middle, as this tile has it.
+      const x = MARGIN + across.middle - column * tile[0];
+      const y = MARGIN + down.middle - row * tile[1];
       doc.translate(x, y);
       drawShapes(doc, template);
       doc.restore();
@@ -43,6 +44,18 @@ export function drawTemplate({ template, paper }: { template: Template; paper: P
     }
   doc.end();
   return ended;
+}
+
+/** The cross in a template's middle, and a hand's room to punch it by, mm to each side. */
+const CENTRE_MM = 15;
+
+/** How many tiles a length takes, and where on them its middle lies: never so near a seam that the centre cross would be cut. Lengths in mm. */
+export function tilesFor(length: number, tile: number): { count: number; middle: number } {
+  const count = Math.ceil(length / tile);
+  const middle = (count * tile) / 2;
+  if (count % 2 === 1) return { count, middle };
+  const spare = (count * tile - length) / 2;
+  return spare >= CENTRE_MM ? { count, middle: middle - spare } : { count: count + 1, middle: middle + tile / 2 };
 }
 
 function drawShapes(doc: Doc, { shapes }: Template): void {

@@ -4,7 +4,7 @@ export { carriersOf } from './hands';
 export { inOrder, type OrderedAction } from './in-order';
 export { type BackOptions, type WayBack, wayBackOf } from './refit';
 export type { RefitGraph } from './refit-graph';
-export { type Replaced, replacedParts, staysOut } from './replaced';
+export { replacedParts, staysOut } from './replaced';
 export {
   answersEachLine,
   type CheckFact,

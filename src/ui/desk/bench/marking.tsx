@@ -15,11 +15,14 @@ const ANSWERS: ['clear' | 'in-the-way', string][] = [
 export function MarkingTool() {
   const [datum, setDatum] = useState({ from: 'lower seam', up: '45', andFrom: 'hinge edge', back: '120' });
   const [size, setSize] = useState('142');
+  const [ceiling, setCeiling] = useState({ name: '', up: '' });
   const [answers, setAnswers] = useState<BehindAnswers>({});
-  const [up, back, diameter] = [parseMm(datum.up), parseMm(datum.back), parseMm(size)];
+  const [up, back, diameter] = [signed(datum.up), signed(datum.back), parseMm(size)];
   const said = sayBehind(answers);
-  const words = up === null || back === null ? null : sayDatum({ ...datum, up, back });
-  const isAbsurd = [up, back, diameter].some((one) => one !== null && (one > 2000 || one < 0));
+  const under = signed(ceiling.up);
+  const top = ceiling.name.trim() && under !== null ? { ceiling: { name: ceiling.name.trim(), up: under } } : {};
+  const words = up === null || back === null ? null : sayDatum({ ...datum, up, back, ...top }, diameter ?? 0);
+  const isAbsurd = [up, back, diameter].some((one) => one !== null && Math.abs(one) > 2000) || (diameter ?? 0) < 0;
   const change = (field: keyof typeof datum) => (text: string) => setDatum({ ...datum, [field]: text });
   return (
     <div className="bench-two">
@@ -31,6 +34,16 @@ export function MarkingTool() {
           <SmallField label="Back from" value={datum.andFrom} onChange={change('andFrom')} />
           <SmallField label="by, mm" value={datum.back} onChange={change('back')} />
           <SmallField label="Hole, mm" value={size} onChange={setSize} />
+          <SmallField
+            label="It stays under"
+            value={ceiling.name}
+            onChange={(name) => setCeiling({ ...ceiling, name })}
+          />
+          <SmallField
+            label="that is up by, mm"
+            value={ceiling.up}
+            onChange={(text) => setCeiling({ ...ceiling, up: text })}
+          />
         </div>
         <p className="caution mt-2">
           Look behind with the glass all the way down. Eye and ear protection on; gloves at cut edges. What the vehicle
@@ -51,7 +64,8 @@ export function MarkingTool() {
       <section className="sheet" aria-label="Answer" aria-live="polite">
         {words === null || diameter === null || isAbsurd ? (
           <p className="trouble" role="alert">
-            Lengths are 0 to 2000 mm: write 45, “45 mm” or “1 3/4 in”.
+            Lengths are up to 2000 mm: write 45, “45 mm” or “1 3/4 in”; with a minus it is below the one edge, or in
+            front of the other.
           </p>
         ) : (
           <>
@@ -79,6 +93,13 @@ export function MarkingTool() {
   );
 }
 
+/** A length that may be the other way: "-30" is below the edge. */
+function signed(text: string): number | null {
+  const isMinus = /^\s*[-−]/.test(text);
+  const mm = parseMm(text.replace(/^\s*[-−]/, ''));
+  return mm === null ? null : isMinus ? -mm : mm;
+}
+
 /** Both sides to scale as seen from the cabin: the corner of the two edges, the offsets, the hole. */
 function Sides({
   datum,
@@ -88,13 +109,14 @@ function Sides({
   diameter: number;
 }) {
   const r = diameter / 2;
-  const reach = Math.max(datum.back + r, 200) + 40;
+  const reach = Math.max(Math.abs(datum.back) + r, 200) + 40;
   const high = Math.max(datum.up + r, 160) + 40;
+  const low = Math.max(0, r - datum.up);
   const size = (2 * reach + 80) / 320;
   return (
     <svg
       className="bench-drawing marking-drawing"
-      viewBox={`${-reach - 40} ${-high} ${2 * reach + 80} ${high + 46}`}
+      viewBox={`${-reach - 40} ${-high} ${2 * reach + 80} ${high + 46 + low}`}
       role="img"
       aria-label="The mark on both sides"
     >

@@ -31,7 +31,8 @@ export function WiresTool() {
   const [rest, setRest] = useState({ slack: '10', loop: '200', ohms: '4', lossDb: '0.5' });
   const [joint, setJoint] = useState<Joint | 'twist'>(useBenchJob().schools.joints);
   const [isPower, setPower] = useState(false);
-  const found = read(legs, rest);
+  const [power, setPowerOf] = useState({ amps: '40', dropVolts: '0.5' });
+  const found = read(legs, rest, isPower ? power : null);
   const change = (at: number, leg: Partial<TypedLeg>) =>
     setLegs(legs.map((one, n) => (n === at ? { ...one, ...leg } : one)));
   return (
@@ -88,13 +89,37 @@ export function WiresTool() {
             value={rest.loop}
             onChange={(loop) => setRest({ ...rest, loop })}
           />
-          <SmallField isNumber label="Speaker, Ω" value={rest.ohms} onChange={(ohms) => setRest({ ...rest, ohms })} />
-          <SmallField
-            isNumber
-            label="May lose, dB"
-            value={rest.lossDb}
-            onChange={(lossDb) => setRest({ ...rest, lossDb })}
-          />
+          {isPower ? (
+            <>
+              <SmallField
+                isNumber
+                label="Carries, A"
+                value={power.amps}
+                onChange={(amps) => setPowerOf({ ...power, amps })}
+              />
+              <SmallField
+                isNumber
+                label="May lose, V"
+                value={power.dropVolts}
+                onChange={(dropVolts) => setPowerOf({ ...power, dropVolts })}
+              />
+            </>
+          ) : (
+            <>
+              <SmallField
+                isNumber
+                label="Speaker, Ω"
+                value={rest.ohms}
+                onChange={(ohms) => setRest({ ...rest, ohms })}
+              />
+              <SmallField
+                isNumber
+                label="May lose, dB"
+                value={rest.lossDb}
+                onChange={(lossDb) => setRest({ ...rest, lossDb })}
+              />
+            </>
+          )}
         </div>
         <Chips label="Joints" value={joint} options={JOINT_CHOICES} onPick={setJoint} />
         {joint === 'twist' ? (
@@ -108,7 +133,8 @@ export function WiresTool() {
         </label>
         {isPower && (
           <p className="caution">
-            Fuse within a hand of the battery, sized for the cable. Battery off first: the maker’s manual says how.
+            Battery off first: the maker’s manual says how. The fuse protects the cable, so it sits at the battery and
+            is no larger than the cable stands.
           </p>
         )}
       </section>
@@ -138,6 +164,7 @@ export function WiresTool() {
               given={{
                 ...Object.fromEntries(legs.map(({ name, mm }, n) => [`${n + 1} ${name}`.slice(0, 40), mm])),
                 ...rest,
+                ...(isPower ? power : {}),
                 joint,
               }}
               said={joint === 'twist' ? { ...found.said, standing: 'exact' } : found.said}
@@ -148,11 +175,12 @@ export function WiresTool() {
           <summary>How this is worked out</summary>
           <p>
             Cut = legs × (1 + slack) + loop. The thinnest wire that is sold whose loop 2·l·ρ/A loses no more than
-            20·log₁₀((R + loop)/R).
+            20·log₁₀((R + loop)/R). With power: the fuse carries no more than 80 % of its rating for long, the wire may
+            carry the fuse’s rating, and I·2·l·ρ/A is no more than what may be lost.
           </p>
           <p className="quiet mb-0">
-            ρ of copper 1/58 Ω·mm²/m (IEC 60028); sizes after IEC 60228, from memory. Slack and loop are common
-            practice, no source.
+            ρ of copper 1/58 Ω·mm²/m (IEC 60028); sizes after IEC 60228; what a wire may carry and where its fuse sits
+            after ABYC E-11; fuses of ISO 8820: values from memory. Slack and loop are common practice, no source.
           </p>
         </details>
       </section>
@@ -160,15 +188,20 @@ export function WiresTool() {
   );
 }
 
-function read(legs: TypedLeg[], rest: { slack: string; loop: string; ohms: string; lossDb: string }) {
+function read(
+  legs: TypedLeg[],
+  rest: { slack: string; loop: string; ohms: string; lossDb: string },
+  power: { amps: string; dropVolts: string } | null,
+) {
   const number = (text: string) => (text.trim() === '' ? undefined : Number(text.replace(',', '.')));
   try {
     const { input, result } = FIT.run({
       legs: legs.map(({ name, mm, boot }) => ({ name: name.trim() || 'leg', mm: parseMm(mm) ?? mm, boot })),
       slack: (number(rest.slack) ?? 0) / 100,
       loop: parseMm(rest.loop) ?? rest.loop,
-      ohms: number(rest.ohms),
-      lossDb: number(rest.lossDb),
+      ...(power
+        ? { power: { amps: number(power.amps), dropVolts: number(power.dropVolts) } }
+        : { ohms: number(rest.ohms), lossDb: number(rest.lossDb) }),
     });
     return { input, result, said: sayRun(result) };
   } catch (error) {

@@ -1,5 +1,5 @@
 import { FIT } from '@/contracts/schemas/fit';
-import { awgToMm2, plainNumber, sayDrill, sayHole, sayWire } from '@/core/bench';
+import { awgToMm2, plainNumber, sayDrill, sayHole, sayStack, sayWire } from '@/core/bench';
 import { type BenchTool, DRILL_SETS, length, ohm, plain, setsIn } from './field';
 
 /** What is drilled and laid in the car. */
@@ -30,17 +30,27 @@ export const CAR_TOOLS: BenchTool[] = [
       length('screw', 'Screw', '2.9'),
       length('sheet', 'Sheet', '0.8'),
       length('behind', 'To what is behind', ''),
+      length('toEdge', 'Middle to the sheet’s edge', ''),
+      length('toWeld', 'Middle to a spot weld', ''),
+      { key: 'layers', label: 'Or through, head first', start: '', isText: true },
       DRILL_SETS,
     ],
     formula:
-      'Pilot: about the screw’s core, 0.1 mm more in sheet over 1 mm, 0.2 over 2. Clearance: medium fit. The stop lets the drill 3 mm through. Eye and ear protection; centre-punch first.',
+      'Pilot: about the screw’s core, 0.1 mm more in sheet over 1 mm, 0.2 over 2. Clearance: medium fit. To an edge the hole wants its own width of sheet, to a spot weld 10 mm. Through layers (“card 3; plywood 12; steel 0.8”) the thread holds in the last that is no card, and goes clear through those before. The stop lets the drill 3 mm through. Eye and ear protection; centre-punch first.',
     source:
       'Cores after ISO 1478, pilots of the handbooks, clearances after ISO 273: values from memory. One school drills 1.5 mm for a 2.9 mm screw. Boots: common practice, no source.',
-    answer: ({ for: use, screw, sets, ...rest }) => {
+    answer: ({ for: use, screw, sets, layers, ...rest }) => {
       const needsScrew = use === 'pilot' || use === 'clearance';
-      const { input, result } = FIT.hole({ for: use, ...(needsScrew ? { screw } : {}), ...rest, sets: setsIn(sets) });
+      const { input, result } = FIT.hole({
+        for: use,
+        ...(needsScrew ? { screw } : {}),
+        ...(use === 'pilot' && typeof layers === 'string' ? { layers: layersIn(layers) } : {}),
+        ...rest,
+        sets: setsIn(sets),
+      });
+      const { through } = result;
       return {
-        said: sayHole(result),
+        said: through === undefined ? sayHole(result) : sayStack(through),
         figures: [
           ['Hole', `${plainNumber(result.mm, 2)} mm`],
           ['Nearest drill off by', `${plainNumber(result.errorMm, 3)} mm`],
@@ -78,3 +88,13 @@ export const CAR_TOOLS: BenchTool[] = [
     },
   },
 ];
+
+/** "card 3; plywood 12; steel 0.8": what a screw goes through. */
+const layersIn = (text: string): unknown[] =>
+  text
+    .split(';')
+    .filter((one) => one.trim())
+    .map((one) => {
+      const [material, mm] = one.trim().toLowerCase().split(/\s+/);
+      return { material: material === 'ply' ? 'plywood' : material, mm: Number(mm?.replace(',', '.')) };
+    });

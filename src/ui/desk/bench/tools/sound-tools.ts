@@ -21,16 +21,22 @@ export const SOUND_TOOLS: BenchTool[] = [
     asks: 'What does the amplifier see?',
     fields: [
       { key: 'circuit', label: 'Drivers, Ω', start: '4 || 4', isText: true },
-      plain('amplifierMinimum', 'Amplifier: at least', 'Ω', '2'),
+      plain('amplifierMinimum', 'A channel: at least', 'Ω', '2'),
       { key: 'bridged', label: 'Its channels are', start: 'no', choices: [['no', 'on their own'], ['yes', 'bridged']] }, // prettier-ignore
+      plain('bridgedMinimum', 'Bridged, its maker says', 'Ω', ''),
     ],
     formula:
-      '“4 + 4” in series adds; “4 || 4” in parallel is 1 / (1/R₁ + 1/R₂ + …); brackets inside: “4 || (4 + 0.3)” is a tweeter tee’d into the door feed behind a coil of 0.3 Ω. A two-way set behind its own crossover is one load. Bridged, each channel sees half: the minimum counts twice.',
+      '“4 + 4” in series adds; “4 || 4” in parallel is 1 / (1/R₁ + 1/R₂ + …); brackets inside: “4 || (4 + 0.3)” is a tweeter tee’d into the door feed behind a coil of 0.3 Ω. A two-way set behind its own crossover is one load. Bridged, each channel sees half: the minimum of a channel counts twice, unless the maker says what it may see bridged.',
     source: 'Ohm’s law.',
-    answer: ({ circuit, amplifierMinimum, bridged }) => {
+    answer: ({ circuit, amplifierMinimum, bridged, bridgedMinimum }) => {
       const read = parseCircuit(String(circuit));
       if (read === null) throw wrongField('circuit', 'cannot be read: write 4, 4 + 4, 4 || 4 or 4 || (4 + 4)');
-      const { input, result } = FIT.load({ circuit: read, amplifierMinimum, bridged: bridged === 'yes' });
+      const { input, result } = FIT.load({
+        circuit: read,
+        amplifierMinimum,
+        bridged: bridged === 'yes',
+        ...(bridgedMinimum === undefined ? {} : { bridgedMinimum }),
+      });
       return {
         said: sayLoad(result),
         figures: [['Load', ohm(result.ohms)], ['At least', ohm(result.needs)]], // prettier-ignore
@@ -93,9 +99,14 @@ export const SOUND_TOOLS: BenchTool[] = [
     code: 'pad',
     name: 'Pad',
     asks: 'Which resistors bring a driver down?',
-    fields: [plain('db', 'Level', 'dB', '-3'), plain('ohms', 'Driver', 'Ω', '4')],
-    formula: 'k = 10^(dB/20); in series R(1 − k), across the driver R·k/(1 − k): the amplifier goes on seeing R.',
-    source: 'The L-pad of the handbooks.',
+    fields: [
+      plain('db', 'Level', 'dB', '-3'),
+      plain('ohms', 'Driver', 'Ω', '4'),
+      plain('watts', 'Power into it', 'W', '50'),
+    ],
+    formula:
+      'k = 10^(dB/20); in series R(1 − k), across the driver R·k/(1 − k): the amplifier goes on seeing R. Sold: the nearest of E12; the series one turns P·Rs/R to heat, and each is taken for twice its heat.',
+    source: 'The L-pad of the handbooks; preferred values of IEC 60063. Twice the heat is common practice, no source.',
     answer: (values) => {
       const { input, result: pad } = FIT.pad(values);
       return { drawn: { of: 'pad', input, result: pad }, said: sayPad(pad), figures: [['Voltage', `× ${plainNumber(pad.voltageRatio, 3)}`], ['Power', `× ${plainNumber(pad.powerRatio, 3)}`]] }; // prettier-ignore

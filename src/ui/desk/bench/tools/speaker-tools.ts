@@ -35,6 +35,7 @@ export const SPEAKER_TOOLS: BenchTool[] = [
       length('toRegulator', 'Face to regulator', ''),
       { key: 'regulator', label: 'The regulator is', start: 'beside', choices: [['beside', 'beside the magnet'], ['behind', 'behind the magnet']] }, // prettier-ignore
       length('grilleGap', 'Face to grille', '24'),
+      length('baffle', 'Baffle on the face', ''),
       length('tolerance', 'Door readings ±', '1'),
       length('depth', 'Speaker: mounting depth', '58'),
       length('proud', 'Speaker: stands proud', '4'),
@@ -45,7 +46,7 @@ export const SPEAKER_TOOLS: BenchTool[] = [
       { key: 'sheets', label: 'Sheets at hand', unit: 'mm', start: '3, 6, 9', isList: true },
     ],
     formula:
-      'least = depth + air behind − face to glass (or a regulator behind), not below 0; most = face to grille − proud − stroke − air in front. Sure: both ends drawn in by both ±.',
+      'least = depth + air behind − face to glass (or a regulator behind), not below 0; most = face to grille − proud − stroke − air in front; a baffle on the face comes off both. Sure: both ends drawn in by both ±.',
     source: 'Sums of lengths; no source needed. Which air to leave is common practice, no source.',
     answer: (values) => {
       const { input, result } = FIT.depth(values);

@@ -17,7 +17,12 @@ describe('the tools of the bench', () => {
   it.each<[string, Record<string, string>, string, string]>([
     ['depth', {}, 'sure', 'Take 6 mm. It holds with every reading 1.5 mm off.'],
     ['depth', { sheets: '2' }, 'sure', 'Take 2 mm + 2 mm = 4 mm.'],
-    ['depth', { depth: '3 1/4"' }, 'no', 'Does not fit by 13.6 mm'],
+    ['depth', { depth: '3 1/4"' }, 'no', 'Does not fit: behind needs at least 25.6 mm, in front allows at most 12 mm.'],
+    ['hole', { layers: 'card 3; ply 12; steel 0.8' }, 'sure', '2.2 mm into the steel'],
+    ['hole', { toEdge: '4' }, 'no', 'too near the edge'],
+    ['pad', { watts: '100' }, 'sure', 'in series'],
+    ['load', { bridged: 'yes', bridgedMinimum: '2' }, 'sure', '2 Ω'],
+    ['depth', { baffle: '6' }, 'sure', 'Screw it straight on'],
     ['depth', { sheets: '100' }, 'exact', 'Make a spacer of 2.5 mm to 10.5 mm'],
     ['depth', { toGlass: '90' }, 'sure', 'Screw it straight on'],
     ['depth', { toRegulator: '55', regulator: 'behind' }, 'exact', 'Take 9 mm.'],
