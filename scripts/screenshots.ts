@@ -421,7 +421,7 @@ async function takeFitStep(page: Page, take: (page: Page, name: string) => Promi
       goals: ['fit kite-rear-door@right/new-woofer'],
       options: { windows: 'power' },
       newParts: ['Saltmarsh 165 F'],
-      fits: ['kite-rear-door@right/woofer:adapter:Saltmarsh 165 F'],
+      fits: ['kite-rear-door@right/woofer:adapter=ring:Saltmarsh 165 F'],
     },
   });
   const { id } = (await made.json()) as { id: string };

@@ -64,7 +64,7 @@ export function planCommand(names: string[], given: PlanArguments): number {
       repair: 'Name each procedure once.',
     });
   if (documents.length < files.length || hasErrors(remarks)) return refuse(remarks, json);
-  const placed = placeNewParts(documents, wishes, { options });
+  const placed = placeNewParts(documents, wishes, { options, sets: given.set });
   if (placed.problems.length) return refuse([...placed.problems.map(asNewPartRemark), ...remarks], json);
   const request: PlanRequest = {
     documents: placed.documents,

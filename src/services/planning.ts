@@ -51,7 +51,12 @@ const HARD_LIMIT_MS = 60_000;
 /** Everything needed to plan on the procedures in force under the shop's policy, for a person and perhaps a job's vehicle. */
 export async function planView(
   by: Actor,
-  { procedures, job, fits = [] }: Pick<PlanQuery, 'procedures' | 'job'> & { fits?: string[] },
+  {
+    procedures,
+    job,
+    fits = [],
+    sets,
+  }: Pick<PlanQuery, 'procedures' | 'job'> & { fits?: string[]; sets?: string[] | null },
 ): Promise<PlanView> {
   const db = dbOf(by);
   const approved = await approvedDocuments(by.branch, procedures);
@@ -75,6 +80,7 @@ export async function planView(
     by.branch,
     approved.map(({ document }) => document),
     fits,
+    sets ?? vehicle?.sets ?? [],
   );
   return {
     heard: await heardOf(by.branch, documents),
@@ -129,8 +135,13 @@ async function wishesOf(branch: Branch, fits: string[]): Promise<NewPartWish[]> 
 }
 
 /** The procedures with the steps for what goes in. Throws `invalid` where that cannot go in there. */
-async function withNewParts(branch: Branch, documents: ProcedureDocument[], fits: string[]): Promise<PlacedParts> {
-  const placed = placeNewParts(documents, await wishesOf(branch, fits));
+async function withNewParts(
+  branch: Branch,
+  documents: ProcedureDocument[],
+  fits: string[],
+  sets: string[],
+): Promise<PlacedParts> {
+  const placed = placeNewParts(documents, await wishesOf(branch, fits), { sets });
   const [problem] = placed.problems;
   if (problem) throw invalid(problem.code, problem.message);
   return placed;

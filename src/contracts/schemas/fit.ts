@@ -11,9 +11,11 @@ import {
   drillSize,
   type DrillSet,
   type FactoryDriver,
+  type FactoryPlace,
   factoryLoads,
   fitmentOf,
   levelDifferenceDb,
+  mayReplace,
   type Loudness,
   nearestDrill,
   ovalFor,
@@ -255,6 +257,15 @@ export const FIT = {
   factory: tool(
     Joi.object<{ drivers: FactoryDriver[] }>({ drivers: Joi.array().items(factoryDriver).min(1).max(40).required() }),
     ({ drivers }) => ({ drivers: factoryLoads(drivers) }),
+  ),
+  replaces: tool(
+    Joi.object<FactoryPlace & { speakers: Speaker[] }>({
+      ohms: Joi.number().positive().max(100).required(),
+      sensitivityDb: Joi.number().min(40).max(130),
+      place: place.default({}),
+      speakers: Joi.array().items(speakerSchema).min(1).max(5000).required(),
+    }),
+    ({ speakers, ...driver }) => ({ speakers: mayReplace(driver, speakers) }),
   ),
   aim: tool(
     Joi.object<{ at: Vector; axis: Vector; ears: Vector; dome: number; hertz: number }>({

@@ -108,6 +108,10 @@ export function withNewSpeaker(document: ProcedureDocument, chosen: NewSpeaker):
   return { ...document, work: [...(document.work ?? []).filter((one) => one.for !== kit), ...made] };
 }
 
+/** A crossover or amplifier: it plays nothing itself. */
+const isBox = ({ parts }: ProcedureDocument, of: string) =>
+  !['speaker', 'tweeter'].includes(parts.find(({ id }) => id === of)?.kind ?? 'speaker');
+
 const isPlug = (catalogue: Catalogue = BASE_CATALOGUE, { kind, safety }: Link) =>
   safety !== 'srs' && linkKindOrGuess(catalogue, kind).electrical && kind !== 'wire';
 
@@ -225,19 +229,38 @@ function drilled({ chosen: { speaker }, add }: Making): string[] {
   ];
 }
 
+/** The speaker of the same zone whose pair an unwired place is tee'd into; null where the place has wires of its own, or nothing has. */
+function teedFrom({ parts, links }: ProcedureDocument, of: string): string | null {
+  const hasWires = (id: string) => links.some(({ joins }) => joins.includes(id));
+  if (hasWires(of)) return null;
+  return parts.find(({ id, kind }) => id !== of && kind === 'speaker' && hasWires(id))?.id ?? null;
+}
+
 /** The wires, joined by the school that was chosen, and their polarity looked at. */
 function wired({ document, chosen, plugs, add }: Making, needs: string[]): string {
   const school = JOINTS[chosen.joint];
-  const told = pairWords(document.pairs?.find(({ of }) => of === chosen.of));
+  const from = teedFrom(document, chosen.of);
+  const told = pairWords(document.pairs?.find(({ of }) => of === (from ?? chosen.of)));
   const colours = told ? `${told}. ` : '';
-  const join = add('join', 'join', plugs.length ? 'adapter leads' : 'speaker wires', {
-    needs,
-    note: `${colours}${school.note}`,
+  const made: Partial<Work> = {
     tool: school.tool,
     seconds: school.seconds * JOINTS_OF_A_PAIR,
     material: school.material,
     ...(school.usesPlug ? {} : { reversible: false }),
-  });
+  };
+  const join =
+    from === null
+      ? add('join', 'join', plugs.length ? 'adapter leads' : 'speaker wires', {
+          ...made,
+          needs,
+          note: `${colours}${school.note}`,
+        })
+      : add('tee', 'splice', `tee into the ${itemWords(indexItems(document), from)}’s pair`, {
+          ...made,
+          needs: [...needs, `${from}:free`],
+          note: `${colours}${school.usesPlug ? 'With a tee lead on its plug' : 'Bare a finger’s width, do not cut the pair'}: both play in parallel, so look at the load first. ${school.note}`,
+        });
+  if (isBox(document, chosen.of)) return join;
   return add('polarity', 'check', 'polarity', {
     needs: [join],
     note:
@@ -249,6 +272,7 @@ function wired({ document, chosen, plugs, add }: Making, needs: string[]): strin
 
 /** What lies between the rim and the door: the foam that was there goes over, else a gasket of its own. */
 function rim({ document, chosen: { of }, name, add }: Making): string[] {
+  if (isBox(document, of)) return [];
   const index = indexItems(document);
   const over = document.parts.filter(({ on }) => on === of);
   const foams = document.parts.filter(({ looseWith, kind }) => looseWith === of && kind === 'seal');

@@ -26,7 +26,9 @@ export {
   type FactoryDriver,
   factoryLoads,
   levelDifferenceDb,
+  type FactoryPlace,
   type Loudness,
+  mayReplace,
   settingRatio,
   TWEETER_SETTINGS,
 } from './level';

@@ -1,14 +1,17 @@
 import {
   DEFAULT_SCHOOLS,
   indexItems,
+  itemKey,
   itemWords,
   type OptionValues,
+  parseReference,
   presenceOf,
   type ProcedureDocument,
   schoolsFor,
   type Schools,
+  type Work,
 } from '../document';
-import type { Catalogue } from '../trade';
+import { type Catalogue, doorWords } from '../trade';
 import { newPartId } from './fit-step-ids';
 import { withNewSpeaker } from './fit-steps';
 import { type Fixing, type Fixings, fixingsOf, type SpeakerFacts } from './fixing';
@@ -46,7 +49,14 @@ export interface FixingQuestion {
 
 /** Why a new part cannot be planned. */
 export interface NewPartProblem {
-  code: 'no-place' | 'place-ambiguous' | 'not-on-vehicle' | 'two-for-one-place' | 'does-not-fit' | 'fixing-refused';
+  code:
+    | 'no-place'
+    | 'place-ambiguous'
+    | 'not-on-vehicle'
+    | 'two-for-one-place'
+    | 'does-not-fit'
+    | 'fixing-refused'
+    | 'set-incomplete';
   message: string;
   item: string;
 }
@@ -71,79 +81,143 @@ export interface PlacedParts {
   problems: NewPartProblem[];
 }
 
+/** What new parts are put in with. */
+export interface PlaceOptions {
+  options?: OptionValues;
+  schools?: Schools;
+  /** What is tried as one, each set as people write it: "kite-front-door/woofer,kite-kick-panel/crossover". */
+  sets?: readonly string[];
+  catalogue?: Catalogue;
+}
+
 /** Puts new parts into documents: each place becomes a goal. Where nobody said how one is fixed, nothing is drilled or put on for it, and the ways are asked. */
 export function placeNewParts(
   documents: readonly ProcedureDocument[],
   wishes: readonly NewPartWish[],
-  {
-    options = {},
-    schools = DEFAULT_SCHOOLS,
-    catalogue,
-  }: { options?: OptionValues; schools?: Schools; catalogue?: Catalogue } = {},
+  { options = {}, schools = DEFAULT_SCHOOLS, sets = [], catalogue }: PlaceOptions = {},
 ): PlacedParts {
   const placed: PlacedParts = { documents: [...documents], goals: [], placed: [], questions: [], problems: [] };
-  const taken = new Set<string>();
+  const homes = new Map<string, { home: ProcedureDocument; wish: NewPartWish }>();
   for (const wish of wishes) {
     const home = homeOf(documents, wish, options);
-    if ('code' in home) {
-      placed.problems.push(home);
-      continue;
-    }
-    const { document, name } = home;
-    const of = `${document.id}/${wish.of}`;
-    if (taken.has(of)) {
+    if ('code' in home) placed.problems.push(home);
+    else if (homes.has(itemKey({ procedure: home.id, item: wish.of })))
       placed.problems.push({
         code: 'two-for-one-place',
         item: wish.of,
-        message: `Two new parts are to go into one place: the ${name}. Choose one.`,
+        message: `Two new parts are to go into one place: the ${nameIn(home, wish.of)}. Choose one.`,
       });
-      continue;
-    }
-    taken.add(of);
-    const fixings = fixingsOf(document, wish.of, wish.speaker, undefined, catalogue);
-    const problem = wish.frame ? null : fixingProblem(fixings, wish, name);
-    if (problem) {
-      placed.problems.push(problem);
-      continue;
-    }
-    const kind = document.parts.find(({ id }) => id === wish.of)!.kind === 'tweeter' ? 'tweeter' : 'speaker';
-    const fitted = withNewSpeaker(
-      placed.documents.find(({ id }) => id === document.id)!,
-      {
-        of: wish.of,
-        speaker: wish.speaker ?? { name: null, kind },
-        joint: wish.joint ?? schoolsFor(schools, document).joints,
-        fixing: wish.fixing,
-        crossover: wish.crossover,
-        frame: wish.frame,
-        catalogue,
-      },
-    );
-    placed.documents = placed.documents.map((one) => (one.id === document.id ? fitted : one));
-    placed.goals.push(`fit ${document.id}/${newPartId(wish.of)}`);
-    const choices = (wish.frame ? [] : fixings.choices).map(({ way, reason }) => ({
-      way,
-      because: `${fixingReasonWords(reason)}.`,
-    }));
-    const lacks = lackWords(fixings.lacks);
-    if (wish.fixing === null && !wish.frame) placed.questions.push({ of, choices, lacks });
-    placed.placed.push({
-      of,
-      name: wish.speaker?.name ?? `new ${name}`,
-      fixing: wish.fixing,
-      because: choices.find(({ way }) => way === wish.fixing)?.because ?? null,
-      choices,
-      lacks,
-    });
+    else homes.set(itemKey({ procedure: home.id, item: wish.of }), { home, wish });
   }
+  for (const { home, wish } of homes.values()) placeOne(placed, home, wish, schools, catalogue);
+  for (const set of sets) joinSet(placed, documents, set, new Set(homes.keys()));
   return placed;
 }
+
+const nameIn = (document: ProcedureDocument, of: string) => itemWords(indexItems(document), of);
+
+/** One new part: its steps, its goal, and the question how it is fixed. */
+function placeOne(
+  placed: PlacedParts,
+  home: ProcedureDocument,
+  wish: NewPartWish,
+  schools: Schools,
+  catalogue: Catalogue | undefined,
+): void {
+  const of = itemKey({ procedure: home.id, item: wish.of });
+  const name = nameIn(home, wish.of);
+  const fixings = fixingsOf(home, wish.of, wish.speaker, undefined, catalogue);
+  const problem = wish.frame ? null : fixingProblem(fixings, wish, name);
+  if (problem) {
+    placed.problems.push(problem);
+    return;
+  }
+  const kind = home.parts.find(({ id }) => id === wish.of)!.kind === 'tweeter' ? 'tweeter' : 'speaker';
+  const fitted = withNewSpeaker(
+    placed.documents.find(({ id }) => id === home.id)!,
+    {
+      of: wish.of,
+      speaker: wish.speaker ?? { name: null, kind },
+      joint: wish.joint ?? schoolsFor(schools, home).joints,
+      fixing: wish.fixing,
+      crossover: wish.crossover,
+      frame: wish.frame,
+      catalogue,
+    },
+  );
+  placed.documents = placed.documents.map((one) => (one.id === home.id ? fitted : one));
+  placed.goals.push(`fit ${home.id}/${newPartId(wish.of)}`);
+  const choices = (wish.frame ? [] : fixings.choices).map(({ way, reason }) => ({
+    way,
+    because: `${fixingReasonWords(reason)}.`,
+  }));
+  const lacks = lackWords(fixings.lacks);
+  if (wish.fixing === null && !wish.frame) placed.questions.push({ of, choices, lacks });
+  placed.placed.push({
+    of,
+    name: wish.speaker?.name ?? `new ${name}`,
+    fixing: wish.fixing,
+    because: choices.find(({ way }) => way === wish.fixing)?.because ?? null,
+    choices,
+    lacks,
+  });
+}
+
+/** Kinds of part that only play as a set. */
+const IN_A_SET = new Set(['speaker', 'tweeter', 'crossover']);
+
+/** A component set over zones: each of its places gets its part, and the crossover's lead goes to the speakers of other zones. */
+function joinSet(
+  placed: PlacedParts,
+  documents: readonly ProcedureDocument[],
+  text: string,
+  wished: ReadonlySet<string>,
+): void {
+  const members = text.split(',').flatMap((one) => {
+    const reference = parseReference(one.trim());
+    const home = documents.find(({ id }) => id === (reference?.procedure ?? documents[0]?.id));
+    const part = home?.parts.find(({ id, kind }) => id === reference?.item && IN_A_SET.has(kind));
+    return home && part ? [{ home, part, key: itemKey({ procedure: home.id, item: part.id }) }] : [];
+  });
+  const own = members.filter(({ key }) => wished.has(key));
+  const [missing] = members.filter(({ key }) => !wished.has(key));
+  // One of several may be replaced alone; of a set that is bought together none may be forgotten.
+  if (own.length > 1 && missing) {
+    placed.problems.push({
+      code: 'set-incomplete',
+      item: missing.key,
+      message: `The set lacks a new part for the ${nameIn(missing.home, missing.part.id)}, ${doorWords(missing.home)}: say what goes in there, or take it out of the set.`,
+    });
+    return;
+  }
+  const crossover = own.find(({ part }) => part.kind === 'crossover');
+  if (!crossover) return;
+  for (const { home, part } of own)
+    if (home.id !== crossover.home.id) {
+      const lead = crossoverLead(crossover.part.id, home, part.id);
+      placed.documents = placed.documents.map((one) =>
+        one.id === crossover.home.id ? { ...one, work: [...(one.work ?? []), lead] } : one,
+      );
+    }
+}
+
+/** The lead from a crossover to a speaker in another zone, while both are open. Its time is that of a loom through a boot. */
+const crossoverLead = (crossover: string, home: ProcedureDocument, part: string): Work => ({
+  id: `${newPartId(crossover)}-lead-${home.id.replace(/[^a-z0-9]+/gi, '-')}-${part}`,
+  kind: 'route-cable',
+  name: `lead to the ${nameIn(home, part)}, ${doorWords(home)}`,
+  needs: [`${crossover}:off`, `${home.id}/${part}:off`],
+  phase: 'fit',
+  for: newPartId(crossover),
+  note: 'Through the boot along the factory loom, tape where the boot sits; a drip loop before the door, clear of the glass.',
+  material: ['speaker cable'],
+});
 
 function homeOf(
   documents: readonly ProcedureDocument[],
   { procedure, of }: NewPartWish,
   options: OptionValues,
-): { document: ProcedureDocument; name: string } | NewPartProblem {
+): ProcedureDocument | NewPartProblem {
   const homes = documents.filter(({ id, parts }) => (procedure ?? id) === id && parts.some((part) => part.id === of));
   const problem = (code: NewPartProblem['code'], message: string): NewPartProblem => ({ code, message, item: of });
   if (homes.length === 0)
@@ -157,10 +231,9 @@ function homeOf(
       `“${of}” is in ${homes.map(({ id }) => id).join(' and ')}: say which, as procedure/${of}.`,
     );
   const [document] = homes;
-  const name = itemWords(indexItems(document), of);
   return presenceOf(document, options).of.get(of) === 'absent'
-    ? problem('not-on-vehicle', `This vehicle has no ${name}: nothing new can go in its place.`)
-    : { document, name };
+    ? problem('not-on-vehicle', `This vehicle has no ${nameIn(document, of)}: nothing new can go in its place.`)
+    : document;
 }
 
 /** Why nothing fits, or not as it was asked; the ways that do are named. */

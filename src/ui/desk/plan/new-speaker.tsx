@@ -2,7 +2,16 @@
 import { useMemo, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Modal from 'react-bootstrap/Modal';
-import { betterFit, type FitChoice, fitmentOf, fixingsOf, JOINTS, type Joint, sayFitment } from '@/core/bench';
+import {
+  betterFit,
+  type FitChoice,
+  fitmentOf,
+  fixingsOf,
+  JOINTS,
+  type Joint,
+  mayReplace,
+  sayFitment,
+} from '@/core/bench';
 import { indexItems, itemWords, type ProcedureDocument, type Schools } from '@/core/document';
 import { useSpeakers, Chips } from '../../design';
 
@@ -33,15 +42,16 @@ export function NewSpeakerChoice({
   const [joint, setJoint] = useState<Joint>(schools.joints);
   const [crossover, setCrossover] = useState(false);
   const [mount, setMount] = useState(schools.riveted);
+  const [factoryOhms, setFactoryOhms] = useState('');
   const name = itemWords(indexItems(document), of);
   const kind = document.parts.find(({ id }) => id === of)?.kind === 'tweeter' ? 'tweeter' : 'speaker';
   const ranked = useMemo(() => {
     const place = document.mounts?.find((mount) => mount.of === of) ?? {};
-    return (speakers ?? [])
-      .filter((one) => one.kind === kind)
-      .map((speaker) => ({ speaker, fit: fitmentOf(place, speaker) }))
-      .sort((a, b) => betterFit(a.fit, b.fit));
-  }, [speakers, document, of, kind]);
+    const own = (speakers ?? []).filter((one) => one.kind === kind);
+    const ohms = Number(factoryOhms.replace(',', '.'));
+    if (ohms > 0) return mayReplace({ ohms, place }, own);
+    return own.map((speaker) => ({ speaker, fit: fitmentOf(place, speaker) })).sort((a, b) => betterFit(a.fit, b.fit));
+  }, [speakers, document, of, kind, factoryOhms]);
   const shown = ranked.filter(({ speaker }) => speaker.name.toLowerCase().includes(search.trim().toLowerCase()));
   return (
     <>
@@ -67,6 +77,16 @@ export function NewSpeakerChoice({
               <input type="checkbox" checked={crossover} onChange={(event) => setCrossover(event.target.checked)} />
               with a crossover
             </label>
+            <label className="d-flex gap-2 align-items-center">
+              factory amplifier, its channel was for
+              <input
+                className="form-control number-field"
+                inputMode="decimal"
+                value={factoryOhms}
+                onChange={(event) => setFactoryOhms(event.target.value)}
+              />
+              Ω
+            </label>
           </div>
           <input
             className="form-control mb-2"
@@ -76,7 +96,10 @@ export function NewSpeakerChoice({
             onChange={(event) => setSearch(event.target.value)}
           />
           {speakers && shown.length === 0 && (
-            <p className="empty">None of the shop’s list. Add speakers at the bench, under Will it fit.</p>
+            <p className="empty">
+              None of the shop’s list{Number(factoryOhms) > 0 && ' may be driven by that channel and goes in'}. Add
+              speakers at the bench, under Will it fit.
+            </p>
           )}
           <ul className="fit-list">
             {shown.slice(0, MOST_SHOWN).map(({ speaker, fit }) => {
