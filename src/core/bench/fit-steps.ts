@@ -289,7 +289,7 @@ function rim({ document, chosen: { of }, name, add }: Making): string[] {
     add('gasket', 'seal', `rim of the ${name}`, {
       needs: moved,
       material: ['gasket tape'],
-      note: 'Gasket under the rim, all round.',
+      note: 'All round, under the rim.',
       seconds: GASKET_SECONDS,
     }),
   ];

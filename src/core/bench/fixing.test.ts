@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { demoNames, demoProcedure } from '@tests/support/demo';
+import { fixture } from '@tests/support/fixture';
 import { planOf } from '@tests/support/plan';
 import { deviceOf, workThrough } from '@tests/support/work-run';
 import { basesOf, basisOf, foldRun, isBalanced, judgeFor, viewRun } from '../bay';
@@ -163,7 +164,7 @@ describe('each way of fixing, by what was recorded of the place', () => {
     const problem = (fixing: Fixing | null, speaker: SpeakerFacts, document: ProcedureDocument = STATES.screws) =>
       placeNewParts([document], [{ procedure: null, of: 'woofer', fixing, speaker }]).problems[0]?.message;
     expect(problem('screws', SPEAKER, STATES.tabs)).toBe(
-      'The new part for the door speaker cannot be fixed with the factory screws. Nothing is screwed there: what holds the old one fits only that. It can go in new holes.',
+      'The new part for the door speaker cannot be fixed with the factory’s own fixings. Nothing is screwed there: what holds the old one fits only that. It can go in new holes.',
     );
     // By hand: 62 + 40 + 5 − 68 = 39 at least, 24 − 8 − 4 − 2 = 10 at most.
     expect(problem(null, { ...SPEAKER, depth: 102 })).toBe(
@@ -188,15 +189,22 @@ describe('each way of fixing, by what was recorded of the place', () => {
 const stays = (lines: string[], way: Fixing) =>
   way === 'screws' || way === 'ring' ? lines : lines.filter((line) => !line.includes(`${DOOR}/s4`));
 
-const PLACES = demoNames().flatMap((name) =>
-  demoProcedure(name)
-    .parts.filter(({ kind }) => kind === 'speaker' || kind === 'tweeter')
-    .map(({ id }): [string, string] => [name, id]),
+const DOORS = new Map(
+  [
+    ...demoNames().map(demoProcedure),
+    // Told by a colleague, and drawn by nobody: an amplified door whose speaker rolls out without a screw, a parcel shelf.
+    ...['lumen-rear-door', 'calder-parcel-shelf'].map(
+      (name) => JSON.parse(fixture(`doors/${name}.json`)) as ProcedureDocument,
+    ),
+  ].map((document) => [document.id, document]),
+);
+const PLACES = [...DOORS.values()].flatMap(({ id: name, parts }) =>
+  parts.filter(({ kind }) => kind === 'speaker' || kind === 'tweeter').map(({ id }): [string, string] => [name, id]),
 );
 
-describe('every place of the demo', () => {
+describe('every place of the demo, and of doors that were only told', () => {
   it.each(PLACES)('%s, %s: by every way that can be taken, with every joint, down to a balanced ledger', (name, of) => {
-    const document = demoProcedure(name);
+    const document = DOORS.get(name)!;
     const ways = fixingsOf(document, of, null).choices.map(({ way }) => way);
     expect(ways.at(-1)).toBe('holes');
     for (const fixing of [...ways, null])

@@ -6,7 +6,7 @@ import { obstacleWords, plainNumber } from './say';
 
 /** A way of fixing by name, as it is offered and as it is asked for. */
 export const FIXING_WORDS: Record<Fixing, { name: string; told: string }> = {
-  screws: { name: 'Factory screws', told: 'with the factory screws' },
+  screws: { name: 'Factory fixings', told: 'with the factory’s own fixings' },
   ring: { name: 'Ring', told: 'on a ring' },
   clips: { name: 'Clip nuts', told: 'in clip nuts' },
   nuts: { name: 'Rivet nuts', told: 'in rivet nuts' },
@@ -74,6 +74,14 @@ const LACKS: Record<Lack['field'], string> = {
   circle: 'its hole circle',
 };
 
+/** Of a speaker, more than so many unknown sizes are said as one. */
+const MOST_NAMED = 4;
+
 /** What a depth check still lacks: "Still to be measured: the depth to the glass and the gap to the grille." Empty where it lacks nothing. */
-export const lackWords = (lacks: readonly Lack[]): string =>
-  lacks.length ? `Not known yet: ${listed(lacks.map(({ field }) => LACKS[field]))}.` : '';
+export function lackWords(lacks: readonly Lack[]): string {
+  const ofPlace = lacks.filter(({ of }) => of === 'place').map(({ field }) => LACKS[field]);
+  const ofSpeaker = lacks.filter(({ of }) => of === 'speaker').map(({ field }) => LACKS[field]);
+  // Where nobody has chosen one yet, its sizes are not a list of things to measure.
+  const told = [...ofPlace, ...(ofSpeaker.length > MOST_NAMED ? ['the new one’s sizes'] : ofSpeaker)];
+  return told.length ? `Not known yet: ${listed(told)}.` : '';
+}

@@ -25,19 +25,22 @@ describe('minutes', () => {
     expect(workSeconds({ kind: 'drill', seconds: 20, at: [1, 2] })).toBe(20);
   });
 
-  it.each(demoNames())('%s: a whole door out and back never plans below 15 min for hands that do not know it', (name) => {
-    const document = demoProcedure(name);
-    const panel = document.parts.find(({ kind }) => kind === 'panel');
-    if (!panel || !findZone(document.zone)?.isDoor) return;
-    const goals = [panel.id];
-    expect(planOf(document, goals, {}).time.likelySeconds).toBeGreaterThanOrEqual(15 * MINUTE);
-    const known = makePlan({
-      documents: [document],
-      goals,
-      options: {},
-      policy: { history: { ...NO_HISTORY, paces: { [name]: { likely: 0.5, safe: null } } } },
-    });
-    // Hands that have done it before take what they take.
-    expect(known.ok && known.plan.time.likelySeconds).toBeLessThan(15 * MINUTE);
-  });
+  it.each(demoNames())(
+    '%s: a whole door out and back never plans below 15 min for hands that do not know it',
+    (name) => {
+      const document = demoProcedure(name);
+      const panel = document.parts.find(({ kind }) => kind === 'panel');
+      if (!panel || !findZone(document.zone)?.isDoor) return;
+      const goals = [panel.id];
+      expect(planOf(document, goals, {}).time.likelySeconds).toBeGreaterThanOrEqual(15 * MINUTE);
+      const known = makePlan({
+        documents: [document],
+        goals,
+        options: {},
+        policy: { history: { ...NO_HISTORY, paces: { [name]: { likely: 0.5, safe: null } } } },
+      });
+      // Hands that have done it before take what they take.
+      expect(known.ok && known.plan.time.likelySeconds).toBeLessThan(15 * MINUTE);
+    },
+  );
 });

@@ -9,7 +9,7 @@ const job = (number: number, more: Partial<DayJobView>): DayJobView => ({
   customer: '',
   likelySeconds: 3600,
   safeSeconds: 5400,
-    waitSeconds: 0,
+  waitSeconds: 0,
   isGuess: false,
   isBegun: false,
   waits: [],
