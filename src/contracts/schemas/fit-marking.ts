@@ -14,6 +14,7 @@ import {
   GROMMET_MM,
   markOn,
   mayCut,
+  ovalOpening,
   nearestDrill,
   pilotFor,
   sayBehind,
@@ -82,6 +83,8 @@ function workHole({ for: use, screw, sheet, behind, toEdge, toWeld, layers, sets
 /** A place found again from two edges, and what was seen behind it. */
 export interface MarkForm extends Datum {
   diameter: number;
+  /** How wide an oval opening is; its height is `diameter`. Absent: it is round. */
+  wide?: number;
   behind: BehindAnswers;
 }
 const edge = Joi.string().trim().min(1).max(80).required();
@@ -92,15 +95,17 @@ const mark = Joi.object<MarkForm>({
   back: length(-DOOR, DOOR).required(),
   ceiling: Joi.object({ name: edge, up: length(-DOOR, DOOR).required() }),
   diameter: hole.required(),
+  wide: hole,
   behind: Joi.object(Object.fromEntries(BEHIND.map(({ code }) => [code, Joi.valid('clear', 'in-the-way')]))).default(
     {},
   ),
 });
 /** The hole's middle on both sides as seen from the cabin, from the corner of the two edges; whether it may be cut. */
-const markedOn = ({ diameter, behind, ...datum }: MarkForm) => ({
+const markedOn = ({ diameter, wide, behind, ...datum }: MarkForm) => ({
   left: markOn('left', datum),
   right: markOn('right', datum),
   diameter,
+  ...(wide === undefined ? {} : { opening: ovalOpening(wide, diameter) }),
   words: sayDatum(datum, diameter),
   ...(datum.ceiling ? { ceilingRoom: ceilingRoom({ up: datum.up, ceiling: datum.ceiling }, diameter) } : {}),
   ...mayCut(behind),

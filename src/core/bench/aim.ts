@@ -28,4 +28,22 @@ export function aimOf(at: Vector, axis: Vector, ears: Vector, dome: number, hert
   return { degrees: (angle * 180) / Math.PI, lossDb: ratio === 0 ? Infinity : -20 * Math.log10(ratio) || 0 };
 }
 
+/**
+ * An axis turned towards the ears by an angle, as a wedge under a tweeter turns it, no further than onto them.
+ * @param degrees how far
+ */
+export function turnedTo(at: Vector, axis: Vector, ears: Vector, degrees: number): Vector {
+  const unit = (one: Vector): Vector => {
+    const long = Math.sqrt(dot(one, one)) || 1;
+    return [one[0] / long, one[1] / long, one[2] / long];
+  };
+  const [from, to] = [unit(axis), unit([ears[0] - at[0], ears[1] - at[1], ears[2] - at[2]])];
+  const whole = Math.acos(Math.max(-1, Math.min(1, dot(from, to))));
+  if (whole < 1e-9) return from;
+  const share = Math.min(1, (degrees * Math.PI) / 180 / whole);
+  // On the great circle between the two (Shoemake, “Animating rotation with quaternion curves”, 1985).
+  const [a, b] = [Math.sin((1 - share) * whole), Math.sin(share * whole)].map((one) => one / Math.sin(whole));
+  return [a * from[0] + b * to[0], a * from[1] + b * to[1], a * from[2] + b * to[2]];
+}
+
 const dot = (a: Vector, b: Vector) => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { demoProcedure } from '@tests/support/demo';
 import { regionAreaMm2 } from './areas';
 import { dampFor } from './damp';
-import { COVERAGES, dampDoorOf, flippedPieces } from './damp-door';
+import { COVERAGES, dampDoorOf, flippedPieces, measuredAreas } from './damp-door';
 
 describe('damping of a recorded door', () => {
   const door = dampDoorOf(demoProcedure('kite-rear-door'))!;
@@ -35,5 +35,17 @@ describe('damping of a recorded door', () => {
   it('is not told of a zone that nobody has drawn', () => {
     const { parts, ...rest } = demoProcedure('kite-rear-door');
     expect(dampDoorOf({ ...rest, parts: parts.map(({ shape: _, ...part }) => part) })).toBeNull();
+  });
+});
+
+describe('areas that somebody measured', () => {
+  it('lie side by side, as large as they were typed', () => {
+    const { area, width, height } = measuredAreas('400 × 300; 25 cm x 180')!;
+    expect(regionAreaMm2({ area, without: [] })).toBe(400 * 300 + 250 * 180);
+    expect([width, height]).toEqual([690, 300]);
+  });
+
+  it.each(['', 'wide', '400', '400 × 0', '400 × 300; x'])('“%s” is none', (text) => {
+    expect(measuredAreas(text)).toBeNull();
   });
 });

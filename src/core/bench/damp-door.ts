@@ -3,6 +3,7 @@ import { findPartKind, BASE_CATALOGUE } from '../trade';
 import { holesOn } from './oval';
 import type { Corner, Polygon } from './areas';
 import type { DampInput } from './damp';
+import { parseMm } from './typed-size';
 
 /** How much of the flat inner skin is covered: the schools (common practice, no source). */
 export const COVERAGES = [
@@ -29,6 +30,28 @@ export interface DampDoor extends Pick<DampInput, 'area' | 'holes' | 'keepOut'> 
   /** The part it was taken from: shield or panel. */
   of: string;
 }
+
+/** Room between measured areas in their drawing, mm. */
+const APART = 40;
+
+/** Areas as somebody measured them, "400 × 300; 250 × 180", side by side; null where that cannot be read. Lengths in mm. */
+export function measuredAreas(text: string): { area: Polygon[]; width: number; height: number } | null {
+  const sizes = text
+    .split(';')
+    .filter((one) => one.trim())
+    .map((one) => one.split(/[×x*]/i).map((part) => parseMm(part)));
+  if (sizes.length === 0 || sizes.some((size) => size.length !== 2 || size.some((mm) => !mm || mm > MOST_MM)))
+    return null;
+  let x = 0;
+  const area = sizes.map(([wide, high]): Polygon => {
+    const left = x;
+    x += wide! + APART;
+    return [[left, 0], [left + wide!, 0], [left + wide!, high!], [left, high!]]; // prettier-ignore
+  });
+  return { area, width: x - APART, height: Math.max(...sizes.map(([, high]) => high!)) };
+}
+/** A flat of a door is no larger, mm. */
+const MOST_MM = 3000;
 
 /**
  * The flat areas of a zone from its drawing: what the water shield covers, else its panel less the rim; without the speaker's opening, the holes of clips and screws, ways in, and weep holes along

@@ -1,4 +1,4 @@
-export { aimOf, type Vector } from './aim';
+export { aimOf, turnedTo, type Vector } from './aim';
 export { capacitorFor, PREFERRED_SERIES, type PreferredSeries } from './capacitor';
 export { dampFor, type DampInput, type DampResult } from './damp';
 export { type DepthInput, type DepthResult, spacerFor } from './depth';
@@ -20,7 +20,7 @@ export { sayAim, sayCapacitor, sayFactory, sayLevel, sayLoad, sayPad, sayPhase, 
 export { parseMm } from './typed-size';
 export { awgToMm2, wireFor } from './wire';
 export { parseCircuit } from './circuit-text';
-export { COVERAGES, type DampDoor, dampDoorOf, flippedPieces, RATTLE_LIST } from './damp-door';
+export { COVERAGES, type DampDoor, dampDoorOf, flippedPieces, measuredAreas, RATTLE_LIST } from './damp-door';
 export {
   amplifierLoad,
   type FactoryDriver,
@@ -51,7 +51,7 @@ export {
   TAPPER_SIZES,
 } from './marking';
 export { DEPTH_TOOL, placeMeasured, RING_TOOL } from './measured-place';
-export { holesOn, ovalFor, ovalHoles, type OvalInput, type OvalResult } from './oval';
+export { holesOn, ovalFor, ovalHoles, type OvalInput, ovalOpening, type OvalResult } from './oval';
 export {
   BLADES_MM,
   observe,

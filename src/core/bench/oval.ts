@@ -50,6 +50,11 @@ export function superellipse(length: number, width: number, squareness: number):
   });
 }
 
+/** What most oval speakers' openings are near (common practice, no source): between an ellipse and a rectangle. */
+const USUAL_SQUARENESS = 2.5;
+/** An oval opening to be cut, around its middle, mm: wide along x, high along y. */
+export const ovalOpening = (wide: number, high: number): Corner2[] => superellipse(wide, high, USUAL_SQUARENESS);
+
 /** Distance of a point to an outline, mm; negative outside. */
 export function insideBy(outline: readonly Corner2[], [x, y]: Corner2): number {
   let least = Infinity;

@@ -15,7 +15,9 @@ export function gateWords(
   if (gate.of === 'set') return 'Test of what is tried as one';
   if (!document) return 'Test before giving back';
   if (gate.of === 'power') return `Test with the power back, ${doorWords(document)}`;
-  const part = itemWords(indexItems(document), gate.item);
+  // What is put in the place of a part is what closes.
+  const into = document.work?.find(({ replaces, takesOver }) => replaces === gate.item && takesOver)?.takesOver;
+  const part = into?.name ?? itemWords(indexItems(document), gate.item);
   const place = documents.length > 1 ? `, ${doorWords(document)}` : '';
   const titles = {
     clips: `Clips of the ${part}`,

@@ -56,14 +56,16 @@ export function FormTool({
           </select>
         )}
         {tool.takesSpeaker && <SpeakerPick onTake={onTakeSpeaker} />}
-        {tool.fields.map((field) => (
-          <Field
-            key={`${tool.code} ${field.key}`}
-            field={field}
-            value={own[field.key]}
-            onChange={(text) => onType({ [field.key]: text })}
-          />
-        ))}
+        {tool.fields
+          .filter(({ isDrawn }) => !isDrawn)
+          .map((field) => (
+            <Field
+              key={`${tool.code} ${field.key}`}
+              field={field}
+              value={own[field.key]}
+              onChange={(text) => onType({ [field.key]: text })}
+            />
+          ))}
       </section>
       <section className="sheet bench-answer" aria-label="Answer" aria-live="polite">
         {'trouble' in answer ? (
@@ -72,7 +74,7 @@ export function FormTool({
           </p>
         ) : (
           <>
-            <Said answer={answer} />
+            <Said answer={answer} onDraw={onType} />
             {answer.drawn && (answer.drawn.of === 'ring' || answer.drawn.of === 'oval') && (
               <TemplateFiles tool={answer.drawn.of} given={answer.drawn.input} />
             )}
@@ -116,11 +118,17 @@ function SpeakerPick({ onTake }: { onTake: (speaker: Speaker) => void }) {
   );
 }
 
-function Said({ answer: { said, figures, drawn } }: { answer: Answer }) {
+function Said({
+  answer: { said, figures, drawn },
+  onDraw,
+}: {
+  answer: Answer;
+  onDraw: (values: Record<string, string>) => void;
+}) {
   return (
     <>
       <SaidLine said={said} words={STANDINGS} />
-      {drawn && <DrawnAnswer drawn={drawn} />}
+      {drawn && <DrawnAnswer drawn={drawn} onDraw={onDraw} />}
       <dl className="facts">
         {figures.map(([name, value]) => (
           <div key={name} style={{ display: 'contents' }}>

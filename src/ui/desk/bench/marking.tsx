@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { BEHIND, type BehindAnswers, markOn, parseMm, sayBehind, sayDatum } from '@/core/bench';
+import { BEHIND, type BehindAnswers, markOn, ovalOpening, parseMm, sayBehind, sayDatum } from '@/core/bench';
 import { Chips } from '../../design';
 import { KeepOnJob } from './keep-on-job';
 import { SaidLine } from './said-line';
@@ -15,6 +15,7 @@ const ANSWERS: ['clear' | 'in-the-way', string][] = [
 export function MarkingTool() {
   const [datum, setDatum] = useState({ from: 'lower seam', up: '45', andFrom: 'hinge edge', back: '120' });
   const [size, setSize] = useState('142');
+  const [wide, setWide] = useState('');
   const [ceiling, setCeiling] = useState({ name: '', up: '' });
   const [answers, setAnswers] = useState<BehindAnswers>({});
   const [up, back, diameter] = [signed(datum.up), signed(datum.back), parseMm(size)];
@@ -34,6 +35,7 @@ export function MarkingTool() {
           <SmallField label="Back from" value={datum.andFrom} onChange={change('andFrom')} />
           <SmallField label="by, mm" value={datum.back} onChange={change('back')} />
           <SmallField label="Hole, mm" value={size} onChange={setSize} />
+          <SmallField label="if oval, wide, mm" value={wide} onChange={setWide} />
           <SmallField
             label="It stays under"
             value={ceiling.name}
@@ -71,11 +73,19 @@ export function MarkingTool() {
           <>
             <SaidLine said={said} />
             <p className="datum-words">{words}</p>
-            <Sides datum={{ from: datum.from, andFrom: datum.andFrom, up: up!, back: back! }} diameter={diameter} />
+            <Sides
+              datum={{ from: datum.from, andFrom: datum.andFrom, up: up!, back: back! }}
+              diameter={diameter}
+              wide={parseMm(wide)}
+            />
             <KeepOnJob
               isFact
               tool="Marking out"
-              given={{ ...datum, hole: size, ...(answers as Record<string, string>) }}
+              given={{
+                ...datum,
+                hole: wide.trim() ? `${wide} wide, ${size} high` : size,
+                ...(answers as Record<string, string>),
+              }}
               said={{ standing: said.standing, words: `${words} ${said.words}` }}
             />
           </>
@@ -104,12 +114,15 @@ function signed(text: string): number | null {
 function Sides({
   datum,
   diameter,
+  wide,
 }: {
   datum: { from: string; up: number; andFrom: string; back: number };
   diameter: number;
+  /** Of an oval opening; null where it is round. */
+  wide: number | null;
 }) {
   const r = diameter / 2;
-  const reach = Math.max(Math.abs(datum.back) + r, 200) + 40;
+  const reach = Math.max(Math.abs(datum.back) + Math.max(r, (wide ?? 0) / 2), 200) + 40;
   const high = Math.max(datum.up + r, 160) + 40;
   const low = Math.max(0, r - datum.up);
   const size = (2 * reach + 80) / 320;
@@ -127,7 +140,16 @@ function Sides({
         return (
           <g key={side} transform={`translate(${shift} 0)`}>
             <path className="skin" d={`M0 ${-high + 10}V0H${side === 'left' ? -reach : reach}`} />
-            <circle className="ring-hole factory" cx={x} cy={-y} r={r} />
+            {wide ? (
+              <polygon
+                className="ring-hole factory"
+                points={ovalOpening(wide, diameter)
+                  .map(([dx, dy]) => `${x + dx},${dy - y}`)
+                  .join(' ')}
+              />
+            ) : (
+              <circle className="ring-hole factory" cx={x} cy={-y} r={r} />
+            )}
             <path className="distance" d={`M0 ${-y}H${x}M${x} 0V${-y}`} />
             <text
               className="bench-words"

@@ -1,6 +1,15 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { COVERAGES, type DampInput, type DampResult, parseMm, plainNumber, RATTLE_LIST } from '@/core/bench';
+import type { SkinView } from '@/contracts/views';
+import {
+  COVERAGES,
+  type DampInput,
+  type DampResult,
+  measuredAreas,
+  parseMm,
+  plainNumber,
+  RATTLE_LIST,
+} from '@/core/bench';
 import { Chips, Trouble } from '../../../design';
 import { useBenchJob } from '../bench-job';
 import { KeepOnJob } from '../keep-on-job';
@@ -15,7 +24,10 @@ const SCHOOLS = COVERAGES.map(({ code, words }): [Coverage, string] => [code, wo
 
 /** How a door is damped: what stays bare, pieces on the shop's sheets, weight; the other door from the same pieces, flipped. */
 export function DampingTool() {
-  const { skin, trouble, find, doors, choose } = useSkin();
+  const { skin: door, trouble, find, doors, choose } = useSkin();
+  const [own, setOwn] = useState('');
+  const measured = useMemo(() => (own.trim() ? measuredAreas(own) : null), [own]);
+  const skin = useMemo(() => (measured ? ownSkin(measured) : own.trim() ? null : door), [measured, own, door]);
   const [coverage, setCoverage] = useState<Coverage>(useBenchJob().schools.damping);
   const [sheet, setSheet] = useState({ width: '500', height: '375' });
   const [weight, setWeight] = useState('4.2');
@@ -48,7 +60,7 @@ export function DampingTool() {
         <select
           className="form-select my-2"
           aria-label="Door"
-          value={skin?.procedure ?? ''}
+          value={own.trim() ? '' : (door?.procedure ?? '')}
           onChange={(event) => event.target.value && choose(event.target.value)}
         >
           <option value="">which of {doors.length}…</option>
@@ -58,6 +70,20 @@ export function DampingTool() {
             </option>
           ))}
         </select>
+        <label className="d-block mb-2">
+          Or flat areas as you measured them, mm
+          <input
+            className="form-control"
+            placeholder="400 × 300; 250 × 180"
+            value={own}
+            onChange={(event) => setOwn(event.target.value)}
+          />
+        </label>
+        {own.trim() !== '' && !measured && (
+          <p className="trouble" role="alert">
+            Write width × height, with a semicolon between: 400 × 300; 250 × 180.
+          </p>
+        )}
         <Trouble text={trouble} />
         <Chips label="How much" value={coverage} options={SCHOOLS} onPick={setCoverage} />
         <div className="bench-bar">
@@ -93,7 +119,9 @@ export function DampingTool() {
           Clean with alcohol (ventilate), warm the sheet, roll it down from the middle. Never over weep holes, clip
           holes or where the glass runs.
         </p>
-        {skin && <p className="quiet">Stays bare: {skin.bare.join(', ')}. Not every weep hole is drawn: look.</p>}
+        {skin && !measured && (
+          <p className="quiet">Stays bare: {skin.bare.join(', ')}. Not every weep hole is drawn: look.</p>
+        )}
         <h3 className="h6 mt-3">Against rattles</h3>
         <ul className="mb-0">
           {RATTLE_LIST.map((line) => (
@@ -102,7 +130,7 @@ export function DampingTool() {
         </ul>
       </section>
       <section className="sheet" aria-label="Answer" aria-live="polite">
-        {!skin && <p className="empty">Choose a door on the left.</p>}
+        {!skin && <p className="empty">Choose a door on the left, or type what you measured.</p>}
         {skin && said && result && (
           <>
             <SaidLine said={said} />
@@ -114,9 +142,14 @@ export function DampingTool() {
             <Sheets result={result} sheet={question!.sheet} speaker={skin.speaker !== null} />
             <KeepOnJob
               isFact
-              places={[{ key: `${skin.procedure}/${skin.of}`, words: `${skin.title}, ${skin.side}` }]}
+              places={measured ? [] : [{ key: `${skin.procedure}/${skin.of}`, words: `${skin.title}, ${skin.side}` }]}
               tool="Damping"
-              given={{ door: skin.title, coverage, sheet: `${sheet.width} × ${sheet.height}`, weight }}
+              given={{
+                ...(measured ? { areas: own } : { door: skin.title }),
+                coverage,
+                sheet: `${sheet.width} × ${sheet.height}`,
+                weight,
+              }}
               said={said}
             />
             <details className="bench-formula">
@@ -136,6 +169,19 @@ export function DampingTool() {
     </div>
   );
 }
+
+/** What somebody measured, as a skin of no door. */
+const ownSkin = (measured: NonNullable<ReturnType<typeof measuredAreas>>): SkinView => ({
+  ...measured,
+  holes: [],
+  keepOut: [],
+  speaker: null,
+  bare: [],
+  of: '',
+  procedure: '',
+  title: 'Measured areas',
+  side: 'right',
+});
 
 const startWorker = () =>
   new Worker(new URL('../../../../workers/nest.worker.ts', import.meta.url), { type: 'module' });

@@ -11,7 +11,14 @@ import { LevelDrawing, PadDrawing, WireDrawing } from './pad-drawing';
 import { RingDrawing } from './ring-drawing';
 
 /** What a tool's answer looks like. */
-export function DrawnAnswer({ drawn }: { drawn: Drawn }) {
+export function DrawnAnswer({
+  drawn,
+  onDraw,
+}: {
+  drawn: Drawn;
+  /** What was moved in the drawing, by field. */
+  onDraw: (values: Record<string, string>) => void;
+}) {
   switch (drawn.of) {
     case 'depth':
       return <DepthDrawing input={drawn.input} result={drawn.result} />;
@@ -49,7 +56,7 @@ export function DrawnAnswer({ drawn }: { drawn: Drawn }) {
       const levelDb = (tone: number) => -aimOf(at, mounted ?? axis, ears, dome, tone).lossDb;
       return (
         <>
-          <AimDrawing at={at} axis={axis} ears={ears} mounted={mounted} />
+          <AimDrawing at={at} axis={axis} ears={ears} mounted={mounted} onDraw={onDraw} />
           <CurveDrawing levelDb={levelDb} markHertz={hertz} words="treble at the ears" />
         </>
       );

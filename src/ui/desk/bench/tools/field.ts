@@ -14,6 +14,8 @@ export interface BenchField {
   isList?: boolean;
   /** Kept as it is typed. */
   isText?: boolean;
+  /** Set by the drawing, not by a field. */
+  isDrawn?: boolean;
 }
 
 type Worked<T extends keyof typeof FIT> = ReturnType<(typeof FIT)[T]>;

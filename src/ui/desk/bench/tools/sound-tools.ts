@@ -9,6 +9,7 @@ import {
   sayLevel,
   sayLoad,
   sayPad,
+  turnedTo,
   TWEETER_SETTINGS,
 } from '@/core/bench';
 import { type BenchTool, length, ohm, plain } from './field';
@@ -138,18 +139,31 @@ export const SOUND_TOOLS: BenchTool[] = [
     name: 'Aim',
     asks: 'How much treble does the angle cost?',
     fields: [
-      { key: 'at', label: 'Tweeter at', unit: 'mm', start: '0, 0, 900', isList: true },
-      { key: 'axis', label: 'It points', start: '1, 0, 0', isList: true },
-      { key: 'ears', label: 'Ears at', unit: 'mm', start: '900, 500, 1150', isList: true },
-      { key: 'mounted', label: 'With the angle mount', start: '', isList: true },
+      { key: 'at', label: 'Tweeter', unit: 'mm', start: '0, 0', isList: true, isDrawn: true },
+      { key: 'axis', label: 'Where it points', start: '1, 0', isList: true, isDrawn: true },
+      { key: 'ears', label: 'Ears', unit: 'mm', start: '900, 500', isList: true, isDrawn: true },
+      length('height', 'Ears above the tweeter', '250'),
+      plain('tilt', 'It tilts up by', '°', '0'),
+      plain('mounted', 'Angle mount turns it by', '°', ''),
       length('dome', 'Dome', '25'),
       plain('hertz', 'At', 'Hz', '10000'),
     ],
-    formula: '2·J₁(x)/x with x = 2πf/c · (dome/2) · sin θ; c = 343 m/s. Places are rearwards, to the right, up.',
+    formula:
+      '2·J₁(x)/x with x = 2πf/c · (dome/2) · sin θ; c = 343 m/s. Drag tweeter, arrow and ears in the drawing, or move them with the arrow keys; an angle mount turns the axis straight towards the ears.',
     source: 'Rigid piston in a baffle (Kinsler, Fundamentals of Acoustics, 7.4): take it as the trend.',
-    answer: ({ mounted, ...values }) => {
-      const { input, result } = FIT.aim(values);
-      const turned = Array.isArray(mounted) ? FIT.aim({ ...values, axis: mounted }) : null;
+    answer: ({ mounted, height, tilt, at, axis, ears, ...values }) => {
+      const level = (place: unknown, up: unknown) =>
+        Array.isArray(place) ? [...(place as unknown[]), up ?? 0] : place;
+      const { input, result } = FIT.aim({
+        ...values,
+        at: level(at, 0),
+        axis: level(axis, risen(axis, tilt)),
+        ears: level(ears, height),
+      });
+      const turned =
+        typeof mounted === 'number'
+          ? FIT.aim({ ...input, axis: turnedTo(input.at, input.axis, input.ears, mounted) })
+          : null;
       return {
         said: sayAim(turned?.result ?? result),
         figures: [
@@ -167,6 +181,17 @@ export const SOUND_TOOLS: BenchTool[] = [
     },
   },
 ];
+
+/** How far an axis rises that points somewhere in the plane and tilts up by some degrees. */
+function risen(axis: unknown, tilt: unknown): number {
+  const along = Array.isArray(axis) ? Math.hypot(Number(axis[0]), Number(axis[1])) : 0;
+  if (tilt === undefined || along === 0) return 0;
+  if (typeof tilt !== 'number' || Math.abs(tilt) > STEEPEST)
+    throw wrongField('tilt', `must be −${STEEPEST} to ${STEEPEST}°`);
+  return along * Math.tan((tilt * Math.PI) / 180);
+}
+/** Nearer to straight up it has no direction from above, degrees. */
+const STEEPEST = 85;
 
 /** "woofer 2 → 4; tweeter 4 → 4": each driver's ohms before and after. Throws `invalid` where a line cannot be read. */
 function driversIn(text: string) {

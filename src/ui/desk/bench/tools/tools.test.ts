@@ -46,7 +46,8 @@ describe('the tools of the bench', () => {
     ['pad', { db: '+3' }, 'no', 'only attenuates'],
     ['wire', { thick: '18 AWG', metres: '8' }, 'exact', 'thicker'],
     ['wire', { thick: '2,5 mm²' }, 'sure', 'Thick enough'],
-    ['aim', { axis: '0, 0, 1' }, 'exact', 'towards the ears'],
+    ['aim', { tilt: '80' }, 'exact', 'towards the ears'],
+    ['aim', { tilt: '80', mounted: '90' }, 'sure', '0° off its axis'],
   ])('%s of %j', (code, typed, standing, words) => {
     const { said } = answer(code, typed);
     expect([said.standing, said.words]).toEqual([standing, expect.stringContaining(words)]);
@@ -59,8 +60,9 @@ describe('the tools of the bench', () => {
     ['ring', { 'factory.count': '2.5' }, 'factory.count'],
     ['drill', { size: 'wide' }, 'size'],
     ['capacitor', { ohms: '0' }, 'ohms'],
-    ['aim', { axis: '0, 0, 0' }, 'axis'],
-    ['aim', { at: '1, 2' }, 'at'],
+    ['aim', { axis: '0, 0' }, 'axis'],
+    ['aim', { tilt: '90' }, 'tilt'],
+    ['aim', { at: '1' }, 'at'],
     ['load', { circuit: '4 ||' }, 'circuit'],
     ['hole', { screw: '3.3' }, 'screw'],
     ['factory', { drivers: 'woofer' }, 'drivers'],
