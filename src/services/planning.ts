@@ -8,7 +8,15 @@ import {
   type VehicleWait,
   type VerificationView,
 } from '../contracts/views';
-import { type NewPartWish, parseFit, placeNewParts, type PlacedParts } from '../core/bench';
+import {
+  type NewPartWish,
+  cableProblem,
+  parseCable,
+  parseFit,
+  placeNewParts,
+  withCable,
+  type PlacedParts,
+} from '../core/bench';
 import { conflict, invalid } from '../core/errors';
 import {
   listOptions,
@@ -144,6 +152,12 @@ async function withNewParts(
   const placed = placeNewParts(documents, await wishesOf(branch, fits), { sets });
   const [problem] = placed.problems;
   if (problem) throw invalid(problem.code, problem.message);
+  const cables = fits.flatMap((text) => parseCable(text) ?? []);
+  for (const cable of cables) {
+    const trouble = cableProblem(placed.documents, cable);
+    if (trouble) throw invalid('no-way', trouble);
+    placed.documents = withCable(placed.documents, cable);
+  }
   return placed;
 }
 

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { parseFit } from '../../core/bench';
+import { parseCable, parseFit } from '../../core/bench';
 import { DEFAULT_SCHOOLS, SCHOOL_QUESTIONS, type SchoolChoice, type OptionOf } from '../../core/document';
 import { schoolSchema } from './procedure';
 import { invalid } from '../../core/errors';
@@ -363,8 +363,10 @@ export const jobNumber = Joi.number()
 const fits = Joi.array()
   .items(
     Joi.string()
-      .max(300)
-      .custom((value: string, helpers) => (parseFit(value) ? value : helpers.error('any.invalid'))),
+      .max(1200)
+      .custom((value: string, helpers) =>
+        parseFit(value) || parseCable(value) ? value : helpers.error('any.invalid'),
+      ),
   )
   .max(24)
   .default([]);

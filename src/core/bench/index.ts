@@ -1,4 +1,16 @@
 export { aimOf, turnedTo, type Vector } from './aim';
+export {
+  CABLE_KINDS,
+  CABLE_WORDS,
+  cableKit,
+  type CableKind,
+  type CableLeg,
+  cableProblem,
+  type CableRun,
+  cableText,
+  parseCable,
+  withCable,
+} from './cable-run';
 export { capacitorFor, PREFERRED_SERIES, type PreferredSeries } from './capacitor';
 export { dampFor, type DampInput, type DampResult } from './damp';
 export { type DepthInput, type DepthResult, spacerFor } from './depth';

@@ -17,7 +17,7 @@ export function sayWire({ loopOhms, lossDb, dampingAtMost }: WireResult): Said {
 }
 
 /** A gauge as it is asked for. @example gaugeName(-1); // "2/0 AWG" */
-const gaugeName = (awg: number) => `${awg > 0 ? awg : `${1 - awg}/0`} AWG`;
+export const gaugeName = (awg: number) => `${awg > 0 ? awg : `${1 - awg}/0`} AWG`;
 
 /** How much to cut, how thick, and where tape goes. */
 export function sayRun({ cutMm, mm2, marks, power }: WireRunResult): Said {

@@ -13,9 +13,22 @@ import {
   peelSteps,
   withoutAbsent,
 } from '@/core/document';
-import { type Fixing, FIXING_WORDS, fitText, JOINTS, newPartId, parseFit, withoutFitSteps } from '@/core/bench';
-import { capital, workKindOf, zoneName } from '@/core/trade';
+import {
+  CABLE_WORDS,
+  cableKit,
+  cableText,
+  type Fixing,
+  FIXING_WORDS,
+  fitText,
+  parseCable,
+  JOINTS,
+  newPartId,
+  parseFit,
+  withoutFitSteps,
+} from '@/core/bench';
+import { capital, listed, workKindOf, zoneName } from '@/core/trade';
 import { PanelMap, Peel } from '../../map';
+import { CableChoice } from './cable-choice';
 import { withFixing } from './how-fixed';
 import { NewSpeakerChoice } from './new-speaker';
 import { planAddress, readGoal, writeGoal, type Asked, type Wish } from './plan-address';
@@ -100,11 +113,25 @@ export function GoalMaps({
   );
 }
 
-const withoutZone = (asked: Asked, id: string): Asked => ({
-  ...asked,
-  procedures: asked.procedures.filter((one) => one !== id),
-  goals: asked.goals.filter((goal) => readGoal(goal, asked.procedures[0])?.procedure !== id),
-});
+/** The question without a zone: nor what is wanted of it, goes in there, or leads through it. */
+function withoutZone(asked: Asked, id: string): Asked {
+  const cables = asked.fits.flatMap((text) => parseCable(text) ?? []);
+  const cut = new Set(
+    cables.filter(({ legs }) => legs.some(({ procedure }) => procedure === id)).map((run) => `fit ${cableKit(run)}`),
+  );
+  return {
+    ...asked,
+    procedures: asked.procedures.filter((one) => one !== id),
+    goals: asked.goals.filter((goal) => {
+      const isOfIt = !goal.startsWith('fit run-') && readGoal(goal, asked.procedures[0])?.procedure === id;
+      return !isOfIt && !cut.has(goal);
+    }),
+    fits: asked.fits.filter((text) => {
+      const run = parseCable(text);
+      return run ? !cut.has(`fit ${cableKit(run)}`) : parseFit(text)?.procedure !== id;
+    }),
+  };
+}
 
 function GoalMap({
   document,
@@ -161,6 +188,19 @@ const fitWords = (asked: Asked, goal: { procedure: string; item: string }) => {
   );
 };
 
+/** The cable that a goal is about, as it is said and as it stands in the address; null where it is about none. */
+function cableOf(view: PlanView, { fits }: Asked, { wish, item }: { wish: Wish; item: string }) {
+  if (wish !== 'kit') return null;
+  const text = fits.find((one) => {
+    const run = parseCable(one);
+    return run && cableKit(run) === item;
+  });
+  const run = text === undefined ? null : parseCable(text);
+  if (!run || text === undefined) return null;
+  const zones = run.legs.map(({ procedure }) => zoneOf(view, procedure));
+  return { text, words: `${CABLE_WORDS[run.kind]} through the ${listed(zones)}` };
+}
+
 /** The goals as they are said: "door speaker out". */
 export function goalLines(view: PlanView, asked: Asked): string[] {
   return asked.goals.map((text) => {
@@ -168,6 +208,8 @@ export function goalLines(view: PlanView, asked: Asked): string[] {
     const document = view.documents.find(({ id }) => id === read?.procedure);
     if (!read || !document) return text;
     const side = view.documents.length > 1 && document.side !== 'centre' ? `, ${document.side}` : '';
+    const cable = cableOf(view, asked, read);
+    if (cable) return cable.words;
     const fit = read.wish === 'kit' && fitOf(asked, read);
     if (fit) return `${fit.speaker} in place of the ${itemWords(indexItems(document), fit.of)}${side}`;
     const isWork = document.work?.some(({ id }) => id === read.item);
@@ -196,7 +238,8 @@ export function Goals({ view, asked, ask }: GoalProps) {
     const read = readGoal(text, only);
     const fit = read && fitOf(asked, read);
     const goals = asked.goals.filter((goal) => goal !== text);
-    ask(fit ? { goals, fits: asked.fits.filter((one) => one !== fitText(fit)) } : { goals });
+    const gone = fit ? fitText(fit) : read && cableOf(view, asked, read)?.text;
+    ask(gone ? { goals, fits: asked.fits.filter((one) => one !== gone) } : { goals });
   };
   return (
     <section aria-label="Goals">
@@ -205,8 +248,12 @@ export function Goals({ view, asked, ask }: GoalProps) {
       {goals.map(({ text, read }) => (
         <div key={text} className="goal-row">
           <span className="name">
-            {read ? (fitWords(asked, read) ?? nameOf(read.procedure, read.item)) : text}
-            {read && view.documents.length > 1 && <span className="quiet"> · {zoneOf(view, read.procedure)}</span>}
+            {read
+              ? (cableOf(view, asked, read)?.words ?? fitWords(asked, read) ?? nameOf(read.procedure, read.item))
+              : text}
+            {read && view.documents.length > 1 && !cableOf(view, asked, read) && (
+              <span className="quiet"> · {zoneOf(view, read.procedure)}</span>
+            )}
           </span>
           {read && isPart(read) && (
             <select
@@ -248,6 +295,16 @@ export function Goals({ view, asked, ask }: GoalProps) {
           </button>
         </div>
       ))}
+      <CableChoice
+        key={view.documents.map(({ id }) => id).join()}
+        view={view}
+        joint={{ ...DEFAULT_SCHOOLS, ...view.policy.schools }.joints}
+        onChoose={(run) => {
+          const goal = `fit ${cableKit(run)}`;
+          const others = asked.fits.filter((text) => parseCable(text)?.kind !== run.kind);
+          ask({ fits: [...others, cableText(run)], goals: [...asked.goals.filter((one) => one !== goal), goal] });
+        }}
+      />
       <select
         className="form-select mt-2"
         aria-label="Add a goal"

@@ -1,0 +1,168 @@
+import { type OptionValues, presenceOf, type ProcedureDocument, type Work } from '../document';
+import { doorWords, zoneName } from '../trade';
+import { type Joint, JOINTS, JOINTS_OF_A_PAIR } from './joints';
+import { FUSE_WITHIN_MM, powerWireFor } from './power-wire';
+import { gaugeName } from './say-car';
+import { plainNumber } from './say';
+import { wireRunFor } from './wire-run';
+
+/** What a cable carries. */
+export const CABLE_KINDS = ['power', 'signal', 'speaker'] as const;
+export type CableKind = (typeof CABLE_KINDS)[number];
+export const CABLE_WORDS: Record<CableKind, string> = {
+  power: 'power cable',
+  signal: 'signal cable',
+  speaker: 'speaker cable',
+};
+
+/** One zone that a cable goes through. */
+export interface CableLeg {
+  procedure: string;
+  /** What must be out of the way there; null: nothing. */
+  open: string | null;
+  /** It leaves the zone through a boot. */
+  boot: boolean;
+  mm: number;
+}
+
+/** A cable's way over zones, from its source on. */
+export interface CableRun {
+  kind: CableKind;
+  /** Power: what it carries at full load, A. */
+  amps: number | null;
+  joint: Joint;
+  legs: CableLeg[];
+}
+
+/** The kit that a cable's steps make: one goal over all its zones. */
+export const cableKit = ({ kind }: Pick<CableRun, 'kind'>) => `run-${kind}`;
+
+/** "run:power:40:crimp:kite-front-door/card+boot*1200,kite-kick-panel/-*800" */
+export const cableText = ({ kind, amps, joint, legs }: CableRun): string =>
+  `run:${kind}:${amps ?? '-'}:${joint}:${legs.map(({ procedure, open, boot, mm }) => `${procedure}/${open ?? '-'}${boot ? '+boot' : ''}*${mm}`).join(',')}`;
+
+const isOneOf = <T extends string>(all: readonly T[], text: string): text is T =>
+  (all as readonly string[]).includes(text);
+
+/** Reads it back; null where it is none. */
+export function parseCable(text: string): CableRun | null {
+  const match = /^run:([a-z]+):(-|\d{1,3}(?:\.\d)?):([a-z]+):(.+)$/.exec(text);
+  if (!match) return null;
+  const [, kind, amps, joint, way] = match;
+  if (!isOneOf(CABLE_KINDS, kind) || !Object.hasOwn(JOINTS, joint) || (kind === 'power') === (amps === '-'))
+    return null;
+  const legs = way.split(',').map((leg): CableLeg | null => {
+    const read = /^([^/*,]+)\/([^+*/,]+)(\+boot)?\*(\d{1,5})$/.exec(leg);
+    return (
+      read && {
+        procedure: read[1],
+        open: read[2] === '-' ? null : read[2],
+        boot: read[3] !== undefined,
+        mm: Number(read[4]),
+      }
+    );
+  });
+  if (!legs.every((leg) => leg !== null)) return null;
+  return { kind, amps: amps === '-' ? null : Number(amps), joint: joint as Joint, legs };
+}
+
+/** Why a cable cannot be planned as it was asked for, a sentence; null where it can. */
+export function cableProblem(
+  documents: readonly ProcedureDocument[],
+  run: CableRun,
+  options: OptionValues = {},
+): string | null {
+  for (const { procedure, open } of run.legs) {
+    const document = documents.find(({ id }) => id === procedure);
+    if (!document) return `The ${CABLE_WORDS[run.kind]} goes through “${procedure}”, which is not part of this plan.`;
+    const isThere = open === null || document.parts.some(({ id }) => id === open);
+    if (!isThere || (open !== null && presenceOf(document, options).of.get(open) === 'absent'))
+      return `The ${doorWords(document)} has no “${open}” to take out of the cable’s way.`;
+  }
+  if (run.amps !== null && !powerOf(run))
+    return `Nothing that is sold carries ${plainNumber(run.amps)} A that far: a battery or amplifier nearer, or less current.`;
+  return null;
+}
+
+/** Slack and service loop of a run, as the bench reckons with them (common practice, no source). */
+const SLACK = 0.1;
+const LOOP_MM = 200;
+const DROP_VOLTS = 0.5;
+/** Laying a cable through a zone without a boot, seconds (common practice, no source). */
+const PLAIN_LEG_SECONDS = 480;
+
+const metresOf = ({ legs }: CableRun) => (legs.reduce((sum, { mm }) => sum + mm * (1 + SLACK), 0) + LOOP_MM) / 1000;
+const powerOf = (run: CableRun) =>
+  run.amps === null ? null : powerWireFor({ amps: run.amps, metres: metresOf(run), dropVolts: DROP_VOLTS });
+
+/**
+ * Documents with one cable's way through them as work, one leg after the other, its boots, its joints, and for power its fuse, which goes in last. All of it is one goal: `fit <cableKit(run)>`. A
+ * cable to the battery takes the battery off.
+ */
+export function withCable(documents: readonly ProcedureDocument[], run: CableRun): ProcedureDocument[] {
+  const kit = cableKit(run);
+  const name = CABLE_WORDS[run.kind];
+  const power = powerOf(run);
+  const sold = power ? `${gaugeName(power.awg)} (${plainNumber(power.mm2)} mm²) ${name}` : name;
+  const { cutMm, marks } = wireRunFor({
+    legs: run.legs.map(({ procedure, boot, mm }) => ({ name: procedure, boot, mm })),
+    slack: SLACK,
+    loop: LOOP_MM,
+    ohms: 4,
+    lossDb: 1,
+  });
+  const made = new Map<string, Work[]>();
+  const add = (procedure: string, work: Omit<Work, 'for' | 'phase'>) => {
+    made.set(procedure, [...(made.get(procedure) ?? []), { ...work, phase: 'fit', for: kit }]);
+    return `${procedure}/${work.id}`;
+  };
+  const tape = marks.map(({ mm }) => `${plainNumber(mm / 10, 0)} cm`);
+  let before: string | null = null;
+  run.legs.forEach(({ procedure, open, boot }, at) => {
+    const zone = zoneName(documents.find(({ id }) => id === procedure)!.zone);
+    const first =
+      at === 0
+        ? `Cut ${plainNumber(cutMm / 1000, 2)} m${tape.length ? `, tape at ${tape.join(' and ')} for the boots` : ''}. `
+        : '';
+    before = add(procedure, {
+      id: `${kit}-leg-${at + 1}`,
+      kind: 'route-cable',
+      name: `${name} through the ${zone}${boot ? ' and its boot' : ''}`,
+      needs: [...(open === null ? [] : [`${open}:off`]), ...(before === null ? [] : [before])],
+      note: `${first}Along the factory loom, clear of glass, pedals and seat rails${boot ? '; enter low, with a drip loop' : ''}.`,
+      ...(at === 0 ? { material: [sold] } : {}),
+      ...(boot ? {} : { seconds: PLAIN_LEG_SECONDS }),
+    });
+  });
+  const last = run.legs[run.legs.length - 1].procedure;
+  const school = JOINTS[run.joint];
+  const joined = add(last, {
+    id: `${kit}-ends`,
+    kind: 'splice',
+    name: `ends of the ${name}`,
+    needs: [before!],
+    tool: school.tool,
+    seconds: school.seconds * JOINTS_OF_A_PAIR,
+    note: school.usesPlug ? 'Terminals crimped on, each pulled to test it, then sleeved.' : school.note,
+    material: run.kind === 'power' ? ['ring terminal', 'heat-shrink sleeve'] : school.material,
+  });
+  if (power)
+    add(run.legs[0].procedure, {
+      id: `${kit}-fuse`,
+      kind: 'put-on',
+      name: `fuse holder for ${plainNumber(power.fuseAmps)} A`,
+      needs: [joined],
+      note: `No more than ${plainNumber(FUSE_WITHIN_MM / 10, 0)} cm of wire from the battery; the wire stands ${power.mayCarryAmps} A, so no fuse is larger. The fuse goes in last, when all ends are joined.`,
+      material: [`fuse ${plainNumber(power.fuseAmps)} A`, 'fuse holder'],
+    });
+  return documents.map((document) => {
+    const own = made.get(document.id);
+    if (!own) return document;
+    const battery = { of: 'battery', choice: 'always', why: 'a power cable is joined to the battery' } as const;
+    return {
+      ...document,
+      work: [...(document.work ?? []).filter((one) => one.for !== kit), ...own],
+      ...(power ? { schools: [...(document.schools ?? []).filter(({ of }) => of !== 'battery'), battery] } : {}),
+    };
+  });
+}
