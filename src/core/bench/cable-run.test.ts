@@ -45,11 +45,11 @@ describe('a cable over zones', () => {
     if (!made.ok) throw new Error(made.problems[0].message);
     const { plan } = made;
     expect(plan.fit.map(({ key }) => key)).toEqual([
-      `work:${DASH.id}/run-power-leg-1`,
-      `work:${KICK.id}/run-power-leg-2`,
-      `work:${DOOR.id}/run-power-leg-3`,
-      `work:${DOOR.id}/run-power-ends`,
-      `work:${DASH.id}/run-power-fuse`,
+      `work:${DASH.id}/power-cable-run-leg-1`,
+      `work:${KICK.id}/power-cable-run-leg-2`,
+      `work:${DOOR.id}/power-cable-run-leg-3`,
+      `work:${DOOR.id}/power-cable-run-ends`,
+      `work:${DASH.id}/power-cable-run-fuse`,
     ]);
     const apart = plan.removal.map(({ key }) => key);
     expect(apart).toEqual(

@@ -1,5 +1,6 @@
 import { type OptionValues, presenceOf, type ProcedureDocument, type Work } from '../document';
 import { doorWords, zoneName } from '../trade';
+import { CABLE_KIT_END } from './fit-step-ids';
 import { type Joint, JOINTS, JOINTS_OF_A_PAIR } from './joints';
 import { FUSE_WITHIN_MM, powerWireFor } from './power-wire';
 import { gaugeName } from './say-car';
@@ -35,7 +36,7 @@ export interface CableRun {
 }
 
 /** The kit that a cable's steps make: one goal over all its zones. */
-export const cableKit = ({ kind }: Pick<CableRun, 'kind'>) => `run-${kind}`;
+export const cableKit = ({ kind }: Pick<CableRun, 'kind'>) => `${kind}${CABLE_KIT_END}`;
 
 /** "run:power:40:crimp:kite-front-door/card+boot*1200,kite-kick-panel/-*800" */
 export const cableText = ({ kind, amps, joint, legs }: CableRun): string =>
@@ -141,8 +142,8 @@ export function withCable(documents: readonly ProcedureDocument[], run: CableRun
     kind: 'splice',
     name: `ends of the ${name}`,
     needs: [before!],
-    tool: school.tool,
-    seconds: school.seconds * JOINTS_OF_A_PAIR,
+    tool: school.usesPlug ? JOINTS.crimp.tool : school.tool,
+    seconds: (school.usesPlug ? JOINTS.crimp : school).seconds * JOINTS_OF_A_PAIR,
     note: school.usesPlug ? 'Terminals crimped on, each pulled to test it, then sleeved.' : school.note,
     material: run.kind === 'power' ? ['ring terminal', 'heat-shrink sleeve'] : school.material,
   });

@@ -1,12 +1,12 @@
 import type { Work } from '../document';
 
 const PREFIX = 'new-';
-/** Kits whose work is made: for a new part, for a cable's run. */
-const MADE = [PREFIX, 'run-'];
+/** How the kit of a cable's steps ends: "power-cable-run". */
+export const CABLE_KIT_END = '-cable-run';
 
 /** The kit that the steps for a new part make: one goal. */
 export const newPartId = (of: string) => `${PREFIX}${of}`;
 
 /** Whether work was made for a new part or a cable, and not recorded. */
 export const isFitStep = (work: Pick<Work, 'for' | 'id'>) =>
-  !!work.for && MADE.some((prefix) => work.for!.startsWith(prefix)) && work.id.startsWith(work.for);
+  !!work.for && (work.for.startsWith(PREFIX) || work.for.endsWith(CABLE_KIT_END)) && work.id.startsWith(work.for);

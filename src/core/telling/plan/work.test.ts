@@ -106,7 +106,7 @@ describe('work on the car', () => {
     expect(plan.steps.fit[0].detail).toContain(
       '45 mm above the lower seam, 120 mm behind the hinge edge; check it twice.',
     );
-    expect(plan.steps.fit[0].why.at(-1)).toBe('the speaker opening is wanted done');
+    expect(plan.steps.fit[0].why.at(-1)).toBe('the speaker opening is needed for the pod');
     expect(plan.tools.map(({ tool }) => tool)).toContain('hole-saw');
     expect(plan.cautions.map(({ code }) => code)).toContain('saw');
   });

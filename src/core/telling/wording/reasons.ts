@@ -102,9 +102,15 @@ function goalReason(graph: ActionGraph, id: number): Reason {
   const { type } = graph.nodes[id].ref;
   if (type === 'batteryOff')
     return reason('the shop', 'always takes the battery off', 'the shop always takes the battery off');
-  const into = type === 'work' ? newPartOf(graph, id) : null;
+  const into = type === 'work' ? (newPartOf(graph, id) ?? kitOf(graph, id)) : null;
   const name = nodeWords(graph, id);
   return into ? reason(name, `is needed for the ${into}`) : reason(name, `is wanted ${WANTED[type] ?? 'done'}`);
+}
+
+/** The kit that a piece of work belongs to, in words: "power cable run"; null where it is by itself. */
+function kitOf(graph: ActionGraph, id: number): string | null {
+  const { procedure, item } = graph.nodes[id].ref;
+  return graph.indexes.get(procedure!)!.works.get(item)?.for?.replace(/-/g, ' ') ?? null;
 }
 
 /** What new part a piece of work belongs to: the one of its kit that takes another's place, by its name; null where there is none. */

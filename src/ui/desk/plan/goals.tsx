@@ -123,8 +123,8 @@ function withoutZone(asked: Asked, id: string): Asked {
     ...asked,
     procedures: asked.procedures.filter((one) => one !== id),
     goals: asked.goals.filter((goal) => {
-      const isOfIt = !goal.startsWith('fit run-') && readGoal(goal, asked.procedures[0])?.procedure === id;
-      return !isOfIt && !cut.has(goal);
+      const isCable = cables.some((run) => goal === `fit ${cableKit(run)}`);
+      return isCable ? !cut.has(goal) : readGoal(goal, asked.procedures[0])?.procedure !== id;
     }),
     fits: asked.fits.filter((text) => {
       const run = parseCable(text);
