@@ -74,6 +74,56 @@ describe('pezzo plan', () => {
     expect(at('batteryOff') < at('wait') && at('wait') < at('undo srs1') && at('batteryOff') >= 0).toBe(true);
   });
 
+  it('asks how a new part is fixed, and plans it as it is told, with the figures of its file', () => {
+    const asked = JSON.parse(run('plan', REAR, '--new', 'woofer', '--option', 'windows=power', '--json').stdout);
+    expect(asked.questions).toEqual([
+      {
+        of: 'kite-rear-door/woofer',
+        choices: expect.arrayContaining([{ way: 'screws', because: expect.stringContaining('come back') }]),
+        lacks: expect.stringContaining('sizes'),
+      },
+    ]);
+    const keys = (plan: { steps: Record<string, { actions: string[] }[]> }) =>
+      [...plan.steps.fit, ...plan.steps.refit].flatMap(({ actions }) => actions);
+    expect(keys(asked).filter((key) => /drill|ring|nuts/.test(key))).toEqual([]);
+    const half = file('half.json', '{"name": "Half known", "circle_mm": 156, "screws": 4, "depth_mm": ""}');
+    const planned = JSON.parse(
+      run('plan', REAR, '--new', `kite-rear-door/woofer=nuts,speaker=${half}`, '--option', 'windows=power', '--json')
+        .stdout,
+    );
+    expect(planned.questions).toBeUndefined();
+    expect(planned.newParts).toMatchObject([{ of: 'kite-rear-door/woofer', name: 'Half known', fixing: 'nuts' }]);
+    expect(planned.newParts[0].lacks).toContain('mounting depth');
+    expect(keys(planned)).toEqual(
+      expect.arrayContaining([
+        'work:kite-rear-door/new-woofer-nuts',
+        'place:kite-rear-door/woofer',
+        'join:kite-rear-door/l3',
+        'seat:kite-rear-door/woofer',
+        'work:kite-rear-door/new-woofer-screws',
+      ]),
+    );
+    expect(run('plan', REAR, '--new', 'woofer').stdout).toContain('How is the new one fixed at kite-rear-door/woofer?');
+  });
+
+  it.each([
+    [
+      'two new parts for one place',
+      ['--new', 'woofer', '--new', 'kite-rear-door/woofer=holes'],
+      1,
+      'two-for-one-place',
+    ],
+    ['a place that is not there', ['--new', 'roof'], 1, 'no-place'],
+    ['a way that cannot be', ['--new', 'switch-pack=screws'], 1, 'fixing-refused'],
+    ['a way nobody knows', ['--new', 'woofer=glue'], 2, null],
+    ['a speaker file that is not there', ['--new', 'woofer,speaker=nowhere.json'], 2, null],
+  ] as const)('refuses %s', (_, args, wanted, code) => {
+    const { status, stdout, stderr } = run('plan', REAR, ...args, '--json');
+    expect(status).toBe(wanted);
+    expect(stderr.trim()).not.toBe('');
+    if (code) expect(JSON.parse(stdout).findings[0].code).toBe(code);
+  });
+
   it.each([
     ['a goal that is not there', ['plan', REAR, '--goal', 'sunroof', '--json'], 1],
     [

@@ -7,15 +7,18 @@ import {
   drawnTemplate,
   exportSpeakers,
   importSpeakers,
+  jobBoard,
   keepSpeaker,
   openRun,
   openRunScreen,
   planView,
   shopSpeakers,
   skinOf,
+  viewQuotes,
 } from '@/services';
 import { HOME } from '@/data';
 import { type Fixing, fitText } from '@/core/bench';
+import { makePlan } from '@/core/telling';
 
 const { people, shop } = sharedKiteShop();
 let job: number;
@@ -86,6 +89,14 @@ describe('a new speaker in a plan', () => {
     expect(run.plan.fit.map(({ actions }) => actions).flat()).toContain('work:kite-rear-door/new-woofer-nuts');
     expect(run.plan.backWork).toContain('work:kite-rear-door/new-woofer-screws');
     expect(run.plan.newParts).toEqual(['Crossover, 1 of 2', 'Crossover, 2 of 2']);
+    // One time for one job: of the plan, of the run on the board, of the quote made of it.
+    const view = await planView(people.technician, { procedures: form.procedures, job: null, fits });
+    const made = makePlan({ documents: view.documents, goals: form.goals, options: form.options, policy: view.policy });
+    if (!made.ok) throw new Error(made.problems[0].message);
+    const standing = (await jobBoard(HOME)).flatMap(({ runs }) => runs).find((one) => one.id === id)!;
+    expect(standing.likelySeconds).toBeCloseTo(made.plan.time.likelySeconds, 3);
+    const { runs } = await viewQuotes(people.technician, job);
+    expect(runs.find((one) => one.id === id)?.likelySeconds).toBe(Math.round(made.plan.time.likelySeconds));
     // The procedure itself has none of them.
     const { documents } = await planView(people.technician, { procedures: ['kite-rear-door'], job: null });
     expect(documents[0].work).toBeUndefined();

@@ -75,7 +75,7 @@ const LACKS: Record<Lack['field'], string> = {
 };
 
 /** Of a speaker, more than so many unknown sizes are said as one. */
-const MOST_NAMED = 4;
+const MOST_NAMED = 6;
 
 /** What a depth check still lacks: "Still to be measured: the depth to the glass and the gap to the grille." Empty where it lacks nothing. */
 export function lackWords(lacks: readonly Lack[]): string {
