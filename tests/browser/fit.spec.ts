@@ -22,6 +22,20 @@ async function workUntil(page: Page, name: RegExp): Promise<void> {
   throw new Error(`${name} never came`);
 }
 
+/** Works through a run that was just started: apart, what is made ready, the list of what goes in, back, and the balanced ledger. */
+async function workThrough(page: Page, newPart: RegExp | null): Promise<void> {
+  await workUntil(page, /^Fit the new parts$/);
+  await page.locator('.done-bar').click();
+  await expect(page.getByRole('heading', { level: 1 })).not.toHaveText('Fit the new parts');
+  await workUntil(page, /^Fit the new parts$/);
+  if (newPart) await page.getByRole('checkbox', { name: newPart }).click();
+  await page.locator('.done-bar').click();
+  await workUntil(page, /^Everything is accounted for/);
+  await expect(page.getByText('does not balance')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Finish', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Finished: everything is accounted for' })).toBeVisible();
+}
+
 /** Lets the lead skip the check-in of a jobâ€™s vehicle, and starts the run. */
 async function begin(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'A lead skips it' }).click();
@@ -156,16 +170,7 @@ test('puts a new speaker where the old one was riveted, on a ring in the rivetsâ
   await page.getByRole('button', { name: 'Take it to the bay' }).click();
   await page.getByRole('button', { name: 'Start there' }).click();
   await begin(page);
-  await workUntil(page, /^Fit the new parts$/);
-  await page.locator('.done-bar').click();
-  await expect(page.getByRole('heading', { level: 1 })).not.toHaveText('Fit the new parts');
-  await workUntil(page, /^Fit the new parts$/);
-  await page.getByRole('checkbox', { name: /Saltmarsh/ }).click();
-  await page.locator('.done-bar').click();
-  await workUntil(page, /^Everything is accounted for/);
-  await expect(page.getByText('does not balance')).toHaveCount(0);
-  await page.getByRole('button', { name: 'Finish', exact: true }).click();
-  await expect(page.getByRole('heading', { name: 'Finished: everything is accounted for' })).toBeVisible();
+  await workThrough(page, /Saltmarsh/);
 });
 
 test('cuts first speaker openings into a Tarn: marked out and looked behind at the bench, fitted by its own steps, cleared up before the card closes', async ({
@@ -195,14 +200,7 @@ test('cuts first speaker openings into a Tarn: marked out and looked behind at t
   await page.getByRole('button', { name: 'Take it to the bay' }).click();
   await page.getByRole('button', { name: 'Start there' }).click();
   await begin(page);
-  await workUntil(page, /^Fit the new parts$/);
-  await page.locator('.done-bar').click();
-  await expect(page.getByRole('heading', { level: 1 })).not.toHaveText('Fit the new parts');
-  await workUntil(page, /^Fit the new parts$/);
-  await page.locator('.done-bar').click();
-  await workUntil(page, /^Everything is accounted for/);
-  await page.getByRole('button', { name: 'Finish', exact: true }).click();
-  await expect(page.getByRole('heading', { name: 'Finished: everything is accounted for' })).toBeVisible();
+  await workThrough(page, null);
   const report = (await (await page.request.get(`/api/jobs/${job}/report.json`)).json()) as {
     bench: { tool: string; said: string }[];
     runs: { finishedAt: string | null }[];

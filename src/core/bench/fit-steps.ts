@@ -192,6 +192,7 @@ function nutted({ document, chosen, add }: Making, fixing: 'clips' | 'nuts'): st
     note: `In the factory holes. ${riveted.length ? 'The rivets’ holes take them as they are if the size is right' : 'Open up a hole that is too small'}; squeeze until the nut holds, no further.`,
     material: ['rivet nut'],
     leaves: ['swarf'],
+    ...(riveted.length ? {} : { reversible: false }),
     seconds,
   });
 }

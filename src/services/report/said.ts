@@ -1,5 +1,5 @@
 import { checkWords, gateWords, inPlace, inPlaceOf, itemInPlace, piecesInPlace, stepInPlace } from '../../core/telling';
-import { fastenerKindOf, capital, sideWords } from '../../core/trade';
+import { fastenerKindOf, capital, sideWords, workKindOf } from '../../core/trade';
 import {
   type ActionGraph,
   type GateCheck,
@@ -225,10 +225,11 @@ function changedWords(graph: ActionGraph, state: RunState): NonNullable<RunRepor
     if (!ref || !index) return [];
     const thing = itemInPlace(graph, { ...ref, procedure: ref.procedure! });
     const work = ref.type === 'work' ? index.works.get(ref.item) : undefined;
-    if (work && CHANGES[work.kind])
+    const change = work && (CHANGES[work.kind] ?? (work.reversible === false ? workKindOf(work.kind).verb : null));
+    if (work && change)
       return [
         {
-          words: `${CHANGES[work.kind]}: ${thing}`,
+          words: `${change}: ${thing}`,
           forGood: work.reversible === false || (['drill', 'cut'].includes(work.kind) && work.reversible !== true),
         },
       ];
