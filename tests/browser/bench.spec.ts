@@ -20,7 +20,7 @@ test('works out a spacer from what was measured on a door, and keeps it on the j
   await expect(page.getByText(`Kept on job ${job}`)).toBeVisible();
   // What only works by a touch needs its reason.
   await page.getByLabel('Speaker: mounting depth').fill('3 1/4"');
-  await expect(answer.getByText(/Does not fit by 13.6 mm/)).toBeVisible();
+  await expect(answer.getByText(/Does not fit: behind needs at least 25.6 mm/)).toBeVisible();
   const keep = page.getByRole('button', { name: 'Keep on the job' });
   await expect(keep).toBeDisabled();
   await page.getByLabel('Why all the same').fill('the customer brings another grille');

@@ -209,6 +209,33 @@ test('cuts first speaker openings into a Tarn: marked out and looked behind at t
   expect(report.runs[0].finishedAt).not.toBeNull();
 });
 
+test('runs a power cable through two zones as one route, says its gauge and fuse, and takes the battery off for it', async ({
+  page,
+}) => {
+  await signIn(page, 'Tomas Varga', 'saltmarsh-bench');
+  await page.goto('/plan?procedure=kite-front-door&procedure=kite-rear-door&goal=kite-front-door%2Fcard');
+  await page.getByRole('button', { name: 'Change' }).click();
+  await page.getByRole('button', { name: 'Run a cable…' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('carries at most').fill('900');
+  await expect(dialog.getByRole('alert')).toContainText('1 to 300 A');
+  await expect(dialog.getByRole('button', { name: 'Plan it' })).toBeDisabled();
+  await dialog.getByLabel('carries at most').fill('60');
+  await dialog.getByLabel('through a boot').first().check();
+  await expectAccessible(page);
+  await dialog.getByRole('button', { name: 'Plan it' }).click();
+  await expect(page.getByText(/power cable through the front door, left and rear door, left/).first()).toBeVisible();
+  await page.getByRole('button', { name: /^Fit ·/ }).click();
+  const fitting = page.getByRole('region', { name: 'Fitting' });
+  await expect(fitting).toContainText('Route the power cable through the front door and its boot');
+  await expect(fitting).toContainText('fuse holder for 80 A');
+  await expect(page.getByRole('region', { name: 'The answer' })).toContainText('Battery terminal spanner');
+  // Leaving a zone out takes the cable with it that went through there.
+  await page.getByRole('button', { name: 'rear door, left' }).click();
+  await page.getByRole('link', { name: 'Leave this zone out' }).click();
+  await expect(page.getByText(/power cable through/)).toHaveCount(0);
+});
+
 test('finds a pair’s plus by tests that add up, and writes it into the draft', async ({ page }) => {
   await signIn(page, 'Tomas Varga', 'saltmarsh-bench');
   await page.goto('/bench?tool=polarity');
