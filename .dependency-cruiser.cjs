@@ -9,7 +9,7 @@ const WINGS = {
   planning: ['graph', 'check', 'teardown', 'order', 'refit', 'steps', 'way-back-6', 'layout'],
   telling: ['wording', 'plan'],
   bay: ['log', 'visit', 'run'],
-  bench: [],
+  bench: ['tools', 'fitting'],
   exchange: [],
   rehearse: [],
 };

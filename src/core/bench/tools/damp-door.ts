@@ -1,5 +1,5 @@
-import type { Point, ProcedureDocument } from '../document';
-import { findPartKind, BASE_CATALOGUE } from '../trade';
+import type { Point, ProcedureDocument } from '../../document';
+import { findPartKind, BASE_CATALOGUE } from '../../trade';
 import { holesOn } from './oval';
 import type { Corner, Polygon } from './areas';
 import type { DampInput } from './damp';

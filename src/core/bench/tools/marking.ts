@@ -1,4 +1,4 @@
-import type { Side } from '../trade';
+import type { Side } from '../../trade';
 import { tidy } from './tidy';
 
 /** Self-tapping screws: thread size and core diameter, mm (ISO 1478; values from memory). */

@@ -2,10 +2,9 @@ import { describe, expect, it } from 'vitest';
 import { demoProcedure } from '@tests/support/demo';
 import { fixture } from '@tests/support/fixture';
 import { planOf } from '@tests/support/plan';
-import type { ProcedureDocument } from '../document';
-import { makePlan } from '../telling';
-import type { Speaker } from './fitment';
-import { mayReplace } from './level';
+import type { ProcedureDocument } from '../../document';
+import { makePlan } from '../../telling';
+import { mayReplace, type Speaker } from '../tools';
 import { type NewPartWish, placeNewParts } from './place-new';
 
 const DOOR = demoProcedure('kite-front-door');

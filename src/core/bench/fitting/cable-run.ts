@@ -1,11 +1,8 @@
-import { type OptionValues, presenceOf, type ProcedureDocument, type Work } from '../document';
-import { doorWords, zoneName } from '../trade';
+import { type OptionValues, presenceOf, type ProcedureDocument, type Work } from '../../document';
+import { doorWords, zoneName } from '../../trade';
+import { FUSE_WITHIN_MM, gaugeName, plainNumber, type PowerWire, powerWireFor, wireRunFor } from '../tools';
 import { CABLE_KIT_END } from './fit-step-ids';
 import { type Joint, JOINTS, JOINTS_OF_A_PAIR } from './joints';
-import { FUSE_WITHIN_MM, powerWireFor } from './power-wire';
-import { gaugeName } from './say-car';
-import { plainNumber } from './say';
-import { wireRunFor } from './wire-run';
 
 /** What a cable carries. */
 export const CABLE_KINDS = ['power', 'signal', 'speaker'] as const;
@@ -102,60 +99,15 @@ const powerOf = (run: CableRun) =>
  */
 export function withCable(documents: readonly ProcedureDocument[], run: CableRun): ProcedureDocument[] {
   const kit = cableKit(run);
-  const name = CABLE_WORDS[run.kind];
-  const power = powerOf(run);
-  const sold = power ? `${gaugeName(power.awg)} (${plainNumber(power.mm2)} mm²) ${name}` : name;
-  const { cutMm, marks } = wireRunFor({
-    legs: run.legs.map(({ procedure, boot, mm }) => ({ name: procedure, boot, mm })),
-    slack: SLACK,
-    loop: LOOP_MM,
-    ohms: 4,
-    lossDb: 1,
-  });
   const made = new Map<string, Work[]>();
-  const add = (procedure: string, work: Omit<Work, 'for' | 'phase'>) => {
-    made.set(procedure, [...(made.get(procedure) ?? []), { ...work, phase: 'fit', for: kit }]);
-    return `${procedure}/${work.id}`;
+  const add: AddTo = (procedure, { step, ...work }) => {
+    const id = `${kit}-${step}`;
+    made.set(procedure, [...(made.get(procedure) ?? []), { id, ...work, phase: 'fit', for: kit }]);
+    return `${procedure}/${id}`;
   };
-  const tape = marks.map(({ mm }) => `${plainNumber(mm / 10, 0)} cm`);
-  let before: string | null = null;
-  run.legs.forEach(({ procedure, open, boot }, at) => {
-    const zone = zoneName(documents.find(({ id }) => id === procedure)!.zone);
-    const first =
-      at === 0
-        ? `Cut ${plainNumber(cutMm / 1000, 2)} m${tape.length ? `, tape at ${tape.join(' and ')} for the boots` : ''}. `
-        : '';
-    before = add(procedure, {
-      id: `${kit}-leg-${at + 1}`,
-      kind: 'route-cable',
-      name: `${name} through the ${zone}${boot ? ' and its boot' : ''}`,
-      needs: [...(open === null ? [] : [`${open}:off`]), ...(before === null ? [] : [before])],
-      note: `${first}Along the factory loom, clear of glass, pedals and seat rails${boot ? '; enter low, with a drip loop' : ''}.`,
-      ...(at === 0 ? { material: [sold] } : {}),
-      ...(boot ? {} : { seconds: PLAIN_LEG_SECONDS }),
-    });
-  });
-  const last = run.legs[run.legs.length - 1].procedure;
-  const school = JOINTS[run.joint];
-  const joined = add(last, {
-    id: `${kit}-ends`,
-    kind: 'splice',
-    name: `ends of the ${name}`,
-    needs: [before!],
-    tool: school.usesPlug ? JOINTS.crimp.tool : school.tool,
-    seconds: (school.usesPlug ? JOINTS.crimp : school).seconds * JOINTS_OF_A_PAIR,
-    note: school.usesPlug ? 'Terminals crimped on, each pulled to test it, then sleeved.' : school.note,
-    material: run.kind === 'power' ? ['ring terminal', 'heat-shrink sleeve'] : school.material,
-  });
-  if (power)
-    add(run.legs[0].procedure, {
-      id: `${kit}-fuse`,
-      kind: 'put-on',
-      name: `fuse holder for ${plainNumber(power.fuseAmps)} A`,
-      needs: [joined],
-      note: `No more than ${plainNumber(FUSE_WITHIN_MM / 10, 0)} cm of wire from the battery; the wire stands ${power.mayCarryAmps} A, so no fuse is larger. The fuse goes in last, when all ends are joined.`,
-      material: [`fuse ${plainNumber(power.fuseAmps)} A`, 'fuse holder'],
-    });
+  const power = powerOf(run);
+  const joined = addEnds(add, run, addLegs(add, documents, run, power));
+  if (power) addFuse(add, run, power, joined);
   return documents.map((document) => {
     const own = made.get(document.id);
     if (!own) return document;
@@ -165,5 +117,62 @@ export function withCable(documents: readonly ProcedureDocument[], run: CableRun
       work: [...(document.work ?? []).filter((one) => one.for !== kit), ...own],
       ...(power ? { schools: [...(document.schools ?? []).filter(({ of }) => of !== 'battery'), battery] } : {}),
     };
+  });
+}
+
+/** Adds a step to a procedure; returns its name for the needs of another: "procedure/item". */
+type AddTo = (procedure: string, work: Omit<Work, 'id' | 'for' | 'phase'> & { step: string }) => string;
+
+/** The legs, each after the one before; returns the last. */
+function addLegs(add: AddTo, documents: readonly ProcedureDocument[], run: CableRun, power: PowerWire | null): string {
+  const name = CABLE_WORDS[run.kind];
+  const sold = power ? `${gaugeName(power.awg)} (${plainNumber(power.mm2)} mm²) ${name}` : name;
+  return run.legs.reduce((before, { procedure, open, boot }, at) => {
+    const zone = zoneName(documents.find(({ id }) => id === procedure)!.zone);
+    return add(procedure, {
+      step: `leg-${at + 1}`,
+      kind: 'route-cable',
+      name: `${name} through the ${zone}${boot ? ' and its boot' : ''}`,
+      needs: [...(open === null ? [] : [`${open}:off`]), ...(before ? [before] : [])],
+      note: `${at === 0 ? `${cutWords(run)} ` : ''}Along the factory loom, clear of glass, pedals and seat rails${boot ? '; enter low, with a drip loop' : ''}.`,
+      ...(at === 0 ? { material: [sold] } : {}),
+      ...(boot ? {} : { seconds: PLAIN_LEG_SECONDS }),
+    });
+  }, '');
+}
+
+/** How much is cut, and where tape marks the boots. */
+function cutWords({ legs }: CableRun): string {
+  const named = legs.map(({ procedure, boot, mm }) => ({ name: procedure, boot, mm }));
+  const { cutMm, marks } = wireRunFor({ legs: named, slack: SLACK, loop: LOOP_MM, ohms: 4, lossDb: 1 });
+  const tape = marks.map(({ mm }) => `${plainNumber(mm / 10, 0)} cm`);
+  return `Cut ${plainNumber(cutMm / 1000, 2)} m${tape.length ? `, tape at ${tape.join(' and ')} for the boots` : ''}.`;
+}
+
+/** Both ends joined, in the last zone. */
+function addEnds(add: AddTo, { kind, joint, legs }: CableRun, before: string): string {
+  const school = JOINTS[joint];
+  // Nothing of the factory's is there to plug into.
+  const made = school.usesPlug ? JOINTS.crimp : school;
+  return add(legs[legs.length - 1].procedure, {
+    step: 'ends',
+    kind: 'splice',
+    name: `ends of the ${CABLE_WORDS[kind]}`,
+    needs: [before],
+    tool: made.tool,
+    seconds: made.seconds * JOINTS_OF_A_PAIR,
+    note: made.note,
+    material: kind === 'power' ? ['ring terminal', 'heat-shrink sleeve'] : made.material,
+  });
+}
+
+function addFuse(add: AddTo, { legs }: CableRun, { fuseAmps, mayCarryAmps }: PowerWire, joined: string): void {
+  add(legs[0].procedure, {
+    step: 'fuse',
+    kind: 'put-on',
+    name: `fuse holder for ${plainNumber(fuseAmps)} A`,
+    needs: [joined],
+    note: `No more than ${plainNumber(FUSE_WITHIN_MM / 10, 0)} cm of wire from the battery; the wire stands ${mayCarryAmps} A, so no fuse is larger. The fuse goes in last, when all ends are joined.`,
+    material: [`fuse ${plainNumber(fuseAmps)} A`, 'fuse holder'],
   });
 }

@@ -10,8 +10,8 @@ import {
   schoolsFor,
   type Schools,
   type Work,
-} from '../document';
-import { type Catalogue, doorWords } from '../trade';
+} from '../../document';
+import { type Catalogue, doorWords } from '../../trade';
 import { newPartId } from './fit-step-ids';
 import { withNewSpeaker } from './fit-steps';
 import { type Fixing, type Fixings, fixingsOf, type SpeakerFacts } from './fixing';

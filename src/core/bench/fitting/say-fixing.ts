@@ -1,8 +1,7 @@
-import { listed } from '../trade';
-import { countOf } from '../document';
+import { listed } from '../../trade';
+import { countOf } from '../../document';
+import { type HolePattern, obstacleWords, plainNumber } from '../tools';
 import type { Fixing, FixingReason, FixingRefusal, Lack } from './fixing';
-import type { HolePattern } from './ring';
-import { obstacleWords, plainNumber } from './say';
 
 /** A way of fixing by name, as it is offered and as it is asked for. */
 export const FIXING_WORDS: Record<Fixing, { name: string; told: string }> = {

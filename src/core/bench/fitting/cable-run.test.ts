@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { demoProcedure } from '@tests/support/demo';
 import { deviceOf, workThrough } from '@tests/support/work-run';
-import { basesOf, basisOf, foldRun, isBalanced, judgeFor, viewRun } from '../bay';
-import { makePlan, runPlanOf } from '../telling';
+import { basesOf, basisOf, foldRun, isBalanced, judgeFor, viewRun } from '../../bay';
+import { makePlan, runPlanOf } from '../../telling';
 import { cableKit, cableProblem, type CableRun, cableText, parseCable, withCable } from './cable-run';
 import { withoutFitSteps } from './fit-steps';
 

@@ -1,4 +1,4 @@
-import { BASE_CATALOGUE, type Catalogue, fastenerKindOf } from '../trade';
+import { BASE_CATALOGUE, type Catalogue, fastenerKindOf } from '../../trade';
 import {
   countOf,
   type Fastener,
@@ -7,10 +7,18 @@ import {
   parseReference,
   type ProcedureDocument,
   type Work,
-} from '../document';
+} from '../../document';
+import {
+  FIT_RULES,
+  type Fitment,
+  fitmentOf,
+  type FitRules,
+  type HolePattern,
+  type Obstacle,
+  screwsMeet,
+  type Speaker,
+} from '../tools';
 import { isFitStep } from './fit-step-ids';
-import { FIT_RULES, type Fitment, fitmentOf, type FitRules, type Obstacle, screwsMeet, type Speaker } from './fitment';
-import type { HolePattern } from './ring';
 
 /** How a new part is held in an old one's place: the factory's screws, a ring on its holes, clip nuts or rivet nuts in its holes, holes drilled anew. */
 export const FIXINGS = ['screws', 'ring', 'clips', 'nuts', 'holes'] as const;

@@ -1,6 +1,5 @@
-import type { Pair, Schools } from '../document';
-import { BLADES_MM } from './polarity';
-import { plainNumber } from './say';
+import type { Pair, Schools } from '../../document';
+import { BLADES_MM, plainNumber } from '../tools';
 
 /** How wires are joined. */
 export type Joint = Schools['joints'];

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { demoNames, demoProcedure } from '@tests/support/demo';
-import { indexItems, type ProcedureDocument } from '../document';
-import { DEFAULT_COSTS, moveMs, toolChangeMs } from '../planning';
-import { craftRank } from '../planning/graph/craft';
-import { makePlan, type PlannedAction } from '../telling';
+import { indexItems, type ProcedureDocument } from '../../document';
+import { DEFAULT_COSTS, moveMs, toolChangeMs } from '../../planning';
+import { craftRank } from '../../planning/graph/craft';
+import { makePlan, type PlannedAction } from '../../telling';
 import { newPartId } from './fit-step-ids';
 import { withNewSpeaker } from './fit-steps';
 import { fixingsOf, type SpeakerFacts } from './fixing';

@@ -1,4 +1,4 @@
-import type { Work } from '../document';
+import type { Work } from '../../document';
 
 const PREFIX = 'new-';
 /** How the kit of a cable's steps ends: "power-cable-run". */

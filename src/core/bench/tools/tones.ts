@@ -1,4 +1,4 @@
-import { seeded } from '../seeded';
+import { seeded } from '../../seeded';
 
 /** Samples of a tone, −1…1, at a rate per second. */
 export interface Tone {

@@ -3,12 +3,11 @@ import { demoProcedure } from '@tests/support/demo';
 import { planOf } from '@tests/support/plan';
 import { runPlanFor } from '@tests/support/run';
 import { deviceOf, workThrough } from '@tests/support/work-run';
-import { basesOf, basisOf, foldRun, isBalanced, judgeFor, viewRun, type RunFact } from '../bay';
-import { runPlanOf, makePlan } from '../telling';
-import { betterFit, fitmentOf, type Place, type Speaker } from './fitment';
+import { basesOf, basisOf, foldRun, isBalanced, judgeFor, viewRun, type RunFact } from '../../bay';
+import { runPlanOf, makePlan } from '../../telling';
+import { betterFit, fitmentOf, type Place, sayFitment, type Speaker } from '../tools';
 import { newPartId } from './fit-step-ids';
 import { withNewSpeaker, withoutFitSteps } from './fit-steps';
-import { sayFitment } from './say';
 
 const KITE = demoProcedure('kite-rear-door');
 const SPEAKER: Speaker = {

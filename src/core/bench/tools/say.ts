@@ -1,4 +1,4 @@
-import { capital } from '../trade';
+import { capital } from '../../trade';
 import type { DepthInput, DepthResult } from './depth';
 import type { Drill } from './drill';
 import type { Fitment, Obstacle } from './fitment';

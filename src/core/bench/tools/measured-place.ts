@@ -1,4 +1,4 @@
-import type { Mount } from '../document';
+import type { Mount } from '../../document';
 import { parseMm } from './typed-size';
 
 /** The tools whose fields say how a speaker's place measures, by the name they are kept under. */

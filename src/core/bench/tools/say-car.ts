@@ -1,4 +1,4 @@
-import { capital } from '../trade';
+import { capital } from '../../trade';
 import type { Drill } from './drill';
 import { BEHIND, type BehindAnswers, ceilingRoom, type Datum, type HoleRoom, mayCut, type StackHole } from './marking';
 import type { OvalFailure, OvalResult } from './oval';

@@ -1,4 +1,4 @@
-import { listed } from '../trade';
+import { listed } from '../../trade';
 import type { CapacitorResult } from './capacitor';
 import type { FactoryDriver, FactoryVerdict } from './level';
 import type { Pad, SoldPad, SoldResistor } from './load';
