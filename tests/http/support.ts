@@ -43,6 +43,7 @@ export function raw(
   options: RequestOptions & { path: string },
   pieces: Iterable<Buffer> = [],
   baseURL = process.env.PEZZO_URL!,
+  tries = 3,
 ): Promise<RawAnswer> {
   const { hostname, port } = new URL(baseURL);
   return new Promise((resolve, reject) => {
@@ -60,8 +61,12 @@ export function raw(
       response.on('end', done);
       response.on('error', done);
     });
-    sending.on('error', (error) => {
-      if (!answered) reject(error);
+    sending.on('error', (error: NodeJS.ErrnoException) => {
+      if (answered) return;
+      // Who refuses a body unread hangs up while it is still being sent: now and then the refusal is lost with the line.
+      const isHungUp = error.code === 'EPIPE' || error.code === 'ECONNRESET';
+      if (isHungUp && tries > 1 && Array.isArray(pieces)) resolve(raw(options, pieces, baseURL, tries - 1));
+      else reject(error);
     });
     const write = async () => {
       for (const piece of pieces) {
