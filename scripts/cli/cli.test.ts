@@ -78,7 +78,7 @@ describe('pezzo plan', () => {
     const asked = JSON.parse(run('plan', REAR, '--new', 'woofer', '--option', 'windows=power', '--json').stdout);
     expect(asked.questions).toEqual([
       {
-        of: 'kite-rear-door/woofer',
+        of: 'woofer',
         choices: expect.arrayContaining([{ way: 'screws', because: expect.stringContaining('come back') }]),
         lacks: expect.stringContaining('sizes'),
       },
@@ -92,7 +92,7 @@ describe('pezzo plan', () => {
         .stdout,
     );
     expect(planned.questions).toBeUndefined();
-    expect(planned.newParts).toMatchObject([{ of: 'kite-rear-door/woofer', name: 'Half known', fixing: 'nuts' }]);
+    expect(planned.newParts).toMatchObject([{ of: 'woofer', name: 'Half known', fixing: 'nuts' }]);
     expect(planned.newParts[0].lacks).toContain('mounting depth');
     expect(keys(planned)).toEqual(
       expect.arrayContaining([

@@ -159,8 +159,10 @@ const actionOutput = (action: PlannedAction) => ({
 function planOutput(plan: Plan, { documents, placed, questions }: PlacedParts, remarks: Remark[]) {
   const short = (item: string) => (documents.length === 1 ? item.slice(item.indexOf('/') + 1) : item);
   return {
-    ...(questions.length ? { questions } : {}),
-    ...(placed.length ? { newParts: placed.map(({ choices: _choices, ...part }) => part) } : {}),
+    ...(questions.length ? { questions: questions.map((one) => ({ ...one, of: short(one.of) })) } : {}),
+    ...(placed.length
+      ? { newParts: placed.map(({ choices: _choices, ...part }) => ({ ...part, of: short(part.of) })) }
+      : {}),
     steps: {
       removal: plan.steps.removal.map(stepOutput),
       fit: plan.steps.fit.map(stepOutput),
