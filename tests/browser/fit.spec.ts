@@ -149,7 +149,7 @@ test('works out depth and ring, prints a template, plans the steps for a new spe
   expect(report.runs[0].tests.map(({ check }) => check)).toContain('New door speaker works');
 });
 
-test('puts a new speaker where the old one was riveted, on a ring in the rivetsâ€™ holes, down to the balanced ledger', async ({
+test('puts a new speaker where the old one was riveted, in holes drilled anew, down to the balanced ledger and a report that says it is for good', async ({
   page,
 }) => {
   test.setTimeout(150_000);
@@ -166,11 +166,23 @@ test('puts a new speaker where the old one was riveted, on a ring in the rivetsâ
     .getByRole('button', { name: /^Saltmarsh/ })
     .first()
     .click();
-  await page.getByRole('region', { name: 'How it is fixed' }).getByRole('button', { name: /^Ring/ }).click();
+  await page
+    .getByRole('region', { name: 'How it is fixed' })
+    .getByRole('button', { name: /^New holes/ })
+    .click();
   await page.getByRole('button', { name: 'Take it to the bay' }).click();
   await page.getByRole('button', { name: 'Start there' }).click();
   await begin(page);
   await workThrough(page, /Saltmarsh/);
+  const report = (await (await page.request.get(`/api/jobs/${job}/report.json`)).json()) as {
+    runs: { changed: { words: string; forGood: boolean }[] }[];
+  };
+  expect(report.runs[0].changed).toEqual(
+    expect.arrayContaining([
+      { words: expect.stringMatching(/^Drilled: \d screw holes/), forGood: true },
+      { words: expect.not.stringContaining('came back as'), forGood: false },
+    ]),
+  );
 });
 
 test('cuts first speaker openings into a Tarn: marked out and looked behind at the bench, fitted by its own steps, cleared up before the card closes', async ({

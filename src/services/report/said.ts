@@ -7,6 +7,8 @@ import {
   readGateKey,
   readRound,
   readStepKey,
+  replacedParts,
+  staysOut,
   stepKey,
 } from '../../core/planning';
 import { itemWords, readItemKey } from '../../core/document';
@@ -219,6 +221,10 @@ const CHANGES: Record<string, string> = {
 /** What was drilled, cut or spliced, and what came out destroyed, each with whether the car can go back to what it was. */
 function changedWords(graph: ActionGraph, state: RunState): NonNullable<RunReport['changed']> {
   const done = new Set([...state.done.keys(), ...state.past.flatMap((one) => [...one.done.keys()])]);
+  const replaced = replacedParts(
+    graph,
+    [...done].flatMap((key) => graph.idOf.get(key) ?? []),
+  );
   const said = [...done].flatMap((key) => {
     const ref = readStepKey(key);
     const index = graph.indexes.get(ref?.procedure ?? '');
@@ -235,8 +241,10 @@ function changedWords(graph: ActionGraph, state: RunState): NonNullable<RunRepor
       ];
     const fastener = ref.type === 'release' ? index.fasteners.get(ref.item) : undefined;
     if (!fastener || !fastenerKindOf(graph.catalogue, fastener).destructive) return [];
-    const as = fastener.refit?.as ? `, came back as ${fastener.refit.as}` : '';
-    return [{ words: `Drilled or cut out: ${thing}${as}`, forGood: fastener.refit?.reversible === false }];
+    // What stays out with the part that it held came back as nothing.
+    const isBack = !staysOut(graph, replaced, { procedure: ref.procedure!, item: ref.item });
+    const as = isBack && fastener.refit?.as ? `, came back as ${fastener.refit.as}` : '';
+    return [{ words: `Drilled or cut out: ${thing}${as}`, forGood: isBack && fastener.refit?.reversible === false }];
   });
   return [...new Map(said.map((one) => [one.words, one])).values()];
 }
