@@ -18,6 +18,7 @@ describe('a component set over zones', () => {
   it('is planned as one: its places, its lead from zone to zone while both are open, tried before anything closes', () => {
     const { documents, goals, problems } = placeNewParts([DOOR, KICK], all, { sets: [SET] });
     expect(problems).toEqual([]);
+    expect(goals).toEqual(['fit set-1']);
     const made = makePlan({ documents, goals, options: {}, sets: [SET] });
     if (!made.ok) throw new Error(made.problems[0].message);
     const fit = made.plan.steps.fit.flatMap(({ actions }) => actions);
@@ -25,6 +26,11 @@ describe('a component set over zones', () => {
       `work:${KICK.id}/new-crossover-lead-kite-front-door-tweeter`,
       `work:${KICK.id}/new-crossover-lead-kite-front-door-woofer`,
     ]);
+    for (const kit of ['new-woofer', 'new-tweeter', 'new-crossover'])
+      expect(
+        fit.some((key) => key.includes(`/${kit}-bag`)),
+        kit,
+      ).toBe(true);
     const keys = made.plan.refit.map(({ key }) => key);
     const first = keys.indexOf('gate:test:set/set-1');
     expect(first).toBeGreaterThan(0);

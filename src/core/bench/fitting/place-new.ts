@@ -110,7 +110,7 @@ export function placeNewParts(
     else homes.set(itemKey({ procedure: home.id, item: wish.of }), { home, wish });
   }
   for (const { home, wish } of homes.values()) placeOne(placed, home, wish, schools, catalogue);
-  for (const set of sets) joinSet(placed, documents, set, new Set(homes.keys()));
+  sets.forEach((set, at) => joinSet(placed, documents, set, `set-${at + 1}`, new Set(homes.keys())));
   return placed;
 }
 
@@ -166,11 +166,12 @@ function placeOne(
 /** Kinds of part that only play as a set. */
 const IN_A_SET = new Set(['speaker', 'tweeter', 'crossover']);
 
-/** A component set over zones: each of its places gets its part, and the crossover's lead goes to the speakers of other zones. */
+/** A component set over zones is one goal: each of its places gets its part, and the crossover's lead goes to the speakers of other zones. */
 function joinSet(
   placed: PlacedParts,
   documents: readonly ProcedureDocument[],
   text: string,
+  id: string,
   wished: ReadonlySet<string>,
 ): void {
   const members = text.split(',').flatMap((one) => {
@@ -191,14 +192,30 @@ function joinSet(
     return;
   }
   const crossover = own.find(({ part }) => part.kind === 'crossover');
-  if (!crossover) return;
   for (const { home, part } of own)
-    if (home.id !== crossover.home.id) {
+    if (crossover && home.id !== crossover.home.id) {
       const lead = crossoverLead(crossover.part.id, home, part.id);
       placed.documents = placed.documents.map((one) =>
         one.id === crossover.home.id ? { ...one, work: [...(one.work ?? []), lead] } : one,
       );
     }
+  if (own.length > 1) asOneGoal(placed, id, own);
+}
+
+/** The kits of a set's places are one goal. */
+function asOneGoal(
+  placed: PlacedParts,
+  set: string,
+  own: readonly { home: ProcedureDocument; part: { id: string } }[],
+): void {
+  const goals = new Set(own.map(({ home, part }) => `fit ${home.id}/${newPartId(part.id)}`));
+  placed.goals = [...placed.goals.filter((goal) => !goals.has(goal)), `fit ${set}`];
+  placed.documents = placed.documents.map((document) => {
+    const kits = new Set(own.filter(({ home }) => home.id === document.id).map(({ part }) => newPartId(part.id)));
+    return kits.size === 0
+      ? document
+      : { ...document, work: document.work?.map((one) => (kits.has(one.for ?? '') ? { ...one, set } : one)) };
+  });
 }
 
 /** The lead from a crossover to a speaker in another zone, while both are open. Its time is that of a loom through a boot. */

@@ -147,6 +147,8 @@ export interface Work extends ItemBase {
   while?: 'open';
   /** The part whose place the new one takes: once this is done it does not come back, nor what held or joined only it. */
   replaces?: string;
+  /** The set that its kit belongs to, over zones: all kits of one set are one goal. Made with the steps for new parts. */
+  set?: string;
   /** What the new one takes over of the old one's. Made with the steps for a new part, never recorded. */
   takesOver?: TakenOver;
   /** A part of the same document: this is done once that is seated and screwed home, before anything closes over it. Made with the steps for a new part. */

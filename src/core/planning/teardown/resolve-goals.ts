@@ -61,12 +61,14 @@ function resolveOne(graph: ActionGraph, goal: Goal, into: ResolvedGoals): GoalPr
   return null;
 }
 
-/** All work of a kit, in every procedure at hand that has some. */
+/** All work of a kit, or of a set of kits, in every procedure at hand that has some. */
 function resolveKit(graph: ActionGraph, goal: Goal, into: ResolvedGoals): GoalProblem | null {
   const works = [...graph.indexes]
     .filter(([id]) => goal.procedure === null || goal.procedure === id)
     .flatMap(([procedure, index]) =>
-      [...index.works.values()].filter((work) => work.for === goal.item).map(({ id }) => ({ procedure, item: id })),
+      [...index.works.values()]
+        .filter((work) => [work.for, work.set].includes(goal.item))
+        .map(({ id }) => ({ procedure, item: id })),
     );
   const nodes = works.flatMap((work) => nodeIdOf(graph, { type: 'work', ...work }) ?? []);
   for (const node of nodes) into.nodes.set(node, goal.text);
