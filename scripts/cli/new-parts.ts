@@ -2,10 +2,8 @@ import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { InvalidArgumentError } from 'commander';
 import { readSpeakerFacts } from '../../src/contracts/schemas';
-import { type Fixing, FIXINGS, type NewPartWish, type SpeakerFacts } from '../../src/core/bench';
+import { FIXINGS, isFixing, type NewPartWish, type SpeakerFacts } from '../../src/core/bench';
 import { PezzoError } from '../../src/core/errors';
-
-const isFixing = (text: string): text is Fixing => (FIXINGS as readonly string[]).includes(text);
 
 /** Collects `PLACE[=way][,speaker=FILE]`: where a new part goes, how it is fixed, and what it is. */
 export function collectNewPart(text: string, before: NewPartWish[] | undefined): NewPartWish[] {

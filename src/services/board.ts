@@ -166,7 +166,6 @@ const finishedStanding = ({ id, title }: RunHead, plan: RunPlan): RunStanding =>
   of: 0,
   holder: null,
   likelySeconds: 0,
-  secondHandsSeconds: 0,
   waitSeconds: 0,
   safeSeconds: 0,
   waits: [],
@@ -202,7 +201,6 @@ function standingOf({ id, title }: RunHead, plan: RunPlan, events: RunEvent[]): 
     tools: plan.tools.map(({ tool }) => tool),
     hasSrs: plan.cautions.some(({ code }) => code === 'srs'),
     takesTwo: (plan.secondHandsSeconds ?? 0) > 0,
-    secondHandsSeconds: plan.secondHandsSeconds ?? 0,
     waitSeconds: state.finished ? 0 : (plan.waitSeconds ?? 0),
   };
 }

@@ -34,6 +34,7 @@ import {
   spacerFor,
   type Speaker,
   type SpeakerFacts,
+  USUAL_SQUARENESS,
   type Vector,
   wireFor,
   type WireRun,
@@ -142,7 +143,7 @@ export const speakerFactsSchema = Joi.object<SpeakerFacts>({
 const oval = Joi.object<OvalInput>({
   length: hole.required(),
   width: hole.required(),
-  squareness: Joi.number().min(1).max(10).default(2.5),
+  squareness: Joi.number().min(1).max(10).default(USUAL_SQUARENESS),
   measured: Joi.array().items(point).min(3).max(200),
   screwsAlong: mm().required(),
   screwsAcross: mm().required(),

@@ -69,9 +69,8 @@ export interface RunStanding {
   /** Tool codes that it lays out, and whether airbag plugs come off. */
   tools: string[];
   hasSrs: boolean;
-  /** Something of it is not done alone, and for how long, seconds. */
+  /** Something of it is not done alone. */
   takesTwo: boolean;
-  secondHandsSeconds: number;
   /** Waiting for something to dry besides, seconds. */
   waitSeconds: number;
 }

@@ -1,8 +1,8 @@
 import { type OptionValues, presenceOf, type ProcedureDocument, type Work } from '../../document';
 import { doorWords, zoneName } from '../../trade';
-import { FUSE_WITHIN_MM, gaugeName, plainNumber, type PowerWire, powerWireFor, wireRunFor } from '../tools';
+import { FUSE_WITHIN_MM, gaugeName, plainNumber, type PowerWire, type WireRunResult, wireRunFor } from '../tools';
 import { CABLE_KIT_END } from './fit-step-ids';
-import { type Joint, JOINTS, JOINTS_OF_A_PAIR } from './joints';
+import { isJoint, type Joint, JOINTS, JOINTS_OF_A_PAIR } from './joints';
 
 /** What a cable carries. */
 export const CABLE_KINDS = ['power', 'signal', 'speaker'] as const;
@@ -39,16 +39,14 @@ export const cableKit = ({ kind }: Pick<CableRun, 'kind'>) => `${kind}${CABLE_KI
 export const cableText = ({ kind, amps, joint, legs }: CableRun): string =>
   `run:${kind}:${amps ?? '-'}:${joint}:${legs.map(({ procedure, open, boot, mm }) => `${procedure}/${open ?? '-'}${boot ? '+boot' : ''}*${mm}`).join(',')}`;
 
-const isOneOf = <T extends string>(all: readonly T[], text: string): text is T =>
-  (all as readonly string[]).includes(text);
+const isCableKind = (text: string): text is CableKind => (CABLE_KINDS as readonly string[]).includes(text);
 
 /** Reads it back; null where it is none. */
 export function parseCable(text: string): CableRun | null {
   const match = /^run:([a-z]+):(-|\d{1,3}(?:\.\d)?):([a-z]+):(.+)$/.exec(text);
   if (!match) return null;
   const [, kind, amps, joint, way] = match;
-  if (!isOneOf(CABLE_KINDS, kind) || !Object.hasOwn(JOINTS, joint) || (kind === 'power') === (amps === '-'))
-    return null;
+  if (!isCableKind(kind) || !isJoint(joint) || (kind === 'power') === (amps === '-')) return null;
   const legs = way.split(',').map((leg): CableLeg | null => {
     const read = /^([^/*,]+)\/([^+*/,]+)(\+boot)?\*(\d{1,5})$/.exec(leg);
     return (
@@ -61,7 +59,7 @@ export function parseCable(text: string): CableRun | null {
     );
   });
   if (!legs.every((leg) => leg !== null)) return null;
-  return { kind, amps: amps === '-' ? null : Number(amps), joint: joint as Joint, legs };
+  return { kind, amps: amps === '-' ? null : Number(amps), joint, legs };
 }
 
 /** Why a cable cannot be planned as it was asked for, a sentence; null where it can. */
@@ -77,7 +75,7 @@ export function cableProblem(
     if (!isThere || (open !== null && presenceOf(document, options).of.get(open) === 'absent'))
       return `The ${doorWords(document)} has no “${open}” to take out of the cable’s way.`;
   }
-  if (run.amps !== null && !powerOf(run))
+  if (run.amps !== null && !workedOut(run).power)
     return `Nothing that is sold carries ${plainNumber(run.amps)} A that far: a battery or amplifier nearer, or less current.`;
   return null;
 }
@@ -86,12 +84,20 @@ export function cableProblem(
 const SLACK = 0.1;
 const LOOP_MM = 200;
 const DROP_VOLTS = 0.5;
+/** What a run of sound is reckoned with; its length and marks do not depend on it. */
+const SOUND = { ohms: 4, lossDb: 1 };
 /** Laying a cable through a zone without a boot, seconds (common practice, no source). */
 const PLAIN_LEG_SECONDS = 480;
 
-const metresOf = ({ legs }: CableRun) => (legs.reduce((sum, { mm }) => sum + mm * (1 + SLACK), 0) + LOOP_MM) / 1000;
-const powerOf = (run: CableRun) =>
-  run.amps === null ? null : powerWireFor({ amps: run.amps, metres: metresOf(run), dropVolts: DROP_VOLTS });
+/** What the bench says of the run: how much is cut, where its boots sit, and for power its wire and fuse. */
+const workedOut = ({ legs, amps }: CableRun): WireRunResult =>
+  wireRunFor({
+    legs: legs.map(({ procedure, boot, mm }) => ({ name: procedure, boot, mm })),
+    slack: SLACK,
+    loop: LOOP_MM,
+    ...SOUND,
+    ...(amps === null ? {} : { power: { amps, dropVolts: DROP_VOLTS } }),
+  });
 
 /**
  * Documents with one cable's way through them as work, one leg after the other, its boots, its joints, and for power its fuse, which goes in last. All of it is one goal: `fit <cableKit(run)>`. A
@@ -105,8 +111,9 @@ export function withCable(documents: readonly ProcedureDocument[], run: CableRun
     made.set(procedure, [...(made.get(procedure) ?? []), { id, ...work, phase: 'fit', for: kit }]);
     return `${procedure}/${id}`;
   };
-  const power = powerOf(run);
-  const joined = addEnds(add, run, addLegs(add, documents, run, power));
+  const found = workedOut(run);
+  const { power } = found;
+  const joined = addEnds(add, run, addLegs(add, documents, run, found));
   if (power) addFuse(add, run, power, joined);
   return documents.map((document) => {
     const own = made.get(document.id);
@@ -124,8 +131,9 @@ export function withCable(documents: readonly ProcedureDocument[], run: CableRun
 type AddTo = (procedure: string, work: Omit<Work, 'id' | 'for' | 'phase'> & { step: string }) => string;
 
 /** The legs, each after the one before; returns the last. */
-function addLegs(add: AddTo, documents: readonly ProcedureDocument[], run: CableRun, power: PowerWire | null): string {
+function addLegs(add: AddTo, documents: readonly ProcedureDocument[], run: CableRun, found: WireRunResult): string {
   const name = CABLE_WORDS[run.kind];
+  const { power } = found;
   const sold = power ? `${gaugeName(power.awg)} (${plainNumber(power.mm2)} mm²) ${name}` : name;
   return run.legs.reduce((before, { procedure, open, boot }, at) => {
     const zone = zoneName(documents.find(({ id }) => id === procedure)!.zone);
@@ -134,7 +142,7 @@ function addLegs(add: AddTo, documents: readonly ProcedureDocument[], run: Cable
       kind: 'route-cable',
       name: `${name} through the ${zone}${boot ? ' and its boot' : ''}`,
       needs: [...(open === null ? [] : [`${open}:off`]), ...(before ? [before] : [])],
-      note: `${at === 0 ? `${cutWords(run)} ` : ''}Along the factory loom, clear of glass, pedals and seat rails${boot ? '; enter low, with a drip loop' : ''}.`,
+      note: `${at === 0 ? `${cutWords(found)} ` : ''}Along the factory loom, clear of glass, pedals and seat rails${boot ? '; enter low, with a drip loop' : ''}.`,
       ...(at === 0 ? { material: [sold] } : {}),
       ...(boot ? {} : { seconds: PLAIN_LEG_SECONDS }),
     });
@@ -142,9 +150,7 @@ function addLegs(add: AddTo, documents: readonly ProcedureDocument[], run: Cable
 }
 
 /** How much is cut, and where tape marks the boots. */
-function cutWords({ legs }: CableRun): string {
-  const named = legs.map(({ procedure, boot, mm }) => ({ name: procedure, boot, mm }));
-  const { cutMm, marks } = wireRunFor({ legs: named, slack: SLACK, loop: LOOP_MM, ohms: 4, lossDb: 1 });
+function cutWords({ cutMm, marks }: WireRunResult): string {
   const tape = marks.map(({ mm }) => `${plainNumber(mm / 10, 0)} cm`);
   return `Cut ${plainNumber(cutMm / 1000, 2)} m${tape.length ? `, tape at ${tape.join(' and ')} for the boots` : ''}.`;
 }

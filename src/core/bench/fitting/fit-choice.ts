@@ -1,5 +1,5 @@
-import { FIXINGS, type Fixing } from './fixing';
-import { JOINTS, type Joint } from './joints';
+import { type Fixing, isFixing } from './fixing';
+import { isJoint, type Joint } from './joints';
 
 /** What goes in where, and how: as it is asked of a plan. */
 export interface FitChoice {
@@ -20,19 +20,17 @@ export interface FitChoice {
 export const fitText = ({ procedure, of, speaker, joint, fixing, crossover, frame }: FitChoice): string =>
   `${procedure}/${of}:${joint}${fixing ? `=${fixing}` : ''}${crossover ? '+crossover' : ''}${frame ? '+frame' : ''}:${speaker}`;
 
-const isFixing = (text: string): text is Fixing => (FIXINGS as readonly string[]).includes(text);
-
 /** Reads it back; null where it is none. */
 export function parseFit(text: string): FitChoice | null {
   const match = /^([^/:]+)\/([^/:]+):([a-z]+)(?:=([a-z]+))?(\+crossover)?(\+frame)?:(.{1,80})$/.exec(text);
-  if (!match || !Object.hasOwn(JOINTS, match[3])) return null;
+  if (!match) return null;
   const [, procedure, of, joint, way, box, kept, speaker] = match;
-  if (way !== undefined && !isFixing(way)) return null;
+  if (!isJoint(joint) || (way !== undefined && !isFixing(way))) return null;
   return {
     procedure,
     of,
     speaker,
-    joint: joint as Joint,
+    joint,
     fixing: way ?? null,
     crossover: box !== undefined,
     frame: kept !== undefined,

@@ -10,7 +10,7 @@ import {
   type Work,
 } from '../../document';
 import { isFitStep, newPartId } from './fit-step-ids';
-import { heldByOf } from './fixing';
+import { fixingsOf, heldByOf } from './fixing';
 import { JOINTS } from './joints';
 import { GASKET_SECONDS, madeReady, ownScrews } from './make-ready';
 import { crossover, wired } from './make-wires';
@@ -56,22 +56,25 @@ function makingOf(document: ProcedureDocument, chosen: NewSpeaker, made: Work[])
   const plugs = usesPlug ? links.filter((link) => isPlug(chosen.catalogue, link)) : [];
   const kit = newPartId(of);
   const at = centreOf(index.parts.get(of)?.shape);
-  const making: Making = {
+  // The factory frame stays where it is: what is before it must be off, and its plug, not itself.
+  const base = frame
+    ? [...(index.parts.get(of)?.behind ?? []), ...links.map(({ id }) => `${id}:undone`)]
+    : [`${of}:off`];
+  return {
     document,
     chosen,
     old: itemWords(index, of),
     name: `new ${itemWords(index, of)}`,
-    // The factory frame stays where it is: what is before it must be off, and its plug, not itself.
-    base: frame ? [...(index.parts.get(of)?.behind ?? []), ...links.map(({ id }) => `${id}:undone`)] : [`${of}:off`],
+    base,
+    fixings: fixingsOf(document, of, chosen.speaker, chosen.rules, chosen.catalogue),
     plugs,
     add: (step, kind, name, { needs = [], ...more } = {}) => {
       const id = `${kit}-${step}`;
       const point: Pick<Work, 'at'> = at ? { at: [at.map(Math.round) as Point] } : {};
-      made.push({ id, kind, name, needs: [...making.base, ...needs], phase: 'fit', for: kit, ...point, ...more });
+      made.push({ id, kind, name, needs: [...base, ...needs], phase: 'fit', for: kit, ...point, ...more });
       return id;
     },
   };
-  return making;
 }
 
 /** The new one goes into the old one's place: what is under it, its wires, what lies between, then its screws and ties once it is seated. */

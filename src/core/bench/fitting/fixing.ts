@@ -23,6 +23,8 @@ import { isFitStep } from './fit-step-ids';
 /** How a new part is held in an old one's place: the factory's screws, a ring on its holes, clip nuts or rivet nuts in its holes, holes drilled anew. */
 export const FIXINGS = ['screws', 'ring', 'clips', 'nuts', 'holes'] as const;
 export type Fixing = (typeof FIXINGS)[number];
+/** Whether a word names a way of fixing. */
+export const isFixing = (text: string): text is Fixing => (FIXINGS as readonly string[]).includes(text);
 
 /** A speaker as far as it is known; what is left out is unknown, never 0. */
 export type SpeakerFacts = Pick<Speaker, 'kind'> & Partial<Omit<Speaker, 'name'>> & { name: string | null };
@@ -74,6 +76,9 @@ export interface Fixings {
   choices: FixingChoice[];
   refused: Map<Fixing, FixingRefusal>;
   lacks: Lack[];
+  /** How it goes straight on the door, and on a ring; null where something that decides it is not known. */
+  onDoor: Fitment | null;
+  onRing: Fitment | null;
 }
 
 /** What was measured of a place; nothing where nobody did. */
@@ -124,19 +129,22 @@ export function fixingsOf(
   const held = heldByOf(document, of, catalogue);
   const lacks = lacksOf(place, speaker);
   const on = (what: 'ring' | 'door') => (lacks.length ? null : fitmentOf(place, speaker as Speaker, rules, what));
+  const [onDoor, onRing] = [on('door'), on('ring')];
   const found: [Fixing, FixingReason | FixingRefusal][] = [
-    ['screws', byScrews(place, held, speaker, on('door'))],
-    ['ring', byRing(place, held, on('ring'))],
-    ['clips', byNuts(place, held, speaker, on('door'), { why: 'clip-nuts' })],
-    ['nuts', byNuts(place, held, speaker, on('door'), { why: 'rivet-nuts', riveted: held.riveted.length > 0 })],
-    ['holes', refusalBy(on('door')) ?? { why: 'drilled' }],
+    ['screws', byScrews(place, held, speaker, onDoor)],
+    ['ring', byRing(place, held, onRing)],
+    ['clips', byNuts(place, held, speaker, onDoor, { why: 'clip-nuts' })],
+    ['nuts', byNuts(place, held, speaker, onDoor, { why: 'rivet-nuts', riveted: held.riveted.length > 0 })],
+    ['holes', refusalBy(onDoor) ?? { why: 'drilled' }],
   ];
   const choices = found.flatMap(([way, one]): FixingChoice[] => (isRefusal(one) ? [] : [{ way, reason: one }]));
-  const isStraight = on('door')?.verdict === 'as-is' && screwsMeet(place.holes, speaker!) === true;
+  const isStraight = onDoor?.verdict === 'as-is' && screwsMeet(place.holes, speaker!) === true;
   return {
     choices: choices.sort((a, b) => rankOf(a, isStraight) - rankOf(b, isStraight)),
     refused: new Map(found.flatMap(([way, one]) => (isRefusal(one) ? [[way, one] as const] : []))),
     lacks,
+    onDoor,
+    onRing,
   };
 }
 
@@ -158,7 +166,8 @@ const isRefusal = (one: FixingReason | FixingRefusal): one is FixingRefusal => R
 const refusalBy = (fit: Fitment | null): FixingRefusal | null =>
   fit?.verdict === 'never' ? { why: 'does-not-fit', obstacles: fit.obstacles } : null;
 
-const holesIn = (fasteners: Fastener[]) => fasteners.reduce((sum, one) => sum + countOf(one), 0);
+/** How many pieces there are, and so holes. */
+export const holesIn = (fasteners: readonly Fastener[]) => fasteners.reduce((sum, one) => sum + countOf(one), 0);
 
 /** The holes of a place: as measured, else as many as there are screws or rivets in them. */
 function factoryHoles({ holes }: Partial<Mount>, { turned, riveted }: HeldBy): Partial<HolePattern> | undefined {

@@ -13,7 +13,7 @@ export {
 export { type FitChoice, fitText, parseFit } from './fit-choice';
 export { newPartId } from './fit-step-ids';
 export { withNewSpeaker, withoutFitSteps } from './fit-steps';
-export { type Fixing, FIXINGS, fixingsOf, type SpeakerFacts } from './fixing';
+export { type Fixing, FIXINGS, isFixing, fixingsOf, type SpeakerFacts } from './fixing';
 export { type Joint, JOINTS } from './joints';
 export { type FixingQuestion, type NewPartWish, placeNewParts, type PlacedPart, type PlacedParts } from './place-new';
 export { FIXING_WORDS } from './say-fixing';

@@ -46,6 +46,9 @@ export const JOINTS: Record<Joint, JointSchool> = {
   },
 };
 
+/** Whether a word names a school of joints. */
+export const isJoint = (text: string): text is Joint => Object.hasOwn(JOINTS, text);
+
 /** Joints of one speaker: plus and minus. */
 export const JOINTS_OF_A_PAIR = 2;
 

@@ -1,6 +1,6 @@
 import { workSeconds } from '../../trade';
-import { fitmentOf, plainNumber, type Speaker } from '../tools';
-import { fixingsOf, heldByOf, mountOf, type SpeakerFacts } from './fixing';
+import { plainNumber } from '../tools';
+import { heldByOf, holesIn, mountOf, type SpeakerFacts } from './fixing';
 import type { Making } from './making';
 
 /** What is made ready under the new one, by how it is fixed: ids of the work. */
@@ -14,10 +14,9 @@ export function madeReady(making: Making): string[] {
 }
 
 /** Sheets that a measured place calls for under the speaker. */
-function spacers({ document, chosen: { of, speaker, rules }, add }: Making): string[] {
-  if (fixingsOf(document, of, speaker, rules).lacks.length) return [];
-  const { verdict, stack, standing } = fitmentOf(mountOf(document, of), speaker as Speaker, rules, 'door');
-  if (verdict !== 'spacer') return [];
+function spacers({ fixings: { onDoor }, add }: Making): string[] {
+  if (onDoor?.verdict !== 'spacer') return [];
+  const { stack, standing } = onDoor;
   return [
     add('spacer', 'put-on', `${stack.map((one) => plainNumber(one)).join(' + ')} mm spacer`, {
       note: `${standing === 'exact' ? EXACT : ''}Under the speaker; look whether the screws are long enough for it.`,
@@ -31,18 +30,13 @@ const EXACT = 'Works only if every reading is exact: measure again first. ';
 const CUT_RING_SECONDS = 1200;
 
 /** The recorded ring, else one that the bench worked out, else one whose thickness is still to be measured. */
-function ringed(making: Making): string[] {
-  const { document, chosen, add } = making;
-  const { choices, lacks } = fixingsOf(document, chosen.of, chosen.speaker, chosen.rules);
+function ringed({ document, fixings: { choices, onRing: fit }, add }: Making): string[] {
   const reason = choices.find(({ way }) => way === 'ring')?.reason;
   if (reason?.why === 'recorded-ring') {
     const { id } = reason.ring;
     const seals = (document.work ?? []).filter((one) => one.kind === 'seal' && one.needs?.includes(id));
     return [id, ...seals.map((one) => one.id)];
   }
-  const fit = lacks.length
-    ? null
-    : fitmentOf(mountOf(document, chosen.of), chosen.speaker as Speaker, chosen.rules, 'ring');
   const turned = fit?.ring?.turn ? `Speaker holes turned by ${plainNumber(fit.ring.turn)}°. ` : '';
   const sheets = (fit?.stack.length ?? 0) > 1 ? `${fit!.stack.map((one) => plainNumber(one)).join(' + ')} mm. ` : '';
   const how = fit
@@ -67,7 +61,7 @@ const NUT_SECONDS = { clips: 15, nuts: 60 };
 /** Nuts in the factory's holes, for screws of the new speaker's own. */
 function nutted({ document, chosen, add }: Making, fixing: 'clips' | 'nuts'): string {
   const { turned, riveted } = heldByOf(document, chosen.of, chosen.catalogue);
-  const count = chosen.speaker.holes ?? mountOf(document, chosen.of).holes?.count ?? countAll([...turned, ...riveted]);
+  const count = chosen.speaker.holes ?? mountOf(document, chosen.of).holes?.count ?? holesIn([...turned, ...riveted]);
   const seconds = NUT_SECONDS[fixing] * count;
   if (fixing === 'clips')
     return add('nuts', 'put-on', `${count} clip nuts`, {
@@ -84,8 +78,6 @@ function nutted({ document, chosen, add }: Making, fixing: 'clips' | 'nuts'): st
     seconds,
   });
 }
-
-const countAll = (fasteners: { count?: number }[]) => fasteners.reduce((sum, { count = 1 }) => sum + count, 0);
 
 /** Holes that are reckoned with where nobody gave the speaker's figures: for the minutes alone. */
 const USUAL_HOLES = 4;

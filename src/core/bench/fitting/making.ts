@@ -1,7 +1,7 @@
 import type { Catalogue } from '../../trade';
 import type { Link, ProcedureDocument, Work } from '../../document';
 import type { FitRules } from '../tools';
-import type { Fixing, SpeakerFacts } from './fixing';
+import type { Fixing, Fixings, SpeakerFacts } from './fixing';
 import type { Joint } from './joints';
 
 /** What goes in, and how it is put in. */
@@ -32,6 +32,8 @@ export interface Making {
   name: string;
   /** What must be out of the way before any of it. */
   base: string[];
+  /** How it can be fixed, and how it goes in by each. */
+  fixings: Fixings;
   /** Plugs that stay as they are and go onto the new one. */
   plugs: Link[];
   add: Add;

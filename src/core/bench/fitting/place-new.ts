@@ -4,14 +4,16 @@ import {
   itemKey,
   itemWords,
   type OptionValues,
-  parseReference,
   presenceOf,
   type ProcedureDocument,
+  readItemKey,
   schoolsFor,
   type Schools,
   type Work,
 } from '../../document';
 import { type Catalogue, doorWords } from '../../trade';
+import type { TestSet } from '../../planning';
+import { readSets } from '../../telling';
 import { newPartId } from './fit-step-ids';
 import { withNewSpeaker } from './fit-steps';
 import { type Fixing, type Fixings, fixingsOf, type SpeakerFacts } from './fixing';
@@ -110,7 +112,7 @@ export function placeNewParts(
     else homes.set(itemKey({ procedure: home.id, item: wish.of }), { home, wish });
   }
   for (const { home, wish } of homes.values()) placeOne(placed, home, wish, schools, catalogue);
-  sets.forEach((set, at) => joinSet(placed, documents, set, `set-${at + 1}`, new Set(homes.keys())));
+  for (const set of readSets(documents, sets).sets) joinSet(placed, documents, set, new Set(homes.keys()));
   return placed;
 }
 
@@ -170,15 +172,14 @@ const IN_A_SET = new Set(['speaker', 'tweeter', 'crossover']);
 function joinSet(
   placed: PlacedParts,
   documents: readonly ProcedureDocument[],
-  text: string,
-  id: string,
+  { id, members: keys }: TestSet,
   wished: ReadonlySet<string>,
 ): void {
-  const members = text.split(',').flatMap((one) => {
-    const reference = parseReference(one.trim());
-    const home = documents.find(({ id }) => id === (reference?.procedure ?? documents[0]?.id));
-    const part = home?.parts.find(({ id, kind }) => id === reference?.item && IN_A_SET.has(kind));
-    return home && part ? [{ home, part, key: itemKey({ procedure: home.id, item: part.id }) }] : [];
+  const members = keys.flatMap((key) => {
+    const { procedure, item } = readItemKey(key)!;
+    const home = documents.find(({ id }) => id === procedure)!;
+    const part = home.parts.find(({ id, kind }) => id === item && IN_A_SET.has(kind));
+    return part ? [{ home, part, key }] : [];
   });
   const own = members.filter(({ key }) => wished.has(key));
   const [missing] = members.filter(({ key }) => !wished.has(key));

@@ -53,7 +53,7 @@ export {
   TAPPER_SIZES,
 } from './marking';
 export { DEPTH_TOOL, placeMeasured, RING_TOOL } from './measured-place';
-export { holesOn, ovalFor, ovalHoles, type OvalInput, ovalOpening, type OvalResult } from './oval';
+export { holesOn, ovalFor, ovalHoles, type OvalInput, ovalOpening, type OvalResult, USUAL_SQUARENESS } from './oval';
 export {
   BLADES_MM,
   observe,
@@ -89,6 +89,6 @@ export {
   type Tone,
   wavOf,
 } from './tones';
-export { wireRunFor, type WireRun } from './wire-run';
+export { wireRunFor, type WireRun, type WireRunResult } from './wire-run';
 export type { Said } from './standing';
-export { FUSE_WITHIN_MM, type PowerWire, powerWireFor } from './power-wire';
+export { FUSE_WITHIN_MM, type PowerWire } from './power-wire';

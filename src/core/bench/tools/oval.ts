@@ -51,7 +51,7 @@ export function superellipse(length: number, width: number, squareness: number):
 }
 
 /** What most oval speakers' openings are near (common practice, no source): between an ellipse and a rectangle. */
-const USUAL_SQUARENESS = 2.5;
+export const USUAL_SQUARENESS = 2.5;
 /** An oval opening to be cut, around its middle, mm: wide along x, high along y. */
 export const ovalOpening = (wide: number, high: number): Corner2[] => superellipse(wide, high, USUAL_SQUARENESS);
 

@@ -1,6 +1,7 @@
 import { indexItems, itemWords, type ProcedureDocument } from '../../document';
 import { doorWords } from '../../trade';
 import type { GateRef } from '../../planning';
+import { takenOverIn } from './new-part-name';
 import type { RefitStep } from './refit';
 
 /** A gate's title: "Clips of the door card", "Test before the corner trim closes". */
@@ -16,8 +17,7 @@ export function gateWords(
   if (!document) return 'Test before giving back';
   if (gate.of === 'power') return `Test with the power back, ${doorWords(document)}`;
   // What is put in the place of a part is what closes.
-  const into = document.work?.find(({ replaces, takesOver }) => replaces === gate.item && takesOver)?.takesOver;
-  const part = into?.name ?? itemWords(indexItems(document), gate.item);
+  const part = takenOverIn(document, gate.item)?.name ?? itemWords(indexItems(document), gate.item);
   const place = documents.length > 1 ? `, ${doorWords(document)}` : '';
   const titles = {
     clips: `Clips of the ${part}`,

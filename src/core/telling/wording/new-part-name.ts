@@ -1,11 +1,13 @@
-import { countedWords, itemWords, type ItemRef, type TakenOver } from '../../document';
+import { countedWords, itemWords, type ItemRef, type ProcedureDocument, type TakenOver } from '../../document';
 import type { ActionGraph } from '../../planning';
 
-/** What a new part takes over, where one is put in the place of this one. */
-export function takenOver(graph: ActionGraph, { procedure, item }: ItemRef): TakenOver | undefined {
-  const works = [...graph.indexes.get(procedure)!.works.values()];
-  return works.find(({ replaces, takesOver }) => replaces === item && takesOver)?.takesOver;
-}
+/** What a new part takes over, where a document's work puts one in the place of this one. */
+export const takenOverIn = ({ work = [] }: Pick<ProcedureDocument, 'work'>, item: string): TakenOver | undefined =>
+  work.find(({ replaces, takesOver }) => replaces === item && takesOver)?.takesOver;
+
+/** The same of an item of a graph. */
+export const takenOver = (graph: ActionGraph, { procedure, item }: ItemRef): TakenOver | undefined =>
+  takenOverIn(graph.documents.get(procedure)!, item);
 
 /** A part's name on the way back: of what took its place, where something new did. */
 export const nameBack = (graph: ActionGraph, ref: ItemRef): string =>

@@ -191,14 +191,10 @@ const fitWords = (asked: Asked, goal: { procedure: string; item: string }) => {
 /** The cable that a goal is about, as it is said and as it stands in the address; null where it is about none. */
 function cableOf(view: PlanView, { fits }: Asked, { wish, item }: { wish: Wish; item: string }) {
   if (wish !== 'kit') return null;
-  const text = fits.find((one) => {
-    const run = parseCable(one);
-    return run && cableKit(run) === item;
-  });
-  const run = text === undefined ? null : parseCable(text);
-  if (!run || text === undefined) return null;
+  const run = fits.flatMap((text) => parseCable(text) ?? []).find((one) => cableKit(one) === item);
+  if (!run) return null;
   const zones = run.legs.map(({ procedure }) => zoneOf(view, procedure));
-  return { text, words: `${CABLE_WORDS[run.kind]} through the ${listed(zones)}` };
+  return { text: cableText(run), words: `${CABLE_WORDS[run.kind]} through the ${listed(zones)}` };
 }
 
 /** The goals as they are said: "door speaker out". */
