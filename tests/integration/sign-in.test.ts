@@ -51,6 +51,10 @@ afterAll(async () => {
 });
 beforeEach(() => asOwner('delete from sign_in_tries'));
 
+/** Whatever waits goes on waiting, however slow this machine is. */
+const goesOn = () =>
+  asOwner(`update sign_in_tries set wait_until = now() + interval '10 minutes' where wait_until > last_at`);
+
 /** A tablet that a lead lets in now. */
 async function enrolled(name = 'Bay 1'): Promise<Sender & { device: { id: string; name: string } }> {
   const token = await enrolDevice({ person: 'owner', password: PASSWORD, name }, elsewhere());
@@ -63,6 +67,7 @@ describe('the first start', () => {
     expect(await needsSetup()).toBe(true);
     await expect(setUpShop({ ...setup, code: 'ABCD-9999' }, elsewhere())).rejects.toMatchObject({ code: 'wrong-code' });
     await setUpShop({ ...setup, code: 'nope' }, elsewhere()).catch(() => undefined);
+    await goesOn();
     await expect(setUpShop(setup, elsewhere())).rejects.toMatchObject({ kind: 'too-often' });
     delete process.env.PEZZO_SETUP_CODE;
     await expect(setUpShop({ ...setup, code: '' }, HERE)).rejects.toMatchObject({ code: 'wrong-code' });
@@ -190,6 +195,7 @@ describe('wrong tries', () => {
       await wrong(bay).catch(() => undefined);
       if (n < 2) await over();
     }
+    await goesOn();
     const refused = await signIn({ person: 'trainee', pin: '8341' }, bay).catch((error: unknown) => error);
     expect(refused).toMatchObject({ kind: 'too-often', code: 'wait' });
     expect((refused as { retryAfterSeconds: number }).retryAfterSeconds).toBeGreaterThan(2);
@@ -203,11 +209,14 @@ describe('wrong tries', () => {
     await over();
     await signIn({ person: 'trainee', pin: '8341' }, bay);
     expect(await waited(bay)).toBeUndefined();
+    // Many wrong ones before: the next wait is minutes, so that no slow machine sits it out between two of those sent at once.
+    await wrong(bay).catch(() => undefined);
+    await asOwner(`update sign_in_tries set failures = 12, wait_until = last_at`);
     const all = await Promise.allSettled(Array.from({ length: 12 }, () => wrong(bay)));
     const compared = all.filter(
       (one) => one.status === 'rejected' && (one.reason as { code: string }).code === 'wrong-secret',
     ).length;
-    expect(compared).toBeLessThanOrEqual(2);
+    expect(compared).toBe(1);
   });
 
   it('of passwords count by name and sender, and by sender over all names', async () => {
@@ -217,12 +226,11 @@ describe('wrong tries', () => {
       );
     expect(await attempt('owner', '10.0.0.66')).toBe('wrong-secret');
     await attempt('owner', '10.0.0.66');
+    await goesOn();
     expect(await attempt('owner', '10.0.0.66')).toBe('wait');
     expect((await signIn({ person: 'owner', password: PASSWORD }, elsewhere('10.0.0.67'))).token).toBeTruthy();
     for (let n = 0; n < 22; n += 1) await attempt(`somebody-${n}`, '10.0.0.68');
-    await asOwner(
-      `update sign_in_tries set wait_until = now() + interval '10 seconds' where source = 'password:10.0.0.68' and wait_until > now() - interval '5 seconds'`,
-    );
+    await goesOn();
     expect(await attempt('a-new-name', '10.0.0.68')).toBe('wait');
     expect(await attempt('a-new-name', '10.0.0.69')).toBe('wrong-secret');
   });
