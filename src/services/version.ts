@@ -1,2 +1,2 @@
 /** Which version of Pezzo this is, as package.json has it. Raised with each change a shop can feel (CHANGELOG.md). */
-export const VERSION = '0.5.0';
+export const VERSION = '0.5.1';

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import type { Fastener, Link, Part, ProcedureDocument, Work } from '@/core/document';
 
-const KINDS = ['screw', 'push-clip', 'tab', 'push-pin', 'rivet', 'bolt', 'hook'] as const;
+const KINDS = ['screw', 'push-clip', 'tab', 'push-pin', 'rivet', 'bolt', 'hook', 'butyl'] as const;
 const DRIVES = ['T20', 'T25', 'hex 7 mm', 'PH2'];
 const MOTIONS = ['pry-front', 'pull', 'lift', 'hinge-rear', 'slide-up'];
-const PART_KINDS = ['cover', 'panel', 'switch', 'speaker', 'trim'];
+const PART_KINDS = ['cover', 'panel', 'switch', 'speaker', 'trim', 'shield'];
 
 interface Seed {
   behind: number[];
@@ -30,10 +30,10 @@ interface Seed {
 const seed: fc.Arbitrary<Seed> = fc.record({
   behind: fc.array(fc.nat(20), { maxLength: 2 }),
   free: fc.boolean(),
-  kind: fc.nat(4),
+  kind: fc.nat(PART_KINDS.length - 1),
   fasteners: fc.array(
     fc.record({
-      kind: fc.nat(6),
+      kind: fc.nat(KINDS.length - 1),
       drive: fc.nat(3),
       count: fc.integer({ min: 1, max: 9 }),
       behind: fc.option(fc.nat(20)),
@@ -65,7 +65,14 @@ const seed: fc.Arbitrary<Seed> = fc.record({
  * fasteners may still close a loop; callers leave those out with the checker.
  */
 export function procedures(
-  options: { maxParts?: number; srs?: boolean; routes?: boolean; areas?: boolean; id?: string } = {},
+  options: {
+    maxParts?: number;
+    srs?: boolean;
+    routes?: boolean;
+    areas?: boolean;
+    id?: string;
+    side?: 'left' | 'right';
+  } = {},
 ): fc.Arbitrary<ProcedureDocument> {
   return fc
     .tuple(
@@ -78,7 +85,7 @@ export function procedures(
 function build(
   seeds: Seed[],
   rules: [number, number][],
-  options: { srs?: boolean; routes?: boolean; areas?: boolean; id?: string },
+  options: { srs?: boolean; routes?: boolean; areas?: boolean; id?: string; side?: 'left' | 'right' },
 ): ProcedureDocument {
   const parts: Part[] = [];
   const fasteners: Fastener[] = [];
@@ -158,7 +165,7 @@ function build(
     title: 'Made for a test',
     applies: [{ make: 'Velden', model: 'Kite' }],
     zone: 'front-door',
-    side: 'left',
+    side: options.side ?? 'left',
     options: { windows: ['power', 'crank'] },
     map: { width: 1000, height: 600, outline: 'front-door' },
     parts,

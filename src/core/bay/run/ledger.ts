@@ -1,4 +1,4 @@
-import { fastenerKindOf, type FastenerKind } from '../../trade';
+import { comesBackNew, fastenerKindOf, type FastenerKind } from '../../trade';
 import { countOf, countedWords, heldWords, itemKey, type ItemRef } from '../../document';
 import { stepKey, type ActionGraph, replacedParts, staysOut } from '../../planning';
 import { inPlace } from '../../telling';
@@ -118,18 +118,19 @@ function rowFor(graph: ActionGraph, state: RunState, ref: ItemRef): LedgerRow {
   const out = outNow + before.out;
   const pieces = state.pieces.get(item);
   const lost = Math.max(0, pieces?.lost ?? 0);
-  const scrapped = kind.destructive ? out - lost : (pieces?.scrapped ?? 0);
+  const isNew = comesBackNew(kind, fastener);
+  const scrapped = isNew ? out - lost : (pieces?.scrapped ?? 0);
   const sound = Math.max(0, out - scrapped - lost);
   const returned = progressOf(state, kind.release === 'turned' ? 'start' : 'fit', ref);
   const tightened = kind.release !== 'turned' || isDone(state, 'tighten', ref);
   const soundNow = Math.max(0, outNow - (scrapped + lost - before.gone));
   const backNow = returned && tightened ? Math.min(soundNow, returned.full ? soundNow : returned.count) : 0;
-  const back = Math.min(sound, backNow + (kind.destructive ? 0 : Math.max(0, before.out - before.gone)));
+  const back = Math.min(sound, backNow + (isNew ? 0 : Math.max(0, before.out - before.gone)));
   const rounds = before.rounds + (outNow > 0 ? 1 : 0);
-  const needed = kind.destructive ? (fastener.refit?.count === undefined ? out : fastener.refit.count * rounds) : out;
+  const needed = isNew ? (fastener.refit?.count === undefined ? out : fastener.refit.count * rounds) : out;
   const omitted = pieces?.omitted ?? 0;
   const isAllBack = outNow === 0 ? before.out > 0 : !!returned?.full;
-  const renewed = kind.destructive && isAllBack ? Math.max(0, needed - omitted) : (pieces?.renewed ?? 0);
+  const renewed = isNew && isAllBack ? Math.max(0, needed - omitted) : (pieces?.renewed ?? 0);
   return {
     item,
     words: `${countedWords(index, id, graph.catalogue)}, ${heldWords(index, id)}${inPlace(graph, ref.procedure)}`,
@@ -146,7 +147,7 @@ function rowFor(graph: ActionGraph, state: RunState, ref: ItemRef): LedgerRow {
     overCounted: isOverCounted(released, countOf(fastener)),
     soundNow,
     outNow,
-    allNew: kind.destructive,
+    allNew: isNew,
     wasMissing: 0,
     kept: 0,
   };

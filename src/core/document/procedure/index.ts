@@ -31,6 +31,7 @@ export { checkOptions, listOptions } from './options';
 export { type MarkedPhoto, photoIds, photosOf, photosOfItems, scaledPhoto } from './photos';
 export { LONGEST_SECONDS, recordingsOfItems } from './recordings';
 export { type PresenceMap, presenceOf } from './presence';
+export { motionsOf, usualWay } from './motions';
 export { isInSight, type Need, ownCovers, reachOf } from './reach';
 export { isInside, regionShare, regionShares } from './regions';
 export { DEFAULT_SCHOOLS, SCHOOL_QUESTIONS, type SchoolChoice, type Schools, schoolsFor } from './schools';

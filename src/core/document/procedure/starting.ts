@@ -2,8 +2,8 @@ import { BASE_CATALOGUE, type Catalogue, findFastenerKind, PART_KINDS, type Part
 import { freeId } from './edit';
 import type { Fastener, Link, Part, Point, ProcedureDocument } from './types';
 
-/** How a part of a kind that nobody knows comes off, until it is recorded, and the box it starts with, mm. */
-const UNKNOWN: Pick<PartKind, 'motions' | 'startBoxMm'> = { motions: ['pry-front', 'pull'], startBoxMm: [120, 60] };
+/** The box that a part of a kind nobody knows starts with, mm. */
+const UNKNOWN: Pick<PartKind, 'startBoxMm'> = { startBoxMm: [120, 60] };
 
 const box = ([x, y]: Point, width: number, height: number): Point[] => {
   const [left, low] = [Math.round(x - width / 2), Math.round(y - height / 2)];
@@ -29,7 +29,7 @@ export function startingShape({ map: { width, height } }: ProcedureDocument, kin
     : box(at, ...startBoxMm);
 }
 
-/** A new part with the motions of its kind. Without a name it gets its kind's, counted where there are several; without a place it has no shape yet. */
+/** A new part; how it comes off is not known before somebody says so. Without a name it gets its kind's, counted where there are several; without a place it has no shape yet. */
 export function newPart(document: ProcedureDocument, kind: string, at: Point | null, name?: string): Part {
   const id = freeId(document, (name && slugOf(name)) || kind, '-');
   return {
@@ -38,7 +38,6 @@ export function newPart(document: ProcedureDocument, kind: string, at: Point | n
     name:
       name ?? `${kind[0].toUpperCase()}${kind.slice(1)}${id === kind ? '' : id.slice(kind.length).replace('-', ' ')}`,
     ...(at ? { shape: startingShape(document, kind, at) } : {}),
-    motions: [...(PART_KINDS.get(kind) ?? UNKNOWN).motions],
   };
 }
 

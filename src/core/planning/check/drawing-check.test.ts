@@ -2,6 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { demoProcedure } from '@tests/support/demo';
 import { made } from '@tests/support/made';
 import { applyEdit, type Fastener, type Part, type ProcedureDocument } from '../../document';
+import { PART_KINDS } from '../../trade';
+import { buildGraph, reachable } from '../graph';
 import { checkProcedure, type Remark } from './';
 
 const box = (left: number, low: number, right: number, high: number): Part['shape'] => [
@@ -86,5 +88,55 @@ describe('a question of the drawing', () => {
   it('speaks of names, never of ids', () => {
     for (const { message, code } of checkProcedure(demoProcedure('kite-rear-door')).remarks)
       if (!code.includes('reference') && !code.includes('option')) expect(message).not.toMatch(/\b[a-z]\d\b/);
+  });
+});
+
+describe('trim on a panel that nothing waits for', () => {
+  const IN_SIGHT = [...PART_KINDS.values()].filter(({ inSight, code }) => inSight && code !== 'panel');
+  const withTrim = (kind: string, shape: Part['shape']): ProcedureDocument => ({
+    ...DOOR,
+    parts: [...DOOR.parts, { id: 'trim', name: 'Small trim', kind, motions: ['pull'], ...(shape ? { shape } : {}) }],
+    fasteners: [...DOOR.fasteners, { id: 'hold', holds: 'trim', kind: 'tab', count: 1 }],
+  });
+
+  it.each(IN_SIGHT.map(({ code }) => code))('is asked about where it is a %s, drawn there or not drawn yet', (kind) => {
+    for (const shape of [box(700, 300, 740, 340), undefined]) {
+      const document = withTrim(kind, shape);
+      const [question, ...more] = asked(document, 'trim-on-panel');
+      expect(question.items).toEqual(['trim', 'card']);
+      expect(more).toEqual([]);
+      for (const n of question.answers!.keys())
+        expect(asked(answer(document, question, n), 'trim-on-panel')).toEqual([]);
+    }
+  });
+
+  it('comes off first where it is in the way, stays where it is carried, and is left alone else', () => {
+    const document = withTrim('crank', undefined);
+    const [question] = asked(document, 'trim-on-panel');
+    const keys = (n: number): string[] => {
+      const graph = buildGraph([answer(document, question, n)], { options: {} });
+      const needs = reachable([graph.idOf.get(`free:${document.id}/card`)!], (id) => graph.nodes[id].needs);
+      return [...needs].map((id) => `${graph.nodes[id].ref.type}:${graph.nodes[id].ref.item}`);
+    };
+    expect(keys(0)).toContain('takeOff:trim');
+    expect(keys(1)).not.toContain('takeOff:trim');
+    expect(keys(2)).not.toContain('takeOff:trim');
+  });
+
+  it('is not asked about what something is said of already', () => {
+    const document = withTrim('crank', undefined);
+    const change = (patch: Partial<Part>, id: string): ProcedureDocument => ({
+      ...document,
+      parts: document.parts.map((part) => (part.id === id ? { ...part, ...patch } : part)),
+    });
+    for (const told of [
+      change({ behind: ['trim'] }, 'card'),
+      change({ behind: ['trim:free'] }, 'speaker'),
+      change({ offToSeat: ['trim'] }, 'card'),
+      change({ looseWith: 'cap' }, 'trim'),
+      { ...document, before: [{ first: 'card', then: 'trim' }] },
+      { ...document, routes: [{ of: 'card', anyOf: [['trim'], ['cap']] }] },
+    ])
+      expect(asked(told, 'trim-on-panel')).toEqual([]);
   });
 });

@@ -1,4 +1,12 @@
-import { findFastenerKind, findPartKind, PART_KINDS, parseDrive, type Catalogue } from '../../trade';
+import {
+  capital,
+  findFastenerKind,
+  findPartKind,
+  PART_KINDS,
+  parseDrive,
+  type Catalogue,
+  usualMotions,
+} from '../../trade';
 import {
   type Fastener,
   heldParts,
@@ -10,7 +18,9 @@ import {
   parseReference,
   type Point,
   type ProcedureDocument,
+  usualWay,
 } from '../../document';
+import { mentionsOf } from './references-check';
 import { asked, type Answer, type Remark } from './remark';
 
 /** Questions asked at once; more would not be read. */
@@ -29,6 +39,7 @@ export function checkDrawing(document: ProcedureDocument, index: ItemIndex, cata
     ...small.flatMap((part) => underPanel(part, large, name)),
     ...document.fasteners.flatMap((fastener) => underCover(document, fastener, small, name)),
     ...overEachOther(small, name),
+    ...trimOnPanels(document, name),
   ].slice(0, MAX_ASKED);
 }
 
@@ -125,6 +136,44 @@ const isTied = (one: Part, other: Part) =>
     (part.behind ?? []).some((text) => [one.id, other.id].includes(parseReference(text)?.item ?? '')),
   );
 
+/** Where a document says what comes before what. */
+const TELLS_ORDER = new Set(['behind', 'needs', 'offToSeat', 'routes', 'before']);
+
+/** Trim in sight that nothing ties to the panel it is most likely on: the panel would be pulled with the crank on its shaft. */
+function trimOnPanels(document: ProcedureDocument, name: (id: string) => string): Remark[] {
+  const panels = document.parts.filter(({ kind }) => kind === 'panel');
+  const told = new Set(
+    mentionsOf(document).flatMap(({ field, text }) =>
+      TELLS_ORDER.has(field) ? (parseReference(text)?.item ?? []) : [],
+    ),
+  );
+  return document.parts.flatMap((part) => {
+    const isSaid = part.behind !== undefined || part.on || part.looseWith || told.has(part.id);
+    if (part.kind === 'panel' || !isInSight(part) || isSaid) return [];
+    const shape = part.shape;
+    const over = panels.filter((panel) => shape && panel.shape && isInside(panel.shape, middle(shape)));
+    const panel = over[0] ?? (panels.length === 1 && (!shape || !panels[0].shape) ? panels[0] : undefined);
+    if (!panel || document.fasteners.some((one) => [part.id, panel.id].every((id) => heldParts(one).includes(id))))
+      return [];
+    return [
+      asked(
+        'trim-on-panel',
+        [part.id, panel.id],
+        `Does the ${name(part.id)} come off before the ${name(panel.id)}?`,
+        'Say whether it is in the way.',
+        [
+          behind(panel, part.id, 'Yes, it is in the way'),
+          {
+            words: `No, it stays in the ${name(panel.id)}`,
+            edit: { type: 'change', id: part.id, patch: { on: panel.id } },
+          },
+          inSight(part, 'Neither: it is left alone'),
+        ],
+      ),
+    ];
+  });
+}
+
 const middle = (shape: readonly Point[]): Point => [
   shape.reduce((sum, [x]) => sum + x, 0) / shape.length,
   shape.reduce((sum, [, y]) => sum + y, 0) / shape.length,
@@ -154,8 +203,51 @@ export function checkUnsaid(document: ProcedureDocument, index: ItemIndex, catal
         })),
       ),
     );
-  return [...drives, ...stuckHooks(document, index, catalogue)].slice(0, MAX_ASKED);
+  return [...unsaidMotions(document, name, catalogue), ...drives, ...stuckHooks(document, index, catalogue)].slice(
+    0,
+    MAX_ASKED,
+  );
 }
+
+/** Parts of which nobody said how they come off. What their kind usually does is no fact; the edge is not even that. */
+function unsaidMotions(document: ProcedureDocument, name: (id: string) => string, catalogue: Catalogue): Remark[] {
+  return document.parts
+    .filter((part) => part.motions === undefined)
+    .map((part) =>
+      asked(
+        'no-motion',
+        [part.id],
+        `Nobody recorded how the ${name(part.id)} comes off. Usually: ${usualWay(catalogue, part)}.`,
+        'Say how it came.',
+        waysOff(part).map(([words, motions]) => ({
+          words,
+          edit: { type: 'change', id: part.id, patch: { motions } },
+        })),
+      ),
+    );
+}
+
+const EDGES = ['front', 'rear', 'top', 'bottom'];
+
+/** The ways that are most likely for a part of its kind, in one tap each. */
+function waysOff({ kind }: Part): [words: string, motions: string[]][] {
+  const [first, ...rest] = usualMotions(kind);
+  const verb = /^(?:pry|pull|hinge|unhook)(?=-)/.exec(first)?.[0];
+  const more: [string, string[]][] = [
+    ['Straight off', ['pull']],
+    ['Lift', ['lift']],
+    ['Slide off', ['slide']],
+  ];
+  if (verb)
+    return [
+      ...EDGES.map((edge): [string, string[]] => [`${capital(verb)} at the ${edge}`, [`${verb}-${edge}`, ...rest]]),
+      ...more.slice(0, 2),
+    ];
+  const usual = PLAIN_WAYS[first] ?? capital(first);
+  return [[usual, [first, ...rest]], ...more.filter(([, [code]]) => code !== first)];
+}
+
+const PLAIN_WAYS: Record<string, string> = { pull: 'Straight off', lift: 'Lift', peel: 'Peel off' };
 
 /** The sizes most likely meant: those recorded already, then the common ones of such a kind. */
 function usualDrives(document: ProcedureDocument, kind: string): string[] {

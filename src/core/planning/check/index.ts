@@ -1,3 +1,3 @@
 export { type CheckResult, checkProcedure, hasErrors } from './check';
 export { checkingEffort } from './effort';
-export type { Remark } from './remark';
+export { isNotRecorded, type Remark } from './remark';

@@ -20,7 +20,7 @@ interface Mention {
 }
 
 /** Every reference the document makes, with who makes it. */
-function mentionsOf(document: ProcedureDocument): Mention[] {
+export function mentionsOf(document: ProcedureDocument): Mention[] {
   const behind = itemsOf(document).flatMap((item) =>
     (item.behind ?? []).map((text): Mention => ({ text, item: item.id, field: 'behind', only: null })),
   );

@@ -40,3 +40,8 @@ export const asked = (code: string, items: string[], message: string, repair: st
   ...warning(code, items, message, repair),
   answers,
 });
+
+const NOT_RECORDED = new Set(['no-motion', 'no-drive']);
+
+/** Whether a remark is about a fact that nobody recorded, which the plan takes from what its kind usually does. */
+export const isNotRecorded = ({ code }: Pick<Remark, 'code'>): boolean => NOT_RECORDED.has(code);

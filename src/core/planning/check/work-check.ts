@@ -1,6 +1,6 @@
 import { findMotion, type Catalogue } from '../../trade';
 import { buildGraph, type ActionGraph, carryOut, loopsAmong } from '../graph';
-import { heldParts, namedWords, BODY, type OptionValues, type ProcedureDocument } from '../../document';
+import { heldParts, motionsOf, namedWords, BODY, type OptionValues, type ProcedureDocument } from '../../document';
 import { error, warning, type Remark } from './remark';
 import { checkWayBack } from './way-back-check';
 
@@ -139,7 +139,7 @@ function checkHeld(graph: ActionGraph, document: ProcedureDocument, catalogue: C
       !held.has(part.id) &&
       !part.on &&
       !part.looseWith &&
-      !(part.motions ?? []).some((code) => findMotion(catalogue, code)?.frees),
+      !motionsOf(part).some((code) => findMotion(catalogue, code)?.frees),
   );
   const fixedIds = new Set(fixed.map((part) => part.id));
   const loosely = fixed.map((part) =>

@@ -20,6 +20,7 @@ import {
   type Part,
   type ProcedureDocument,
   type Work,
+  motionsOf,
 } from '../../document';
 import type { Action, RemovalType } from './action';
 import type { Place } from './costs';
@@ -55,12 +56,12 @@ export function releaseTool(catalogue: Catalogue, fastener: Fastener): string {
 /** The tool to free a part with: its own, else a trim tool where a motion pries, else the bare hand. */
 export function freeTool(catalogue: Catalogue, part: Part): string {
   if (part.tool) return part.tool;
-  return (part.motions ?? []).some((code) => findMotion(catalogue, code)?.pries) ? 'trim-tool' : 'hand';
+  return motionsOf(part).some((code) => findMotion(catalogue, code)?.pries) ? 'trim-tool' : 'hand';
 }
 
 /** Seconds to free a part by its motions. */
 export function freeSeconds(catalogue: Catalogue, part: Part): number {
-  const seconds = (part.motions ?? []).map((code) => findMotion(catalogue, code)?.seconds ?? UNKNOWN_MOTION_SECONDS);
+  const seconds = motionsOf(part).map((code) => findMotion(catalogue, code)?.seconds ?? UNKNOWN_MOTION_SECONDS);
   return (
     part.seconds ??
     Math.max(

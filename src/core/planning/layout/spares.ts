@@ -1,4 +1,4 @@
-import { fastenerKindOf } from '../../trade';
+import { comesBackNew, type FastenerKind, fastenerKindOf } from '../../trade';
 import { type BreakChance, sparesFor } from '../../shop';
 import { countOf, recordedId } from '../../document';
 import type { Action, ActionGraph } from '../graph';
@@ -24,34 +24,44 @@ export interface Replacement {
   reversible: boolean;
 }
 
-/** Spares by kind for what comes out loose and may break; threaded pieces and what is moulded to its part are left out. */
+/** Spares by kind: all of what is replaced every time, and some for what comes out loose and may break; other threaded pieces and what is moulded to its part are left out. */
 export function sparesOf(graph: ActionGraph, removal: Action[], level: number, history: ShopHistory): Spare[] {
-  const byKind = new Map<string, Omit<Spare, 'spares'> & { piecesOf: Map<string, number> }>();
+  const byKind = new Map<
+    string,
+    { spare: Omit<Spare, 'spares'>; kind: FastenerKind; renewed: number; piecesOf: Map<string, number> }
+  >();
   for (const { fastener, kind, key, procedure } of released(graph, removal)) {
-    if (kind.threaded || kind.integral || kind.destructive) continue;
-    const spare = byKind.get(kind.code) ?? {
-      kind: kind.code,
-      name: kind.plural,
-      pieces: 0,
-      items: [],
+    const isNew = comesBackNew(kind, fastener);
+    // What comes back as something else is laid out as that.
+    if (kind.destructive || (isNew ? fastener.refit?.as : kind.threaded || kind.integral)) continue;
+    const known = byKind.get(kind.code) ?? {
+      spare: { kind: kind.code, name: kind.plural, pieces: 0, items: [] },
+      kind,
+      renewed: 0,
       piecesOf: new Map<string, number>(),
     };
     const [count, own] = [countOf(fastener), recordedId(procedure)];
-    spare.pieces += count;
-    spare.items.push(key);
-    spare.piecesOf.set(own, (spare.piecesOf.get(own) ?? 0) + count);
-    byKind.set(kind.code, spare);
+    known.spare.pieces += count;
+    known.spare.items.push(key);
+    if (isNew) known.renewed += count;
+    else known.piecesOf.set(own, (known.piecesOf.get(own) ?? 0) + count);
+    byKind.set(kind.code, known);
   }
-  return [...byKind.values()].map(({ piecesOf, ...spare }) => {
-    const kind = graph.catalogue.fasteners.get(spare.kind)!;
+  return [...byKind.values()].map(({ spare, kind, piecesOf, renewed }) => {
+    if (piecesOf.size === 0) return named(spare, kind, renewed);
     const chances = [...piecesOf].map(([procedure, pieces]) => ({
       pieces,
       chance: history.procedures[`${procedure}/${spare.kind}`] ?? history.kinds[spare.kind] ?? kind.breakPrior,
     }));
-    const spares = sparesFor(spare.pieces, together(chances), level);
-    return { ...spare, spares, name: spares === 1 ? kind.name : kind.plural };
+    return named(spare, kind, renewed + sparesFor(spare.pieces - renewed, together(chances), level));
   });
 }
+
+const named = (spare: Omit<Spare, 'spares'>, { name, plural }: FastenerKind, spares: number): Spare => ({
+  ...spare,
+  spares,
+  name: spares === 1 ? name : plural,
+});
 
 /** One chance for pieces of several procedures on one car: the mean by pieces, and no more sure than the least sure of them. */
 function together(chances: readonly { pieces: number; chance: BreakChance }[]): BreakChance {

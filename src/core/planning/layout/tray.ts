@@ -1,4 +1,4 @@
-import { fastenerKindOf, parseDrive, type Catalogue } from '../../trade';
+import { comesBackNew, fastenerKindOf, parseDrive, type Catalogue } from '../../trade';
 import { heldParts, type Fastener } from '../../document';
 
 /** One fastener entry that must wait somewhere, with its identity over several procedures. */
@@ -87,7 +87,7 @@ function classesOf(catalogue: Catalogue, entries: TrayEntry[], tray: Tray): Tray
     const kind = fastenerKindOf(catalogue, entry.fastener);
     const staysOn = stayingPlace(catalogue, entry.fastener);
     if (staysOn) tray.staysOn.set(entry.id, staysOn);
-    else if (!kind.destructive) {
+    else if (!comesBackNew(kind, entry.fastener)) {
       const key = trayClass(catalogue, entry);
       const known = classes.get(key);
       if (known) known.entries.push(entry);

@@ -13,6 +13,8 @@ export function bindHands(graph: ActionGraph, refit: RefitGraph, rules: () => vo
   goInFirst(graph, refit);
   carriedFirst(graph, refit);
   joinBeforeSeat(graph, refit);
+  // What is held binds before the recorded rules do: no rule may put another part between an offer and its seat.
+  holdsOf(refit);
   rules();
   return holdsOf(refit);
 }
@@ -87,15 +89,21 @@ function joinBeforeSeat(graph: ActionGraph, { at, steps, waits }: RefitGraph): v
   });
 }
 
-/** What stands between a part's offer and its seat is done in one go; what that waits for is done before the offer. */
+/** What stands between a part's offer and its seat is done in one go, another part that is seated meanwhile with its own offer and joins; what that waits for is done before the offer. */
 export function holdsOf({ at, steps, waits }: RefitGraph): number[][] {
   const holds: number[][] = [];
-  steps.forEach(({ type, procedure, item }, seat) => {
-    const offer = type === 'seat' ? at.get(`place:${procedure}/${item}`) : undefined;
+  const offerOfSeat = (seat: number): number | undefined =>
+    steps[seat].type === 'seat' ? at.get(`place:${itemKey(steps[seat])}`) : undefined;
+  // What stands between leads from the seat back to the offer.
+  const between = (seat: number): number[] => {
+    const offer = offerOfSeat(seat);
+    if (offer === undefined) return [];
+    return [offer, ...reachable([seat], (one) => [...waits.before[one]].filter((need) => waits.has(offer, need)))];
+  };
+  steps.forEach((_, seat) => {
+    const offer = offerOfSeat(seat);
     if (offer === undefined) return;
-    // What stands between leads from the seat back to the offer.
-    const between = reachable([seat], (one) => [...waits.before[one]].filter((need) => waits.has(offer, need)));
-    const held = new Set([offer, ...between]);
+    const held = reachable([seat], between);
     for (const one of held) for (const need of [...waits.before[one]]) if (!held.has(need)) waits.bind(need, offer);
     const together = holds.filter((hold) => hold.some((one) => held.has(one)));
     const all = [...new Set([...held, ...together.flat()])];

@@ -54,6 +54,7 @@ export interface GateCheck {
 /** Something to mind at a step. Its words are made by `wording`. */
 export type RefitNote =
   | { note: 'comes-back-as'; as: string; material: string | null }
+  | { note: 'always-new' }
   | { note: 'not-to-stock' }
   | { note: 'into-plastic' }
   | { note: 'limit'; limit: string }

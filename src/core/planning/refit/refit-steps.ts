@@ -1,5 +1,5 @@
-import { comesBackOnNut, fastenerKindOf, findMotion, linkKindOrGuess, toolFor } from '../../trade';
-import { countOf, type Fastener, regionShare } from '../../document';
+import { comesBackNew, comesBackOnNut, fastenerKindOf, findMotion, linkKindOrGuess, toolFor } from '../../trade';
+import { countOf, type Fastener, motionsOf, regionShare } from '../../document';
 import { freeSeconds, putAsideSeconds, stepKey, type Action, type ActionGraph } from '../graph';
 import type { RefitAction, RefitNote, RefitType } from './refit-step';
 
@@ -60,7 +60,8 @@ export function plainStepsFor(graph: ActionGraph, action: Action): RefitAction[]
     case 'takeOff':
       return [step('place', 'hand', putAsideSeconds(index!.parts.get(action.item)!) + 1)];
     case 'free': {
-      const motions = index!.parts.get(action.item)?.motions ?? [];
+      const part = index!.parts.get(action.item);
+      const motions = part ? motionsOf(part) : [];
       const seconds = motions.reduce((sum, code) => sum + (findMotion(graph.catalogue, code)?.seconds ?? 4), 0);
       return [step('seat', 'hand', Math.max(seconds, 2))];
     }
@@ -104,6 +105,7 @@ function fastenerSteps(
   const { refit } = fastener;
   const notes: RefitNote[] = [
     ...(refit?.as ? [{ note: 'comes-back-as' as const, as: refit.as, material: refit.material ?? null }] : []),
+    ...(!refit?.as && !kind.destructive && comesBackNew(kind, fastener) ? [{ note: 'always-new' as const }] : []),
     ...(refit?.reversible === false ? [{ note: 'not-to-stock' as const }] : []),
     ...(refit?.limit === 'plastic' ? [{ note: 'into-plastic' as const }] : []),
     ...(refit?.limit && refit.limit !== 'plastic' ? [{ note: 'limit' as const, limit: refit.limit }] : []),

@@ -19,6 +19,15 @@ describe('stored run plans', () => {
     expect([read.version, read.waysTaken]).toEqual([plan.version, plan.waysTaken]);
   });
 
+  it('of version 7 count what is always replaced as they did: back, from its bin', () => {
+    const card = plan.documents[0].fasteners.map((one) => (one.id === 'c1' ? { ...one, reuse: 'replace' } : one));
+    const stored = { ...plan, version: 7, documents: [{ ...plan.documents[0], fasteners: card }] };
+    const read = readRunPlan(JSON.parse(JSON.stringify(stored)));
+    const reuseOf = (one: typeof read) => one.documents[0].fasteners.map(({ id, reuse }) => [id, reuse]);
+    expect(reuseOf(read)).toEqual(card.map(({ id, reuse }) => [id, reuse === 'replace' ? undefined : reuse]));
+    expect(reuseOf(readRunPlan({ ...stored, version: plan.version }))).toContainEqual(['c1', 'replace']);
+  });
+
   it('of a newer version are refused by name', () => {
     expect(() => readRunPlan({ ...plan, version: 99 })).toThrow(expect.objectContaining({ code: 'plan-too-new' }));
   });

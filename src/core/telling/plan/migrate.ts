@@ -18,6 +18,7 @@ const STEPS: Record<number, (plan: StoredRunPlan) => StoredRunPlan> = {
   4: addSafePace,
   5: keepRules,
   6: keepRules,
+  7: useAgain,
 };
 
 /** Reads a stored run plan, whatever version wrote it. @throws PezzoError `plan-too-new` where a newer program did. */
@@ -69,6 +70,17 @@ function addRefit(plan: StoredRunPlan): StoredRunPlan {
 /** Version 5 let a part be moved with a live airbag link on it and took a wait on trust, version 6 went back another way: `writtenAs` tells, and such a run goes on by its own rules. */
 function keepRules(plan: StoredRunPlan): StoredRunPlan {
   return plan;
+}
+
+/** Up to version 7 what is recorded as replaced every time was counted back like anything else: such a run, and its report, go on by that. */
+function useAgain(plan: StoredRunPlan): StoredRunPlan {
+  const documents = plan.documents?.map((document) => ({
+    ...document,
+    fasteners: document.fasteners.map(({ reuse, ...fastener }) =>
+      reuse === undefined || reuse === 'replace' ? fastener : { ...fastener, reuse },
+    ),
+  }));
+  return documents ? { ...plan, documents } : plan;
 }
 
 /** Version 4 knew one pace: the likely one. */

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { demoProcedure } from '@tests/support/demo';
 import { planOf } from '@tests/support/plan';
+import { placeNewParts } from '../../bench';
 import { DEFAULT_SCHOOLS } from '../../document';
 import { makePlan, type Plan, type PlannedAction } from '../plan';
 
@@ -31,6 +32,21 @@ describe('why', () => {
   it('says of a loose part what frees it, not the other way round', () => {
     const carry = planOf(demoProcedure('carry-front-door-right'), ['speaker'], {});
     expect(step(carry, 'takeOff washer').why[0]).toBe('the nosed washer lies loose once the window crank is off');
+  });
+
+  it('says of an old part that it makes room for the new one, not that it covers itself', () => {
+    const { documents, goals } = placeNewParts(
+      [KITE],
+      [{ procedure: null, of: 'woofer', fixing: 'ring', speaker: null }],
+    );
+    const made = makePlan({ documents, goals, options: { windows: 'power' } });
+    if (!made.ok) throw new Error(made.problems[0].message);
+    expect(step(made.plan, 'takeOff woofer').why).toEqual([
+      'the door speaker makes room for the new one',
+      'the new door speaker goes in its place',
+    ]);
+    const all = made.plan.removal.flatMap(({ why }) => why).join(' ');
+    expect(all).not.toMatch(/covers the old/);
   });
 
   it('tells why the battery goes off', () => {

@@ -1,4 +1,4 @@
-import { countOf, itemWords } from '../../document';
+import { countOf, itemWords, type Work } from '../../document';
 import { type ActionGraph, chainFrom } from '../../planning';
 import { say, withArticle, type Sentence } from '../../trade';
 import { regionsWords } from './refit';
@@ -39,7 +39,7 @@ function hopReason(graph: ActionGraph, from: number, to: number): Reason | null 
     case 'peeled>reach':
     case 'free>reach':
     case 'takeOff>reach':
-      return reason(a, `cover${s} ${b}`);
+      return makesRoom(graph, from, to) ? reason(a, 'makes room for the new one') : reason(a, `cover${s} ${b}`);
     case 'work>reach':
       return reason(a, `must be done before ${b} can be reached`);
     case 'release>free':
@@ -76,6 +76,17 @@ function hopReason(graph: ActionGraph, from: number, to: number): Reason | null 
   }
 }
 
+/** The piece of work that a node is, or the way to one; undefined where it is about something else. */
+function workOf(graph: ActionGraph, id: number): Work | undefined {
+  const { procedure, item } = graph.nodes[id].ref;
+  return graph.indexes.get(procedure ?? '')?.works.get(item);
+}
+
+/** Whether the work that is reached by taking a part off puts a new one in its place. */
+const makesRoom = (graph: ActionGraph, from: number, to: number): boolean =>
+  workOf(graph, to)?.replaces === graph.nodes[from].ref.item &&
+  graph.nodes[to].ref.procedure === graph.nodes[from].ref.procedure;
+
 /** Whether a part lies loose once another is off. */
 function isLoose(graph: ActionGraph, id: number): boolean {
   const { procedure, item } = graph.nodes[id].ref;
@@ -104,20 +115,18 @@ function goalReason(graph: ActionGraph, id: number): Reason {
     return reason('the shop', 'always takes the battery off', 'the shop always takes the battery off');
   const into = type === 'work' ? (newPartOf(graph, id) ?? kitOf(graph, id)) : null;
   const name = nodeWords(graph, id);
+  if (into && workOf(graph, id)?.replaces)
+    return reason(`the ${into}`, 'goes in its place', `the ${into} goes in its place`);
   return into ? reason(name, `is needed for the ${into}`) : reason(name, `is wanted ${WANTED[type] ?? 'done'}`);
 }
 
 /** The kit that a piece of work belongs to, in words: "power cable run"; null where it is by itself. */
-function kitOf(graph: ActionGraph, id: number): string | null {
-  const { procedure, item } = graph.nodes[id].ref;
-  return graph.indexes.get(procedure!)!.works.get(item)?.for?.replace(/-/g, ' ') ?? null;
-}
+const kitOf = (graph: ActionGraph, id: number): string | null => workOf(graph, id)?.for?.replace(/-/g, ' ') ?? null;
 
 /** What new part a piece of work belongs to: the one of its kit that takes another's place, by its name; null where there is none. */
 function newPartOf(graph: ActionGraph, id: number): string | null {
-  const { procedure, item } = graph.nodes[id].ref;
-  const index = graph.indexes.get(procedure!)!;
-  const kit = index.works.get(item)?.for;
+  const index = graph.indexes.get(graph.nodes[id].ref.procedure!)!;
+  const kit = workOf(graph, id)?.for;
   const into = kit && [...index.works.values()].find((one) => one.for === kit && one.replaces);
   return into ? (into.takesOver?.name ?? itemWords(index, into.id, graph.catalogue)) : null;
 }

@@ -2,7 +2,7 @@ import { inPlace, inPlaceOf } from './place';
 import { countedBack, nameBack } from './new-part-name';
 import { withoutSrs } from './srs-name';
 import { countOf, readItemKey, type ItemRef } from '../../document';
-import { capital, doorWords, listed, lowerFirst, withArticle } from '../../trade';
+import { capital, comesBackNew, doorWords, fastenerKindOf, listed, lowerFirst, withArticle } from '../../trade';
 import type { ActionGraph, GateCheck, RefitAction, RefitNote } from '../../planning';
 
 /** A line of a gate with its words. */
@@ -57,7 +57,8 @@ export function checkWords(graph: ActionGraph, { fact, part, items, what, region
   const partName = part ? nameBack(graph, part) : '';
   switch (fact) {
     case 'pieces-back': {
-      const count = countOf(graph.indexes.get(first!.procedure)!.fasteners.get(first!.item)!);
+      const { count, isNew } = goingBack(graph, first!);
+      if (isNew) return `${count} new ${name} on the ${partName}, none of the old ones`;
       return `${count} of ${count} ${name} back on the ${partName}; broken or lost ones replaced`;
     }
     case 'inside-back':
@@ -105,6 +106,12 @@ export function checkWords(graph: ActionGraph, { fact, part, items, what, region
   }
 }
 
+/** How many pieces of an entry go back, and whether they are new ones. */
+function goingBack(graph: ActionGraph, { procedure, item }: ItemRef): { count: number; isNew: boolean } {
+  const fastener = graph.indexes.get(procedure)!.fasteners.get(item)!;
+  return { count: countOf(fastener), isNew: comesBackNew(fastenerKindOf(graph.catalogue, fastener), fastener) };
+}
+
 const counted = (graph: ActionGraph, key: string) => countedBack(graph, readItemKey(key)!);
 
 /** " of the switch pack": what a link belongs to. Empty where that is the vehicle itself. */
@@ -118,6 +125,8 @@ function noteWords(graph: ActionGraph, note: RefitNote): string {
   switch (note.note) {
     case 'comes-back-as':
       return `Comes back as ${note.as}${note.material ? ` (${note.material})` : ''}.`;
+    case 'always-new':
+      return 'New ones every time; the old ones are scrap.';
     case 'not-to-stock':
       return 'Cannot go back to stock.';
     case 'into-plastic':
@@ -133,7 +142,8 @@ function noteWords(graph: ActionGraph, note: RefitNote): string {
     case 'slip-on':
       return `Slip the ${nameBack(graph, note.control)} on its shaft to run the glass.`;
     case 'clips-on': {
-      const count = countOf(graph.indexes.get(note.fastener.procedure)!.fasteners.get(note.fastener.item)!);
+      const { count, isNew } = goingBack(graph, note.fastener);
+      if (isNew) return `Put ${count} new ${nameBack(graph, note.fastener)} on the ${nameBack(graph, note.part)}.`;
       return `Count the ${nameBack(graph, note.fastener)} on the ${nameBack(graph, note.part)}: ${count}. Replace broken or lost ones.`;
     }
     case 'may-hang':

@@ -1,6 +1,6 @@
 import { findMotion, listed, withArticle } from '../../trade';
 import { readStepKey } from '../../planning';
-import { countOf, heldParts, type Fastener, type Part } from '../../document';
+import { countOf, heldParts, type Fastener, type Part, usualWay } from '../../document';
 import {
   countedPieces,
   fastenersOf,
@@ -30,8 +30,10 @@ export function pull(site: Site): Draft {
   const motions = (part.motions ?? []).map((code) => findMotion(site.graph.catalogue, code)?.words ?? code);
   const fasteners = fastenersOf(site);
   const tied = did('takeOff') ? [] : tethersOf(site, part);
+  const usual = usualWay(site.graph.catalogue, part);
   const lines = [
     ...(motions.length ? [motions.join(', then ')] : []),
+    ...(usual === null ? [] : [`usually: ${usual}; not recorded`]),
     ...(fasteners.length ? [`${countedPieces(site, fasteners)} let${isOne(fasteners) ? 's' : ''} go`] : []),
     ...fasteners.flatMap(({ release }) => release ?? []),
     ...(tied.length ? [`still tied by: ${tied.join(', ')}`] : []),
@@ -39,7 +41,7 @@ export function pull(site: Site): Draft {
   ];
   const isPried = (part.motions ?? []).some((code) => findMotion(site.graph.catalogue, code)?.pries);
   const pryTool = pryToolWords(site.schools, part.tool);
-  const [verb, after] = freeingVerb(part.motions ?? [], did('takeOff'));
+  const [verb, after] = usual === null ? freeingVerb(part.motions ?? [], did('takeOff')) : unknownVerb(did('takeOff'));
   return {
     verb,
     thing: [name, after].filter(Boolean).join(' '),
@@ -49,6 +51,9 @@ export function pull(site: Site): Draft {
     done: did('takeOff') ? 'It is off' : 'It is free',
   };
 }
+
+/** What is done to a part of which nobody recorded how it comes. */
+const unknownVerb = (isOff: boolean): [string, string] => (isOff ? ['Take off', ''] : ['Work', 'free']);
 
 /** The areas that some steps are about. */
 export const regionsOf = (keys: string[]): string[] => keys.flatMap((key) => readStepKey(key)?.region ?? []);

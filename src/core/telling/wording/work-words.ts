@@ -1,4 +1,4 @@
-import { workKindOf, capital, doorWords, fastenerKindOf, listed, withArticle } from '../../trade';
+import { workKindOf, capital, comesBackNew, doorWords, fastenerKindOf, listed, withArticle } from '../../trade';
 import type { ActionGraph } from '../../planning';
 import { spanWords } from '../../shop';
 import {
@@ -115,9 +115,9 @@ function oldPartLines({ index, graph, step }: Site, { replaces, takesOver }: Wor
 function piecesOf(index: ItemIndex, graph: ActionGraph, part: string, returns: string[]) {
   const pieces = { returning: [] as string[], kept: [] as string[], scrapped: [] as string[] };
   for (const one of index.fasteners.values()) {
-    const { destructive, integral } = fastenerKindOf(graph.catalogue, one);
-    if (integral || !heldParts(one).every((held) => held === part)) continue;
-    const list = destructive ? 'scrapped' : returns.includes(one.id) ? 'returning' : 'kept';
+    const kind = fastenerKindOf(graph.catalogue, one);
+    if (kind.integral || !heldParts(one).every((held) => held === part)) continue;
+    const list = comesBackNew(kind, one) ? 'scrapped' : returns.includes(one.id) ? 'returning' : 'kept';
     pieces[list].push(countedWords(index, one.id, graph.catalogue));
   }
   return pieces;

@@ -58,6 +58,10 @@ export function fastenerKindOf(catalogue: Catalogue, { kind, drive }: { kind: st
   return { ...like, code: kind, name: kind, plural: kind, threaded: true };
 }
 
+/** Whether a piece never goes back: undone for good, or recorded (or its kind known) to be replaced every time. All of them are laid out new, and what came out is scrap. */
+export const comesBackNew = (kind: FastenerKind, { reuse }: { reuse?: string }): boolean =>
+  kind.destructive || (reuse ?? kind.reuse) === 'replace';
+
 /** The link kind to plan with, unknown ones read as a mechanical tether. */
 export const linkKindOrGuess = (catalogue: Catalogue, code: string): LinkKind =>
   findLinkKind(catalogue, code) ?? { ...catalogue.links.get('strap')!, code, name: code, plural: code };

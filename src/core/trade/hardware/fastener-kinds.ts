@@ -454,7 +454,7 @@ const KINDS = {
     refitVerb: 'Press down',
     tool: 'heat-gun',
     releaseSeconds: 90,
-    refitSeconds: 50,
+    refitSeconds: 75,
     reuse: 'inspect',
     breakPrior: { a: 1, b: 8 },
     glyph: 'adhesive',

@@ -1,6 +1,7 @@
 export {
   BASE_CATALOGUE,
   type Catalogue,
+  comesBackNew,
   fastenerKindOf,
   findFastenerKind,
   findLinkKind,
@@ -16,7 +17,7 @@ export { confusionNote, fitOf } from './fits';
 export type { Broken, Grip } from './grip';
 export { LINK_KINDS, linksOffered, type LinkCode, type LinkKind, type LinkMark } from './link-kinds';
 export { MOTIONS } from './motions';
-export { PART_KINDS, type PartKind, partsOffered } from './part-kinds';
+export { PART_KINDS, type PartKind, partsOffered, usualMotions } from './part-kinds';
 export { findWorkKind, RESTORE_RANK, WORK_KINDS, workKindOf, workSeconds } from './work-kinds';
 export { NAMED_TOOLS, toolFor } from './tools';
 export { readWireColour, wireCode, wireWords } from './wire-colours';

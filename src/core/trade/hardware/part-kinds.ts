@@ -337,5 +337,8 @@ export const PART_KINDS: ReadonlyMap<string, PartKind> = new Map(
   ]),
 );
 
+/** How a part of a kind usually comes off, by codes of motions; one that nobody knows as a trim does. Common practice, no source. */
+export const usualMotions = (kind: string): readonly string[] => PART_KINDS.get(kind)?.motions ?? ['pry-front', 'pull'];
+
 /** The kinds offered to a gloved hand, in their order. */
 export const partsOffered = (): PartKind[] => inOrderOffered(PART_KINDS.values(), ({ offered }) => offered);

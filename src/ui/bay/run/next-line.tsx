@@ -10,7 +10,7 @@ export function NextLine({ bay, now }: { bay: Bay; now: RunStep }) {
   const { state, view } = bay.handle;
   const steps = currentSteps(state, view);
   const next = steps.slice(steps.indexOf(now) + 1).find((step) => !isOver(step));
-  if (!next) return <p className="next-line">This is the last step.</p>;
+  if (!next) return <p className="next-line">{lastWords(bay.handle)}</p>;
   if (next.kind === 'gate') return <p className="next-line">Next: a gate to pass</p>;
   const { plate, verb, thing } = view.wordsOf(next);
   return (
@@ -19,6 +19,13 @@ export function NextLine({ bay, now }: { bay: Bay; now: RunStep }) {
       {verb.toLowerCase()} {thing}
     </p>
   );
+}
+
+/** What comes after the last step of this part of the work. */
+function lastWords({ state: { phase }, plan }: RunHandle): string {
+  const isFitting = plan.fit.length > 0 || plan.newParts.length > 0;
+  if (phase === 'remove') return `Last step apart. Next: ${isFitting ? 'fitting' : 'putting back'}.`;
+  return phase === 'refit' ? 'This is the last step.' : 'Last step of fitting. Next: putting back.';
 }
 
 /** What was taken back, where nothing has been done since: whoever did it sees what that was, and so does everybody else. */

@@ -53,7 +53,10 @@ export interface Entry {
   left: number;
   noun: string;
   /** Destroyed in any case, so only how many came out is asked. */
+  /** New ones go back in any case: whether it broke does not matter. */
   scrap: boolean;
+  /** Destroyed by being undone: nothing of it can be lost in one piece. */
+  destroyed: boolean;
   /** Comes out as pieces; what is moulded to a part is asked for last. */
   isLoose: boolean;
 }
@@ -88,7 +91,7 @@ export function EntryCounters({
 
 /** How many came out, broke, went missing; of what is destroyed in any case only how many came out. */
 function PieceSteppers({
-  entry: { left, scrap },
+  entry: { left, scrap, destroyed },
   pieces,
   onChange,
 }: {
@@ -118,7 +121,7 @@ function PieceSteppers({
             onChange={(broken) => set({ broken })}
           />
         )}
-        {!scrap && (
+        {!destroyed && (
           <Stepper
             warns
             label={(value) => `${value} lost`}

@@ -1,6 +1,6 @@
 'use client';
 import { itemKey } from '@/core/document';
-import { toolFor } from '@/core/trade';
+import { comesBackNew, toolFor } from '@/core/trade';
 import { isOver, kindOfItem, type RunAction, type RunStep } from '@/core/bay';
 import type { Bay } from './bay';
 
@@ -58,7 +58,8 @@ export function Facts({ bay, now }: { bay: Bay; now: RunStep }) {
   );
 }
 
-const fastenerOf = ({ handle: { graph } }: Bay, { step }: RunAction) =>
+/** The fastener that an action is about; undefined where it is about none. */
+export const fastenerOf = ({ handle: { graph } }: Bay, { step }: RunAction) =>
   graph.indexes.get(step.procedure ?? '')?.fasteners.get(step.item);
 
 /** Where the pieces of a step go, or come from: bins first, then what is taped, scrapped or stays on its part. */
@@ -77,7 +78,9 @@ function trayWords(bay: Bay, now: RunStep): { bin: number | null; words: string 
       if (label) return [{ bin: null, words: `tape it to its part: ${label}` }];
       const kind = kindOfItem(graph, one.step)!;
       if (kind.integral) return [];
-      return [{ bin: null, words: kind.destructive ? 'scrap, it comes back new' : 'clips stay on the part' }];
+      return [
+        { bin: null, words: comesBackNew(kind, fastener) ? 'scrap: it never goes back' : 'clips stay on the part' },
+      ];
     });
   return [...new Map(places.map((one) => [`${one.bin} ${one.words}`, one])).values()].sort(
     (a, b) => (a.bin ?? 99) - (b.bin ?? 99),

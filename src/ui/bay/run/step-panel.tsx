@@ -2,6 +2,7 @@
 import { useRef, useState } from 'react';
 import { useDrag } from '@use-gesture/react';
 import { itemKey, itemsOf, readItemKey, type ProcedureDocument } from '@/core/document';
+import { comesBackNew } from '@/core/trade';
 import { stepCaution, type Action } from '@/core/planning';
 import { isOver, kindOfItem, shortBy, type LedgerRow, type RunAction, type RunStep } from '@/core/bay';
 import { BrokeGoingBack } from './broke-going-back';
@@ -12,7 +13,7 @@ import { NextLine, OthersLine } from './next-line';
 import { EntryCounters, NO_PIECES, pieceFacts, type Entry, type Pieces } from './pieces';
 import type { Bay } from './bay';
 import { ShortLines } from './short-lines';
-import { Facts, TrayLine } from './step-facts';
+import { fastenerOf, Facts, TrayLine } from './step-facts';
 import { useRunKeys } from './use-keys';
 import type { RunRecordable } from './use-run';
 import { useWait } from './wait-clock';
@@ -126,17 +127,20 @@ const progressKey = ({ key, actions }: RunStep) => `${key} ${actions.map(({ done
 const needsAll = ({ step }: RunAction) => ['free', 'peel', 'takeOff', 'seat', 'seal'].includes(step.type);
 
 /** The entries of a step whose pieces are counted out. */
-function countedEntries({ handle: { graph } }: Bay, left: RunAction[]): Entry[] {
+function countedEntries(bay: Bay, left: RunAction[]): Entry[] {
   return left
     .filter(({ step }) => step.type === 'release')
-    .map(({ key, step, total, done }) => {
-      const kind = kindOfItem(graph, step);
+    .map((action) => {
+      const { key, step, total, done } = action;
+      const kind = kindOfItem(bay.handle.graph, step);
+      const fastener = fastenerOf(bay, action);
       return {
         key,
         item: itemKey(step),
         left: total - done,
         noun: (total - done === 1 ? kind?.name : kind?.plural) ?? 'pieces',
-        scrap: !!kind?.destructive,
+        scrap: !!kind && !!fastener && comesBackNew(kind, fastener),
+        destroyed: !!kind?.destructive,
         isLoose: !kind?.integral,
       };
     });

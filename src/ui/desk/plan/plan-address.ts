@@ -13,6 +13,9 @@ export interface Asked {
   lines?: string[];
 }
 
+/** The items of a set, by `itemKey`. */
+export const membersOf = (set: string): string[] => set.split(',').map((one) => one.trim());
+
 /** The address of a plan. */
 export function planAddress(
   { procedures, goals, options, fits, sets = [], lines = [] }: Asked,

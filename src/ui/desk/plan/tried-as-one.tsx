@@ -4,7 +4,7 @@ import Button from 'react-bootstrap/Button';
 import type { PlanView } from '@/contracts/views';
 import { indexItems, itemKey, itemWords, type ItemRef, readItemKey } from '@/core/document';
 import { capital, doorWords, listed, PART_KINDS } from '@/core/trade';
-import type { Asked } from './plan-address';
+import { type Asked, membersOf } from './plan-address';
 
 /** Parts of several zones that only work together: a component set with its crossover elsewhere. Nothing of them is closed before all of it has been tried. */
 export function TriedAsOne({
@@ -70,8 +70,6 @@ export function TriedAsOne({
     </section>
   );
 }
-
-const membersOf = (set: string): string[] => set.split(',').map((one) => one.trim());
 
 const electricalParts = ({ documents }: PlanView): ItemRef[] =>
   documents.flatMap(({ id: procedure, parts }) =>

@@ -10,6 +10,7 @@ import {
   parseReference,
   photosOf,
   type ProcedureDocument,
+  usualWay,
 } from '@/core/document';
 import { Plate, PhotoLinks, Recordings } from '../../design';
 
@@ -34,7 +35,10 @@ export function ItemFacts({ document, id }: { document: ProcedureDocument; id: s
     ['Thread', fastener?.thread],
     ['Recess', fastener?.recess && `${fastener.recess} mm${fastener.angle ? `, at ${fastener.angle}°` : ''}`],
     ['Stays on', fastener?.staysOn && itemWords(index, fastener.staysOn)],
-    ['Comes off', motions],
+    [
+      'Comes off',
+      motions || (part && <span className="quiet">usually: {usualWay(BASE_CATALOGUE, part)}; not recorded</span>),
+    ],
     ['Tool', part?.tool && <Plate code={part.tool} />],
     ['Start at', part?.startAt],
     ['Release', fastener?.release ?? link?.release],

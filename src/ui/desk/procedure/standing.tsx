@@ -2,6 +2,7 @@
 import Link from 'next/link';
 import type { ProcedureView } from '@/contracts/views';
 import { fromWords } from '@/core/exchange';
+import { isNotRecorded } from '@/core/planning';
 import { useDates } from '../../design';
 
 const SHOWN = 3;
@@ -11,6 +12,7 @@ export function Standing({ view, names }: { view: ProcedureView; names: Record<s
   const dates = useDates();
   const who = (id: string) => names[id] ?? id;
   const { current, draft, retired, takenIn, verifiedOn } = view;
+  const unrecorded = view.check.remarks.filter(isNotRecorded).length;
   return (
     <div className="standing">
       {retired && (
@@ -49,6 +51,12 @@ export function Standing({ view, names }: { view: ProcedureView; names: Record<s
                 .join('; ')}
               {verifiedOn.length > SHOWN && ` and ${verifiedOn.length - SHOWN} more`}
             </>
+          )}
+          {unrecorded > 0 && (
+            <span className="quiet">
+              {' '}
+              · {unrecorded} {unrecorded === 1 ? 'fact' : 'facts'} not recorded
+            </span>
           )}
           {takenIn && (
             <span className="quiet">

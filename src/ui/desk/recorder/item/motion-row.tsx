@@ -38,10 +38,13 @@ const codeFor = (verb: string, place: string, slide: string | null): string => {
 /** How a part comes off, motion by motion, in two taps each: what is done, then where or which way. */
 export function MotionRow({
   motions,
+  usual,
   mirrored,
   onChange,
 }: {
   motions: string[];
+  /** How its kind usually comes off, while nobody has recorded it. */
+  usual: string | null;
   mirrored: boolean;
   onChange: (motions: string[]) => void;
 }) {
@@ -52,6 +55,7 @@ export function MotionRow({
   const pad = mirrored ? PAD.map((one, at) => (at === 1 ? PAD[3] : at === 3 ? PAD[1] : one)) : PAD;
   return (
     <Row label="Motions">
+      {usual !== null && <p className="quiet field-trouble">Usually: {usual}; not recorded</p>}
       <ol className="motions">
         {motions.map((code, at) => (
           <li key={`${code}-${at}`}>

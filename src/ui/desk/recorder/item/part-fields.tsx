@@ -1,7 +1,16 @@
 'use client';
 import Button from 'react-bootstrap/Button';
-import { MOTIONS, NAMED_TOOLS, PART_KINDS, capital } from '@/core/trade';
-import { heldParts, itemWords, indexItems, parseReference, type Part, type Point, boundsOf } from '@/core/document';
+import { BASE_CATALOGUE, MOTIONS, NAMED_TOOLS, PART_KINDS, capital } from '@/core/trade';
+import {
+  heldParts,
+  itemWords,
+  indexItems,
+  parseReference,
+  type Part,
+  type Point,
+  boundsOf,
+  usualWay,
+} from '@/core/document';
 import { ChipRow, listOrNothing, PickRow, Row, SelectRow, TextRow } from './fields';
 import { useDrawingTools } from '../tools';
 import { Group } from './group';
@@ -62,6 +71,7 @@ export function PartFields({ document, item: part, change, mirrored }: ItemProps
       <Group title="Coming off">
         <MotionRow
           motions={part.motions ?? []}
+          usual={usualWay(BASE_CATALOGUE, part)}
           mirrored={mirrored}
           onChange={(motions) => change({ motions: listOrNothing(motions) })}
         />
@@ -91,7 +101,7 @@ export function PartFields({ document, item: part, change, mirrored }: ItemProps
             (part.motions ?? [])
               .toReversed()
               .map((code) => MOTIONS.get(code)?.refitWords ?? code)
-              .join(', then ') || 'set in place',
+              .join(', then ') || 'how is not recorded',
           )}
         </p>
         <ChipRow
