@@ -3,7 +3,7 @@ import type { NewProcedureForm } from '../contracts/schemas';
 import type { LibraryRowView, ProcedureView } from '../contracts/views';
 import { conflict, forbidden, invalid, notFound } from '../core/errors';
 import { hasErrors, type CheckResult } from '../core/planning';
-import { mirror, mirroredSide, recordedId, type ProcedureDocument } from '../core/document';
+import { mirror, turned, mirroredSide, recordedId, type ProcedureDocument } from '../core/document';
 import { parseSearch, type Vehicle, zoneName } from '../core/trade';
 import {
   dbOf,
@@ -159,8 +159,8 @@ export async function compareProcedures(branch: Branch, id: string, other: strin
     return document;
   });
   // Two sides of one panel are compared as the same side.
-  const turned = a.side !== b.side && a.side !== 'centre' && b.side !== 'centre' ? mirror(b) : b;
-  return wordedDiff(a, { ...turned, id: a.id, format: a.format });
+  const sameSide = a.side !== b.side && a.side !== 'centre' && b.side !== 'centre' ? turned(b) : b;
+  return wordedDiff(a, { ...sameSide, id: a.id, format: a.format });
 }
 
 /** The approved documents that a plan is made of; "kite-rear-door@right" asks for the other side of one. Throws not-found where one has no revision in force. */

@@ -1,7 +1,7 @@
 import type { VariantForm } from '../contracts/schemas';
 import type { OriginView } from '../contracts/views';
 import { conflict, notFound } from '../core/errors';
-import { mergeProcedures, mirror, type ProcedureDocument } from '../core/document';
+import { asHearsay, mergeProcedures, mirror, type ProcedureDocument } from '../core/document';
 import { zoneName } from '../core/trade';
 import { conflictWords, wordedDiff } from '../core/telling';
 import {
@@ -53,17 +53,18 @@ export async function deriveVariant(by: Actor, from: string, form: VariantForm):
 
 function variantOf(origin: ProcedureDocument, form: VariantForm, id: string): ProcedureDocument {
   const [range] = origin.applies;
-  const turned = form.side && form.side !== origin.side && origin.side !== 'centre' ? mirror(origin) : origin;
+  const isOther = form.side && form.side !== origin.side && origin.side !== 'centre';
+  const there = isOther ? mirror(origin) : asHearsay(origin);
   const { from = range.from, to = range.to, body = range.body } = form;
   const make = form.make ?? range.make;
   const model = form.model ?? range.model;
   const zone = form.zone ?? origin.zone;
   return {
-    ...turned,
+    ...there,
     id,
     title: `${make} ${model}, ${zoneName(zone)}${from && from !== range.from ? `, from ${from}` : ''}${body && body !== range.body ? `, ${body}` : ''}`,
     zone,
-    side: turned.side,
+    side: there.side,
     applies: [
       {
         make,
@@ -104,9 +105,8 @@ async function both(
   const revisions = [await findRevision(tx, id, taken), await findRevision(tx, id, current)];
   return revisions.map((one) => {
     if (!one) return null;
-    const turned =
-      one.document.side !== variant.side && variant.side !== 'centre' ? mirror(one.document) : one.document;
-    return withOwn(turned, variant);
+    const isOther = one.document.side !== variant.side && variant.side !== 'centre';
+    return withOwn(isOther ? mirror(one.document) : asHearsay(one.document), variant);
   });
 }
 

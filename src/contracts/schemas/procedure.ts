@@ -224,6 +224,7 @@ const pair = Joi.object({
   verified: Joi.array()
     .items(Joi.object({ how: short.required(), result: short.required(), job }))
     .max(50),
+  heard: short,
 });
 const access = Joi.object({ name: short.required(), at: point.required(), use: text });
 

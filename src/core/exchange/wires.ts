@@ -16,6 +16,10 @@ export interface WireRow {
   polarity: 'plus' | 'minus' | null;
   /** How its polarity is known. */
   how: string[];
+  /** The jobs it was tested at. */
+  jobs: number[];
+  /** Where else it was seen so, where nobody has tested it on this vehicle. */
+  heard?: string;
   /** How surely, 0.5…1; null where nothing was found out. */
   sure: number | null;
 }
@@ -41,6 +45,7 @@ export function wiresOf(document: ProcedureDocument): WireRow[] {
       function: does ?? '',
       polarity: null,
       how: [],
+      jobs: [],
       sure: null,
     })),
   );
@@ -61,6 +66,8 @@ function pairRows({ id, links }: ProcedureDocument, pair: Pair, speaker: string)
       function: `${speaker} ${polarity === 'plus' ? '+' : '−'}`,
       polarity,
       how,
+      jobs: [...new Set((pair.verified ?? []).flatMap(({ job }) => job ?? []))],
+      ...(pair.heard ? { heard: pair.heard } : {}),
       sure: how.length ? sureBy(how) : null,
     };
   });

@@ -73,6 +73,7 @@ const LOOK: Record<CheckFact, [fine: string, amiss: string]> = {
   'bare-edge': ['Primed all round.', 'Bare metal at the back of the edge.'],
   'open-hole': ['Closed.', 'Still open.'],
   'warm-glue': ['Cold and set.', 'Still soft.'],
+  recorded: ['It works.', 'It does not work.'],
   'set-again': ['Set.', 'Not set yet.'],
   'new-sound': ['It plays, clean.', 'It rattles.'],
   'latch-free': ['Trips and lets go.', 'It stays closed.'],

@@ -11,7 +11,7 @@ import {
   unknownKinds,
 } from '../../core/exchange';
 import { BASE_CATALOGUE, type Catalogue, extendCatalogue, findFastenerKind, type OwnKind } from '../../core/trade';
-import { photoIds, type ProcedureDocument } from '../../core/document';
+import { asHearsay, photoIds, type ProcedureDocument } from '../../core/document';
 import {
   dbOf,
   findDraft,
@@ -157,7 +157,9 @@ async function takeIn(
       why: `${why} It is being edited just now: publish or discard that draft first.`,
     };
   if (!dryRun && ['new', 'newer', 'conflicting'].includes(said.state)) {
-    await keep(tx, by, document, item, asDraft);
+    // What another shop tested was tested on its vehicles.
+    const isOwn = item.provenance.shop !== '' && item.provenance.shop === (await getShop(tx, by.branch)).name;
+    await keep(tx, by, isOwn ? document : asHearsay(document), item, asDraft);
     await keepPhotos(tx, by, archive, manifest, document);
   }
   return { ...about, state: said.state, why };

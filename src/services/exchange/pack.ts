@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import { PassThrough, Readable } from 'node:stream';
 import Papa from 'papaparse';
 import { ZipFile } from 'yazl';
-import { numbersOf, sceneOf, sceneSvg, layersOf, type ProcedureDocument } from '../../core/document';
+import { numbersOf, withoutEvidence, sceneOf, sceneSvg, layersOf, type ProcedureDocument } from '../../core/document';
 import {
   ARCHIVE_FORMAT,
   fastenerTable,
@@ -34,8 +34,8 @@ export interface Packed {
 const MTIME = new Date('2000-01-01T00:00:00Z');
 
 export const sha256 = (data: Buffer | string): string => createHash('sha256').update(data).digest('hex');
-/** The hash a document is known by, whatever order its keys are in. */
-export const documentHash = (document: ProcedureDocument): string => sha256(stableText(document));
+/** The hash a document is known by, whatever order its keys are in and whoever tested it: evidence stays with the vehicle it was seen on. */
+export const documentHash = (document: ProcedureDocument): string => sha256(stableText(withoutEvidence(document)));
 
 export const csvOf = ({ columns, rows }: Table): string =>
   `${Papa.unparse({ fields: columns, data: rows }, { escapeFormulae: true })}\r\n`;

@@ -11,7 +11,7 @@ import {
   staysOut,
   stepKey,
 } from '../../core/planning';
-import { itemWords, readItemKey } from '../../core/document';
+import { itemWords, readCheckKey, readItemKey } from '../../core/document';
 import type { LaterLine, RunReport, VisitReport } from '../../contracts/views';
 import {
   gateWordsOfVersion1,
@@ -200,6 +200,11 @@ function checkOfId(graph: ActionGraph, id: string): string {
   const at = id.indexOf(':');
   const [fact, item] = [id.slice(0, at), id.slice(at + 1)];
   const ref = at < 0 ? null : readItemKey(item);
+  const recorded = ref && readCheckKey(graph.documents.get(ref.procedure) ?? {}, item);
+  if (recorded) {
+    const line: GateCheck = { id, fact: 'recorded', part: null, items: [item], what: recorded };
+    return `${checkWords(graph, line)}${inPlace(graph, ref.procedure)}`;
+  }
   const index = ref && graph.indexes.get(ref.procedure);
   if (!ref || !index?.typeOf.has(ref.item)) return at < 0 || ref ? 'A test' : id;
   const isLinkFact = fact.startsWith('joined') || fact === 'srs-joined';

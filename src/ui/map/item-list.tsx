@@ -1,8 +1,9 @@
 'use client';
 import { useMemo } from 'react';
-import { findFastenerKind } from '@/core/trade';
+import { findFastenerKind, workKindOf } from '@/core/trade';
 import {
   countOf,
+  findItem,
   heldWords,
   indexItems,
   itemWords,
@@ -11,7 +12,7 @@ import {
   numbersOf,
 } from '@/core/document';
 import { useCatalogue, Plate } from '../design';
-import { FastenerGlyph, Glyph, LinkGlyph, PartGlyph } from './mark';
+import { FastenerGlyph, Glyph, LinkGlyph, PartGlyph, WorkGlyph } from './mark';
 
 /** Everything on the map as a list by layers, for keyboard and screen reader; selection is shared with the map. */
 export function ItemList({
@@ -70,8 +71,18 @@ function ItemRow({
   const catalogue = useCatalogue();
   const fastener = index.fasteners.get(id);
   const link = index.links.get(id);
-  const item = fastener ?? link ?? index.parts.get(id)!;
-  const glyph = fastener ? <FastenerGlyph fastener={fastener} /> : link ? <LinkGlyph link={link} /> : <PartGlyph />;
+  const work = index.works.get(id);
+  const part = index.parts.get(id);
+  const item = findItem(index, id)!;
+  const glyph = fastener ? (
+    <FastenerGlyph fastener={fastener} />
+  ) : link ? (
+    <LinkGlyph link={link} />
+  ) : part ? (
+    <PartGlyph />
+  ) : (
+    <WorkGlyph />
+  );
   const when = Object.entries(item.when ?? {})
     .map(([option, value]) => `${option}: ${[value].flat().join('/')}`)
     .join(', ');
@@ -87,6 +98,7 @@ function ItemRow({
           : itemWords(index, id)}
         <span className="quiet">
           {fastener && `, ${heldWords(index, id)}`}
+          {work && ` · ${workKindOf(work.kind).name}`}
           {when && ` · ${when}`}
         </span>
       </span>

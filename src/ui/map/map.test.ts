@@ -13,6 +13,7 @@ import {
   drawingOf,
   fromDone,
   newFeature,
+  numbersOf,
   outlineCorners,
   outlineOf,
   outlinePath,
@@ -144,9 +145,27 @@ describe('peeling', () => {
     fc.assert(
       fc.property(procedures(), (document) => {
         const seen = peeled(document, layersOf(document), peelSteps(document));
-        expect([...seen.values()].every((look) => look === 'out')).toBe(true);
+        const works = new Set((document.work ?? []).map(({ id }) => id));
+        // What was done to the car stays.
+        expect([...seen].every(([id, look]) => look === (works.has(id) ? 'in' : 'out'))).toBe(true);
       }),
     );
+  });
+
+  it('shows work once what it waits for is off, and other work as deep as that which it follows', () => {
+    const work = [
+      { id: 'hole', kind: 'drill', needs: ['card:off'], at: [[100, 100]] as [number, number][] },
+      { id: 'grommet', kind: 'put-on', needs: ['hole'] },
+    ];
+    const document = { ...DOOR, work };
+    const deep = layersOf(document);
+    expect(deep.get('hole')).toBe((layers.get('card') ?? 0) + 1);
+    expect(deep.get('grommet')).toBe(deep.get('hole'));
+    expect(peeled(document, deep, 0).get('hole')).toBe('hidden');
+    expect(peeled(document, deep, deep.get('hole')!).get('hole')).toBe('in');
+    expect(fromDone(document, {}, () => false).get('hole')).toBe('hidden');
+    expect(fromDone(document, {}, (id) => id === 'card').get('hole')).toBe('in');
+    expect([...numbersOf(document).keys()].slice(-2)).toEqual(['hole', 'grommet']);
   });
 
   it('leaves out what this vehicle does not have', () => {

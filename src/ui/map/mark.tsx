@@ -1,5 +1,13 @@
 'use client';
-import { fastenerGlyph, linkGlyph, PART_GLYPH, type Stroke, type Fastener, type Link } from '@/core/document';
+import {
+  fastenerGlyph,
+  linkGlyph,
+  PART_GLYPH,
+  WORK_GLYPH,
+  type Stroke,
+  type Fastener,
+  type Link,
+} from '@/core/document';
 import { useCatalogue } from '../design';
 
 const Strokes = ({ of }: { of: readonly Stroke[] }) =>
@@ -22,6 +30,9 @@ export const LinkGlyph = ({ link }: { link: Pick<Link, 'kind' | 'safety'> }) => 
 
 /** The mark of a part in lists: a small panel. */
 export const PartGlyph = () => <Strokes of={PART_GLYPH} />;
+
+/** The mark of work done to the car. */
+export const WorkGlyph = () => <Strokes of={WORK_GLYPH} />;
 
 /** A mark as a small picture of its own, for lists and tool rows. */
 export function Glyph({ children }: { children: React.ReactNode }) {

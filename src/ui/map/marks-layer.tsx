@@ -7,7 +7,7 @@ import {
   placeMarks,
   placesOf,
 } from '@/core/document';
-import { FastenerGlyph, LinkGlyph } from './mark';
+import { FastenerGlyph, LinkGlyph, WorkGlyph } from './mark';
 
 /** Radius of a mark as it is drawn, before it is scaled. */
 const MARK_RADIUS = 16;
@@ -48,7 +48,8 @@ export function Marks({
 
 function ItemGlyph({ index, id }: { index: ReturnType<typeof indexItems>; id: string }) {
   const fastener = index.fasteners.get(id);
-  return fastener ? <FastenerGlyph fastener={fastener} /> : <LinkGlyph link={index.links.get(id)!} />;
+  const link = index.links.get(id);
+  return fastener ? <FastenerGlyph fastener={fastener} /> : link ? <LinkGlyph link={link} /> : <WorkGlyph />;
 }
 
 function Mark({

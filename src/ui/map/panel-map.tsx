@@ -123,6 +123,16 @@ export const PanelMap = memo(function PanelMap(props: PanelMapProps) {
           <MapFeatures features={document.map.features} transform={outlineTransform(drawing)} />
         )}
         {parts.filter((part) => !panels.includes(part)).map(drawPart)}
+        {document.work?.map(({ id, shape }) =>
+          shape && visible(id) ? (
+            <path
+              key={id}
+              className={`worked ${state(id)}`}
+              d={roundedPath(drawing, shape)}
+              onPointerDown={props.onSelect && tap(id)}
+            />
+          ) : null,
+        )}
         {props.areas?.map((area, n) => (
           <path key={n} className="area" d={roundedPath(drawing, area)} />
         ))}

@@ -1,6 +1,6 @@
 import { type ActionGraph, type GateCheck, replacedParts } from '../../planning';
-import { itemKey, readItemKey } from '../../document';
-import { lineOfPart } from '../visit';
+import { itemKey, readCheckKey, readItemKey } from '../../document';
+import { lineOfCheck, lineOfPart } from '../visit';
 import type { RunPlan } from '../../telling';
 import { type RunState } from './state';
 
@@ -18,10 +18,13 @@ export function arrivalLineOf(
   const ref = readItemKey(check.items[0]);
   const index = ref && graph.indexes.get(ref.procedure);
   if (!ref || !index) return null;
+  const document = graph.documents.get(ref.procedure)!;
+  const recorded = readCheckKey(document, check.items[0]);
+  if (recorded) return lineOfCheck(document, recorded);
   const ends = index.links.get(ref.item)?.joins.filter((end) => index.parts.has(end)) ?? [ref.item];
   const part = ends.length === 1 ? index.parts.get(ends[0]) : undefined;
   if (!part || newHere(graph, plan, state).has(itemKey({ procedure: ref.procedure, item: part.id }))) return null;
-  return lineOfPart(graph.documents.get(ref.procedure)!, part);
+  return lineOfPart(document, part);
 }
 
 /** Parts, by `itemKey`, in whose place something new was put, by a step of the run or from its list of new parts: that list says for which goals it is. */

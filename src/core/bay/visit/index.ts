@@ -1,4 +1,3 @@
-export { lineOfPart } from './lines';
 export {
   type ComparedLine,
   comparedLines,
@@ -28,6 +27,6 @@ export {
   recordsToSign,
 } from './fold';
 export { sealedText } from './seal';
-export { type CheckLine, type CheckZone, checkLines } from './lines';
+export { type CheckLine, type CheckZone, checkLines, lineOfCheck, lineOfPart } from './lines';
 export { VEHICLE_VIEWS, type VehicleView } from './outlines';
 export { COMPARISON_WORDS, RESULT_WORDS, WAIT_WORDS, laterWords, resultWords } from './words';

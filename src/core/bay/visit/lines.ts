@@ -1,5 +1,12 @@
-import { BASE_CATALOGUE, findPartKind, capital, entryOf, doorWords, isRearwards, type Side } from '../../trade';
-import { indexItems, itemWords, presenceOf, type OptionValues, type ProcedureDocument } from '../../document';
+import { BASE_CATALOGUE, findPartKind, capital, entryOf, doorWords, isRearwards, slugOf, type Side } from '../../trade';
+import {
+  indexItems,
+  isAskedBy,
+  itemWords,
+  presenceOf,
+  type OptionValues,
+  type ProcedureDocument,
+} from '../../document';
 
 /** One thing to try on the electrical check. `line` is its key: the same on arrival and when the vehicle is given back. */
 export interface CheckLine {
@@ -98,7 +105,7 @@ const COVERED: Record<string, string> = { switch: 'window', speaker: 'speaker', 
  * its procedure names. Each zone and side once; what the options say is not there is left out.
  */
 export function checkLines(zones: CheckZone[]): CheckLine[] {
-  const lines: CheckLine[] = VEHICLE.map(([key, words]) => ({ line: `vehicle/${key}`, group: 'The vehicle', words }));
+  const lines = vehicleLines();
   const seen = new Set<string>();
   for (const zone of [...zones].sort((a, b) => Number(!!b.document) - Number(!!a.document))) {
     const place = `${zone.zone}.${zone.side}`;
@@ -149,5 +156,18 @@ function zoneLines({ zone, side, document, options = {} }: CheckZone, place: str
           ? `${capital(itemWords(index, part.id))}: no fault shown`
           : `${capital(itemWords(index, part.id))} works${part.kind === 'tweeter' ? `, alone (${balance(side, zone)})` : ''}`,
     }));
-  return [...usual, ...more];
+  const lines = [...usual, ...more];
+  const asked = [...lines, ...vehicleLines()].map(({ line, words }) => `${group} ${line} ${words}`);
+  const tried = electrical.map(({ id, kind }) => `${itemWords(index, id)} ${id} ${kind}`);
+  const recorded = [...new Set(document.checks)]
+    .filter((check) => !isAskedBy(check, [...asked, ...tried]))
+    .map((check): CheckLine => ({ line: lineOfCheck(document, check), group, words: capital(check) }));
+  return [...new Map([...lines, ...recorded].map((one) => [one.line, one])).values()];
 }
+
+/** The line of the check that asks for what a procedure says to try once more, by its words: they are the same on arrival and when the vehicle is given back. */
+export const lineOfCheck = ({ zone, side }: Pick<CheckZone, 'zone' | 'side'>, check: string): string =>
+  `${zone}.${side}/check-${slugOf(check)}`;
+
+const vehicleLines = (): CheckLine[] =>
+  VEHICLE.map(([key, words]) => ({ line: `vehicle/${key}`, group: 'The vehicle', words }));

@@ -1,4 +1,4 @@
-import type { Pair, Schools } from '../../document';
+import type { Schools } from '../../document';
 import { BLADES_MM, plainNumber } from '../tools';
 
 /** How wires are joined. */
@@ -51,10 +51,3 @@ export const isJoint = (text: string): text is Joint => Object.hasOwn(JOINTS, te
 
 /** Joints of one speaker: plus and minus. */
 export const JOINTS_OF_A_PAIR = 2;
-
-/** "+ to GY/PK, − to BK": which factory wire is which, as recorded; empty where nobody has. */
-export function pairWords(pair: Pair | undefined): string {
-  const wire = ({ colour, cavity }: Pair['plus']) => colour ?? (cavity === undefined ? null : `cavity ${cavity}`);
-  const [plus, minus] = pair ? [wire(pair.plus), wire(pair.minus)] : [null, null];
-  return [plus && `+ to ${plus}`, minus && `− to ${minus}`].filter(Boolean).join(', ');
-}

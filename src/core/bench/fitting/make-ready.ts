@@ -1,4 +1,5 @@
 import { workSeconds } from '../../trade';
+import type { ProcedureDocument } from '../../document';
 import { plainNumber } from '../tools';
 import { heldByOf, holesIn, mountOf, type SpeakerFacts } from './fixing';
 import type { Making } from './making';
@@ -29,8 +30,27 @@ const EXACT = 'Works only if every reading is exact: measure again first. ';
 /** A ring that is cut at the bench: marking, sawing, drilling, edges. Seconds (common practice, no source). */
 const CUT_RING_SECONDS = 1200;
 
+/** " of the inner skin": what the place is screwed to, as measured; empty where nobody said. */
+const faceWords = (document: ProcedureDocument, of: string): string => {
+  const { face } = mountOf(document, of);
+  return face ? ` of the ${face.replace(/-/g, ' ')}` : '';
+};
+
+/** " in the inner skin, 0.8 mm": what holes go through, as measured. */
+const skinWords = (document: ProcedureDocument, of: string): string => {
+  const { face, skin } = mountOf(document, of);
+  if (!face && skin === undefined) return '';
+  return ` in the ${[face?.replace(/-/g, ' ') ?? 'skin', skin === undefined ? '' : `${plainNumber(skin)} mm`].filter(Boolean).join(', ')}`;
+};
+
+/** ", for 0.8 mm sheet": what a nut must grip, as measured. */
+const sheetWords = (document: ProcedureDocument, of: string): string => {
+  const { skin } = mountOf(document, of);
+  return skin === undefined ? '' : `, for ${plainNumber(skin)} mm sheet`;
+};
+
 /** The recorded ring, else one that the bench worked out, else one whose thickness is still to be measured. */
-function ringed({ document, fixings: { choices, onRing: fit }, add }: Making): string[] {
+function ringed({ document, chosen, fixings: { choices, onRing: fit }, add }: Making): string[] {
   const reason = choices.find(({ way }) => way === 'ring')?.reason;
   if (reason?.why === 'recorded-ring') {
     const { id } = reason.ring;
@@ -43,7 +63,7 @@ function ringed({ document, fixings: { choices, onRing: fit }, add }: Making): s
     ? `${fit.standing === 'exact' ? EXACT : ''}${sheets}${turned}`
     : 'How thick it must be is not known: measure to the glass and to the grille first. ';
   const ring = add('ring', 'put-on', fit ? `${plainNumber(fit.thickness)} mm adapter ring` : 'adapter ring', {
-    note: `${how}On the factory holes, before the speaker.`,
+    note: `${how}On the factory holes${faceWords(document, chosen.of)}, before the speaker.`,
     material: ['ring material'],
     seconds: CUT_RING_SECONDS,
   });
@@ -65,13 +85,13 @@ function nutted({ document, chosen, add }: Making, fixing: 'clips' | 'nuts'): st
   const seconds = NUT_SECONDS[fixing] * count;
   if (fixing === 'clips')
     return add('nuts', 'put-on', `${count} clip nuts`, {
-      note: 'Over the factory holes, flat side out; each centred on its hole.',
+      note: `Over the factory holes${faceWords(document, chosen.of)}${sheetWords(document, chosen.of)}, flat side out; each centred on its hole.`,
       material: ['clip nut'],
       seconds,
     });
   return add('nuts', 'put-on', `${count} rivet nuts`, {
     tool: 'rivet-nut-tool',
-    note: `In the factory holes. ${riveted.length ? 'The rivets’ holes take them as they are if the size is right' : 'Open up a hole that is too small'}; squeeze until the nut holds, no further.`,
+    note: `In the factory holes${faceWords(document, chosen.of)}${sheetWords(document, chosen.of)}. ${riveted.length ? 'The rivets’ holes take them as they are if the size is right' : 'Open up a hole that is too small'}; squeeze until the nut holds, no further.`,
     material: ['rivet nut'],
     leaves: ['swarf'],
     ...(riveted.length ? {} : { reversible: false }),
@@ -88,7 +108,7 @@ const holesWords = ({ holes }: SpeakerFacts) => (holes === undefined ? 'screw ho
 const EDGE_SECONDS = 60;
 
 /** Holes of its own: marked from the template, what is behind looked at, drilled, deburred, the edges primed. For good. */
-function drilled({ chosen: { speaker }, add }: Making): string[] {
+function drilled({ document, chosen: { of, speaker }, add }: Making): string[] {
   const name = holesWords(speaker);
   const mark = add('mark', 'mark-out', name, {
     note: 'From the template. Run the glass down and look behind: glass path, regulator, rods, loom, airbag sensor, fuel and brake lines.',
@@ -98,7 +118,7 @@ function drilled({ chosen: { speaker }, add }: Making): string[] {
     leaves: ['swarf', 'bare-edge'],
     reversible: false,
     seconds: workSeconds({ kind: 'drill' }) * (speaker.holes ?? USUAL_HOLES),
-    note: 'Depth stop on the drill. Eye and ear protection.',
+    note: `${skinWords(document, of) ? `Holes${skinWords(document, of)}. ` : ''}Depth stop on the drill. Eye and ear protection.`,
   });
   const burr = add('deburr', 'deburr', 'edges of the new holes', { needs: [drill], seconds: EDGE_SECONDS });
   return [

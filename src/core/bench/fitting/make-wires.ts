@@ -1,5 +1,6 @@
 import { indexItems, itemWords, type ProcedureDocument, type Work } from '../../document';
-import { JOINTS, JOINTS_OF_A_PAIR, pairWords } from './joints';
+import { pairWords } from '../../telling';
+import { JOINTS, JOINTS_OF_A_PAIR } from './joints';
 import { isBox, type Making } from './making';
 
 /** The speaker of the same zone whose pair an unwired place is tee'd into; null where the place has wires of its own, or nothing has. */

@@ -8,13 +8,15 @@ export interface CallOut {
   mark: Point;
 }
 
-/** The number of every item, as lists and drawings show it: by layers, within a layer as recorded. */
+/** The number of every item, as lists and drawings show it: by layers, within a layer as recorded; work after all that comes off. */
 export function numbersOf(document: ProcedureDocument): Map<string, number> {
   const layers = layersOf(document);
   const rank = new Map((document.recordedOrder ?? []).map((id, at) => [id, at]));
   const ids = [...document.parts, ...document.fasteners, ...document.links].map(({ id }) => id);
   const order = (id: string) => (layers.get(id) ?? 0) * 10_000 + (rank.get(id) ?? 5000);
-  return new Map([...ids].sort((a, b) => order(a) - order(b)).map((id, at) => [id, at + 1]));
+  const sorted = (of: string[]) => [...of].sort((a, b) => order(a) - order(b));
+  const works = (document.work ?? []).map(({ id }) => id);
+  return new Map([...sorted(ids), ...sorted(works)].map((id, at) => [id, at + 1]));
 }
 
 /** Directions and distances a number may stand in from its mark, in radii of a number. */

@@ -8,7 +8,7 @@ import {
   linkKindOrGuess,
   parseDrive,
 } from '../../trade';
-import type { Fastener, Link } from '../procedure';
+import type { Fastener, ItemIndex, Link } from '../procedure';
 
 /** One stroke of a mark, around (0, 0) with radius about 16: a body is filled with paper, a solid with ink, a line only drawn. */
 export interface Stroke {
@@ -92,3 +92,14 @@ export function linkGlyph({ kind, safety }: Pick<Link, 'kind' | 'safety'>): Stro
 
 /** The mark of a part in lists: a small panel. */
 export const PART_GLYPH: Stroke[] = [body('M-14 10L-16 -6Q-15 -12 -9 -12L12 -10Q16 -9 16 -4L14 11Z')];
+
+/** The mark of work done to the car: what is cut, drilled or stuck there, as marked out with a cross. */
+export const WORK_GLYPH: Stroke[] = [body('M0 -16L16 0L0 16L-16 0Z'), line('M-7 0H7M0 -7V7')];
+
+/** The mark of an item that is drawn as one: a fastener, a link or work. */
+export function markOf(catalogue: Catalogue, index: Pick<ItemIndex, 'fasteners' | 'links'>, id: string): Stroke[] {
+  const fastener = index.fasteners.get(id);
+  if (fastener) return fastenerGlyph(catalogue, fastener);
+  const link = index.links.get(id);
+  return link ? linkGlyph(link) : WORK_GLYPH;
+}

@@ -1,4 +1,4 @@
-import { placeOf, type indexItems, type Point, type ProcedureDocument } from '../procedure';
+import { centreOf, placeOf, type indexItems, type Point, type ProcedureDocument, type Work } from '../procedure';
 import { toDrawing, type Drawing } from './geometry';
 import type { Place } from './marks';
 
@@ -35,11 +35,19 @@ export function placesOf(
     ...document.links
       .filter(({ id }) => visible(id))
       .flatMap(({ id, at }) => marked(id, at, () => linkPlace(document, placeOf(index, id), id))),
+    // Work is marked where somebody said it is done: what a new part brings is done at its place, and that is drawn.
+    ...(document.work ?? [])
+      .filter(({ id }) => visible(id))
+      .flatMap((work) => marked(work.id, work.at, () => workPlace(work))),
   ];
 }
 
-/** The place a line to an item ends at. */
+const workPlace = ({ at, shape }: Work): Point | null => at?.[0] ?? centreOf(shape);
+
+/** The place a line to an item ends at; null where nobody has said it, for work. */
 export function leaderPlace(document: ProcedureDocument, index: Index, id: string): Point | null {
+  const work = index.works.get(id);
+  if (work) return workPlace(work);
   const first = (index.fasteners.get(id) ?? index.links.get(id))?.at?.[0];
   return first ?? (index.links.has(id) ? linkPlace(document, placeOf(index, id), id) : placeOf(index, id));
 }

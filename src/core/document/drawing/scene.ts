@@ -11,7 +11,7 @@ import {
 import { placeCallOuts } from './call-outs';
 import { featurePath } from './features';
 import { boundsOf, drawingOf, inset, roundedPath, toDrawing, type Drawing } from './geometry';
-import { fastenerGlyph, linkGlyph, type Stroke } from './glyphs';
+import { markOf, type Stroke } from './glyphs';
 import { leaderPlace, placesFor, placesOf } from './item-places';
 import { placeMarks } from './marks';
 import { detailPath, outlinePath } from './outlines';
@@ -64,6 +64,7 @@ export function sceneOf(
     strokes: [
       ...ground(document, drawing, unit),
       ...parts(document, drawing, index, looks, unit),
+      ...worked(document, drawing, looks, unit),
       ...marks(document, drawing, index, looks, unit, catalogue),
       ...callOuts(document, drawing, index, looks, unit, numbers),
       ...orientation(document, drawing, unit),
@@ -118,6 +119,20 @@ function parts(
     });
 }
 
+/** What is cut out or covered, by its outline. */
+function worked(
+  { work = [] }: ProcedureDocument,
+  drawing: Drawing,
+  looks: Map<string, Appearance>,
+  unit: number,
+): SceneStroke[] {
+  return work.flatMap(({ id, shape }): SceneStroke[] =>
+    shape && looks.get(id) === 'in'
+      ? [{ what: 'path', d: roundedPath(drawing, shape), look: 'dashed', width: 2.4 * unit }]
+      : [],
+  );
+}
+
 function rings(drawing: Drawing, shape: Point[]): string {
   const [x, y] = toDrawing(drawing, centreOf(shape)!);
   const radius = boundsOf(shape)[2] / 2;
@@ -137,8 +152,7 @@ function marks(
 ): SceneStroke[] {
   const places = placesOf(document, index, drawing, (id) => looks.get(id) === 'in');
   return placeMarks(places, 2 * MARK * unit).flatMap(({ id, at: [x, y], count, from }): SceneStroke[] => {
-    const fastener = index.fasteners.get(id);
-    const glyph = fastener ? fastenerGlyph(catalogue, fastener) : linkGlyph(index.links.get(id)!);
+    const glyph = markOf(catalogue, index, id);
     const title = itemWords(index, id, catalogue);
     const gaveWay: SceneStroke[] = from
       ? [{ what: 'path', d: `M${from[0]} ${from[1]}L${x} ${y}`, look: 'fine', width: 1.2 * unit }]

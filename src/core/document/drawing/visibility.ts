@@ -25,6 +25,8 @@ export function peeled(
   const appearance = new Map<string, Appearance>();
   for (const item of [...document.parts, ...document.fasteners, ...document.links])
     appearance.set(item.id, look(item.id));
+  // What was done to the car stays where it was done.
+  for (const { id } of document.work ?? []) appearance.set(id, (layers.get(id) ?? 0) <= peel ? 'in' : 'hidden');
   // A part that is still on is seen as soon as nothing covers it, even while its own fasteners lie deeper. A panel is
   // too large to be hidden by the trims over its edge.
   const index = indexItems(document);
@@ -55,6 +57,8 @@ export function fromDone(
       of.get(item.id) === 'absent' ? 'hidden' : isOut(item.id) ? 'out' : covered ? 'hidden' : 'in',
     );
   }
+  for (const { id } of document.work ?? [])
+    appearance.set(id, of.get(id) !== 'absent' && isInSight(index, id, isOut) ? 'in' : 'hidden');
   return appearance;
 }
 

@@ -22,10 +22,12 @@ export {
   workPart,
 } from './items';
 export { itemKey, type ItemRef, readItemKey } from './item-ref';
+export { checkKey, isAskedBy, readCheckKey } from './recorded-checks';
 export { type Likely, likelyNext } from './likely';
 export { layersOf } from './layers';
 export { readDocument } from './migrate';
-export { mirror, mirroredSide, recordedId } from './mirror';
+export { asHearsay, withoutEvidence } from './hearsay';
+export { mirror, mirroredSide, recordedId, turned } from './mirror';
 export { countedWords, heldWords, itemWords, namedWords, severalWords } from './names';
 export { checkOptions, listOptions } from './options';
 export { type MarkedPhoto, photoIds, photosOf, photosOfItems, scaledPhoto } from './photos';

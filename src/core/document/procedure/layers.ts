@@ -1,11 +1,12 @@
 import { append } from '../../lists';
-import { heldParts, indexItems } from './items';
+import { heldParts, indexItems, type ItemIndex } from './items';
 import { partsOver } from './reach';
+import { parseReference } from './references';
 import type { ProcedureDocument } from './types';
 
 /**
  * The layer of every item: 0 can be seen on the assembled panel; an item behind parts lies one layer under the
- * deepest of them; a part lies as deep as its deepest fastener. Layers drive the peel control. An item inside a loop
+ * deepest of them; a part lies as deep as its deepest fastener, work as deep as what is done before it. Layers drive the peel control. An item inside a loop
  * keeps the layer found before the loop closed, so a broken document still draws. Linear in items and references.
  */
 export function layersOf(document: ProcedureDocument): Map<string, number> {
@@ -16,7 +17,7 @@ export function layersOf(document: ProcedureDocument): Map<string, number> {
   /** What an item waits for: `under` items lie one layer above it, `same` share its layer. */
   const waits = (id: string): { under: string[]; same: string[] } => ({
     under: partsOver(index, id),
-    same: index.parts.has(id) ? (fastenersOf.get(id) ?? []) : [],
+    same: index.parts.has(id) ? (fastenersOf.get(id) ?? []) : worksBefore(index, id),
   });
 
   const layers = new Map<string, number>();
@@ -27,9 +28,7 @@ export function layersOf(document: ProcedureDocument): Map<string, number> {
     for (const id of same) layer = Math.max(layer, layers.get(id) ?? 0);
     return layer;
   };
-  // Work is drawn where it is done and peels off nothing.
-  for (const [start, type] of index.typeOf) {
-    if (type === 'work') continue;
+  for (const start of index.typeOf.keys()) {
     const stack: { id: string; open: boolean }[] = [{ id: start, open: true }];
     while (stack.length) {
       const { id, open } = stack.pop()!;
@@ -47,3 +46,10 @@ export function layersOf(document: ProcedureDocument): Map<string, number> {
   }
   return layers;
 }
+
+/** The work that other work waits for. */
+const worksBefore = (index: ItemIndex, id: string): string[] =>
+  (index.works.get(id)?.needs ?? []).flatMap((text) => {
+    const item = parseReference(text)?.item;
+    return item && index.works.has(item) ? [item] : [];
+  });

@@ -9,9 +9,10 @@ const isSame = (a: Pair, b: Pair) =>
  */
 export function withPair(document: ProcedureDocument, found: Pair): ProcedureDocument {
   const before = document.pairs?.find(({ of }) => of === found.of);
+  const { heard: _, ...known } = before ?? found;
   const merged: Pair =
     before && isSame({ ...found, plus: { ...before.plus, ...found.plus } }, before)
-      ? { ...before, verified: [...(before.verified ?? []), ...(found.verified ?? [])] }
+      ? { ...known, verified: [...(before.verified ?? []), ...(found.verified ?? [])] }
       : { ...(before?.at ? { at: before.at } : {}), ...found };
   const others = (document.pairs ?? []).filter(({ of }) => of !== found.of);
   return { ...document, pairs: [...others, merged] };

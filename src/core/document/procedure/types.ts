@@ -220,6 +220,8 @@ export interface Pair {
   plus: { colour?: string; cavity?: string };
   minus: { colour?: string; cavity?: string };
   verified?: { how: string; result: string; job?: number }[];
+  /** Where it was seen, where that was another vehicle or side: hearsay until it is tested on this one. */
+  heard?: string;
 }
 
 /** A way into the cavity of this zone. */

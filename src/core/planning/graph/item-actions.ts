@@ -6,6 +6,7 @@ import {
   linkKindOrGuess,
   parseDrive,
   workKindOf,
+  slowedBy,
   workSeconds,
   type Catalogue,
   findZone,
@@ -64,10 +65,11 @@ export function freeSeconds(catalogue: Catalogue, part: Part): number {
   const seconds = motionsOf(part).map((code) => findMotion(catalogue, code)?.seconds ?? UNKNOWN_MOTION_SECONDS);
   return (
     part.seconds ??
-    Math.max(
-      seconds.reduce((sum, one) => sum + one, 0),
-      1,
-    )
+    slowedBy(part.difficulty) *
+      Math.max(
+        seconds.reduce((sum, one) => sum + one, 0),
+        1,
+      )
   );
 }
 
@@ -107,12 +109,17 @@ export function itemActionsOf(
   return {
     release(fastener) {
       const kind = fastenerKindOf(catalogue, fastener);
-      const seconds = fastener.seconds ?? kind.releaseSeconds * countOf(fastener);
+      const seconds = fastener.seconds ?? kind.releaseSeconds * countOf(fastener) * slowedBy(fastener.difficulty);
       return make('release', fastener.id, releaseTool(catalogue, fastener), seconds);
     },
     undo(link) {
       const kind = linkKindOrGuess(catalogue, link.kind);
-      return make('undo', link.id, kind.tool, link.seconds ?? kind.releaseSeconds * countOf(link));
+      return make(
+        'undo',
+        link.id,
+        kind.tool,
+        link.seconds ?? kind.releaseSeconds * countOf(link) * slowedBy(link.difficulty),
+      );
     },
     free: (part) => make('free', part.id, freeTool(catalogue, part), freeSeconds(catalogue, part)),
     peel(part, region) {
@@ -122,7 +129,12 @@ export function itemActionsOf(
     },
     work(work) {
       const kind = workKindOf(work.kind);
-      return make('work', work.id, work.tool ?? kind.tool, workSeconds(work));
+      return make(
+        'work',
+        work.id,
+        work.tool ?? kind.tool,
+        workSeconds(work) * (work.seconds === undefined ? slowedBy(work.difficulty) : 1),
+      );
     },
     dry(work) {
       return work.dries ? make('dry', work.id, 'hand', work.dries) : null;

@@ -4,4 +4,4 @@ export { NO_HISTORY, paceFor, recordedIds, type ShopHistory, workKey } from './h
 export { type Replacement, type Spare, replacementsOf, sparesOf } from './spares';
 export { stepCaution } from './step-cautions';
 export { type ToolNeed, compareKit, reachTools, toolsFor } from './tools';
-export { type LabelledBin, type TrayEntry, planTray } from './tray';
+export { type LabelledBin, type TrayEntry, planTray, stayingPlace } from './tray';

@@ -32,7 +32,8 @@ export type CheckFact =
   | 'lamp-on'
   | 'lamp-out'
   | Leaving
-  | 'set-again';
+  | 'set-again'
+  | 'recorded';
 
 /** One line of a gate that a person looks at and answers. Its words are made by `wording`. */
 export interface GateCheck {
@@ -43,7 +44,7 @@ export interface GateCheck {
   part: ItemRef | null;
   /** Items the line is about, by `itemKey`. */
   items: string[];
-  /** What is set again, as recorded. */
+  /** What is set again, or tried, as recorded. */
   what?: string;
   /** The areas that were peeled back, where not all of it was. */
   regions?: string[];

@@ -1,5 +1,5 @@
 import { findZone } from '../../trade';
-import { itemKey, type ItemRef, readItemKey } from '../../document';
+import { checkKey, isAskedBy, type ItemIndex, itemKey, type ItemRef, itemWords, readItemKey } from '../../document';
 import type { ActionGraph } from '../graph';
 import { holdersOf, offerOf, tiedBy } from './hands';
 import { Hides } from './hides';
@@ -85,7 +85,52 @@ export function trialsOf(
       powered: true,
       hiddenBy: new Set([itemKey(part)]),
     }));
-  return [...new Map([...trials, ...glass].map((trial) => [trial.check.id, trial])).values()];
+  const all = [...trials, ...glass];
+  const recorded = [...graph.documents.keys()]
+    .filter((procedure) => done.some((id) => graph.nodes[id].ref.procedure === procedure))
+    .flatMap((procedure) =>
+      recordedTrials(graph, procedure, panels, all).map((one) => ({ ...one, ...groupOf(procedure) })),
+    );
+  return [...new Map([...all, ...recorded].map((trial) => [trial.check.id, trial])).values()];
+}
+
+/** What a procedure says to try once more, "central lock", unless what is tried anyway is just that. It stands before the first of its panels closes; where none was open it is not asked. */
+function recordedTrials(
+  graph: ActionGraph,
+  procedure: string,
+  panels: readonly ItemRef[],
+  others: readonly Trial[],
+): Omit<Trial, 'group' | 'set'>[] {
+  const { checks = [] } = graph.documents.get(procedure)!;
+  const index = graph.indexes.get(procedure)!;
+  const own = others.filter((trial) => trial.procedure === procedure);
+  const asked = own.flatMap(({ check }) =>
+    check.fact === 'glass-path-clear'
+      ? ['window glass, down and up']
+      : check.items.map((key) => triedWords(graph, index, key)),
+  );
+  const hiddenBy = new Set(panels.filter((part) => part.procedure === procedure).map(itemKey));
+  // A cap or a corner trim that comes off alone touches nothing of what works behind the panel.
+  const hasPanel = [...index.parts.keys()].some((item) => partKind(graph, { procedure, item })?.code === 'panel');
+  if (hasPanel && hiddenBy.size === 0) return [];
+  return checks.flatMap((what, at) => {
+    if (isAskedBy(what, asked)) return [];
+    const check = { ...checkOf('recorded', null, [checkKey(procedure, at)]), what };
+    return [{ check, procedure, mounts: [], powered: true, hiddenBy }];
+  });
+}
+
+/** Everything by which what is tried may be called: its name, its kind, what it belongs to. */
+function triedWords(graph: ActionGraph, index: ItemIndex, key: string): string {
+  const { item } = readItemKey(key)!;
+  const link = index.links.get(item);
+  const ids = [item, ...(link?.joins ?? [])].filter((id) => index.typeOf.has(id));
+  return ids
+    .map(
+      (id) =>
+        `${itemWords(index, id, graph.catalogue)} ${id} ${index.parts.get(id)?.kind ?? ''}${link?.safety === 'srs' ? ' airbag lamp' : ''}`,
+    )
+    .join(' ');
 }
 
 /** A group is a zone and side; a stated set makes one of several. */

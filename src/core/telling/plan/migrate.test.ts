@@ -28,6 +28,13 @@ describe('stored run plans', () => {
     expect(reuseOf(readRunPlan({ ...stored, version: plan.version }))).toContainEqual(['c1', 'replace']);
   });
 
+  it('of version 8 go on without what the procedure says to try once more', () => {
+    const stored = { ...plan, version: 8, documents: [{ ...plan.documents[0], checks: ['central lock'] }] };
+    const checksOf = (one: typeof plan) => one.documents[0].checks;
+    expect(checksOf(readRunPlan(JSON.parse(JSON.stringify(stored))))).toBeUndefined();
+    expect(checksOf(readRunPlan({ ...stored, version: plan.version }))).toEqual(['central lock']);
+  });
+
   it('of a newer version are refused by name', () => {
     expect(() => readRunPlan({ ...plan, version: 99 })).toThrow(expect.objectContaining({ code: 'plan-too-new' }));
   });

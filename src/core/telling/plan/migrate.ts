@@ -19,6 +19,7 @@ const STEPS: Record<number, (plan: StoredRunPlan) => StoredRunPlan> = {
   5: keepRules,
   6: keepRules,
   7: useAgain,
+  8: askNoChecks,
 };
 
 /** Reads a stored run plan, whatever version wrote it. @throws PezzoError `plan-too-new` where a newer program did. */
@@ -80,6 +81,12 @@ function useAgain(plan: StoredRunPlan): StoredRunPlan {
       reuse === undefined || reuse === 'replace' ? fastener : { ...fastener, reuse },
     ),
   }));
+  return documents ? { ...plan, documents } : plan;
+}
+
+/** Up to version 8 what a procedure says to try once more was not asked: such a run goes on without those lines. */
+function askNoChecks(plan: StoredRunPlan): StoredRunPlan {
+  const documents = plan.documents?.map(({ checks: _, ...document }) => document);
   return documents ? { ...plan, documents } : plan;
 }
 

@@ -6,7 +6,7 @@ import type { WaitSource } from '../wording';
 import type { Plan } from './plan-types';
 
 /** The version of run plans that this program writes; older ones are migrated when they are read. */
-export const RUN_PLAN_VERSION = 8;
+export const RUN_PLAN_VERSION = 9;
 
 /** What a run follows, fixed when it is started: procedures at their revision, and the planned removal. */
 export interface RunPlan {

@@ -1,4 +1,5 @@
 export { type WordedChange, wordChanges, wordedDiff } from './diff-words';
+export { pairWords } from './measured-words';
 export { conflictWords } from './merge-words';
 export { gateWords } from './gates';
 export { inPlace, inPlaceOf, itemInPlace, piecesInPlace, stepInPlace } from './place';

@@ -1,5 +1,6 @@
-import { linkKindOrGuess, listed, withArticle } from '../../trade';
+import { linkKindOrGuess, listed, readWireColour, wireWords, withArticle } from '../../trade';
 import { countOf, type Link } from '../../document';
+import { pairWords } from './measured-words';
 import { carried } from './removal-words';
 import { linksOf, nameOf, notesIn, notesOut, placeWords, stateWords, type Draft, type Site } from './step-site';
 import { withoutSrs } from './srs-name';
@@ -22,7 +23,8 @@ export function linkStep(site: Site, way: 'out' | 'in'): Draft {
   const lines = words.flatMap(({ link, kind, name }) => {
     const how = way === 'out' ? tabWords(link, kind) : link.keyed ? 'fits one way' : '';
     const mark = way === 'out' && link.mark ? `mark: ${link.mark}` : '';
-    const told = [how, mark].filter(Boolean).join('; ');
+    const wires = way === 'out' ? pinWords(link) : link.keyed ? '' : polarityWords(site, link);
+    const told = [how, mark, wires].filter(Boolean).join('; ');
     return told ? [own.length > 1 ? `${name}: ${told}` : told] : [];
   });
   const [owner] = own.map(({ joins }) => joins.find((end) => end !== 'body'));
@@ -45,6 +47,29 @@ export function linkStep(site: Site, way: 'out' | 'in'): Draft {
     notes: way === 'out' ? notesOut(site) : notesIn(site),
     done: off ? 'It is off' : way === 'out' ? stateWords(own.length, 'undone') : stateWords(own.length, 'joined'),
   };
+}
+
+/** Pins that are named at the plug itself; a plug with more of them is looked up among the wires. */
+const FEW_PINS = 4;
+
+/** What sits in a plug's cavities: "1 blue/white, speaker +". */
+function pinWords({ pins = [] }: Link): string {
+  if (pins.length > FEW_PINS) return `${pins.length} wires recorded: see the wires`;
+  const told = pins.map(({ cavity, colour, function: does }) =>
+    [`${cavity}${colour ? ` ${colourWords(colour)}` : ''}`, does].filter(Boolean).join(', '),
+  );
+  return told.length ? `in it: ${told.join('; ')}` : '';
+}
+
+const colourWords = (text: string): string => {
+  const colour = readWireColour(text);
+  return colour ? wireWords(colour) : text;
+};
+
+/** Which wire is plus, where a plug can be put on either way round. */
+function polarityWords({ graph, step }: Site, { joins }: Link): string {
+  const { pairs = [] } = graph.documents.get(step.procedure!)!;
+  return pairWords(pairs.find(({ of }) => joins.includes(of)));
 }
 
 function countedLink(site: Site, link: Link): string {

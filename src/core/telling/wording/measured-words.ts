@@ -53,3 +53,16 @@ function eachOf<T extends { of: string }>(
   const find = (list: readonly T[], of: string) => list.find((one) => one.of === of);
   return [...new Set([...from, ...to].map(({ of }) => of))].map((of) => [of, find(from, of), find(to, of)]);
 }
+
+/** "+ to GY/PK, − to BK, as tested": which factory wire is which, as recorded, and whether anybody tested that here; empty where nobody has said it. */
+export function pairWords(pair: Pair | undefined): string {
+  const wire = ({ colour, cavity }: Pair['plus']) => colour ?? (cavity === undefined ? null : `cavity ${cavity}`);
+  const [plus, minus] = pair ? [wire(pair.plus), wire(pair.minus)] : [null, null];
+  const told = [plus && `+ to ${plus}`, minus && `− to ${minus}`].filter(Boolean);
+  const known = pair?.verified?.length
+    ? 'as tested'
+    : pair?.heard
+      ? `as seen on ${pair.heard}; test it here`
+      : 'not tested yet';
+  return told.length ? [...told, known].join(', ') : '';
+}

@@ -107,12 +107,17 @@ export function screws(site: Site): Draft {
     where: fasteners.length === 1 ? placeWords(site, fasteners[0].id) : '',
     lines: [
       ...(fasteners.length > 1 ? fasteners.map((one) => screwWords(site, one)) : []),
+      ...(fasteners.length === 1 && isStart ? sizeWords(fasteners[0]) : []),
       ...(isStart && count > 1 ? ['all of them by hand before the first is tightened'] : []),
     ],
     notes: isStart ? notesIn(site) : site.pieces.flatMap(({ item }) => limitWords(site, item)),
     done: stateWords(count, isStart ? 'started' : 'tight'),
   };
 }
+
+/** "35 mm long, M5". */
+export const sizeWords = ({ length, thread }: Pick<Fastener, 'length' | 'thread'>): string[] =>
+  length || thread ? [[length ? `${length} mm long` : '', thread ?? ''].filter(Boolean).join(', ')] : [];
 
 /** What the screws of a part hold now: the ring under it, where one is, else what is in its place. */
 function heldNow(site: Site, part: string, fasteners: Fastener[]): string {

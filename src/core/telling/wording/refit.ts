@@ -103,7 +103,20 @@ export function checkWords(graph: ActionGraph, { fact, part, items, what, region
       return 'The airbag lamp goes out after its self-check';
     case 'set-again':
       return capital(what ?? '');
+    case 'recorded':
+      return recordedWords(what ?? '');
   }
+}
+
+/** Up to this many words a recorded check only names what is tried: "central lock". Longer ones say themselves what is asked. */
+const A_NAME_WORDS = 3;
+
+/** What is tried as recorded: "Central lock works", "Dash speakers work"; a sentence stays as it was written. */
+function recordedWords(what: string): string {
+  const words = what.trim().split(/\s+/);
+  const isName =
+    words.length <= A_NAME_WORDS && words.every((word) => /^\p{L}[\p{L}-]*$/u.test(word) && !/^works?$/i.test(word));
+  return capital(isName ? `${what.trim()} ${/[^s]s$/.test(what.trim()) ? 'work' : 'works'}` : what.trim());
 }
 
 /** How many pieces of an entry go back, and whether they are new ones. */

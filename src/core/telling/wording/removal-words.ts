@@ -16,6 +16,7 @@ import {
   type Site,
 } from './step-site';
 import { regionsWords } from './refit';
+import { sizeWords } from './refit-words';
 import { freeingVerb } from './step-verbs';
 import { pryStartWords, pryToolWords } from './ways';
 
@@ -126,7 +127,6 @@ export function turn(site: Site): Draft {
   const [fastener] = fastenersOf(site);
   const kind = kindOf(site, fastener);
   const held = listed(heldParts(fastener).map((part) => withArticle(nameOf(site, part))));
-  const length = fastener.length ? `${fastener.length} mm long` : '';
   const count = countOf(fastener);
   return {
     verb: kind.verb,
@@ -136,7 +136,7 @@ export function turn(site: Site): Draft {
     where: placeWords(site, fastener.id),
     holds: held,
     lines: [
-      ...(length ? [[length, fastener.thread].filter(Boolean).join(', ')] : []),
+      ...sizeWords(fastener),
       // "Give two turns to": what the verb says is not said again.
       ...(fastener.release && !kind.verb.toLowerCase().includes(fastener.release.toLowerCase())
         ? [fastener.release]

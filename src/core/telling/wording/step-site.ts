@@ -1,4 +1,14 @@
-import { fastenerKindOf, parseDrive, capital, ended, listed, type Sentence, withArticle } from '../../trade';
+import {
+  fastenerKindOf,
+  findPartKind,
+  parseDrive,
+  capital,
+  ended,
+  HARD_FROM,
+  listed,
+  type Sentence,
+  withArticle,
+} from '../../trade';
 import {
   countOf,
   findItem,
@@ -6,13 +16,17 @@ import {
   itemKey,
   itemWords,
   ownCovers,
+  parseReference,
+  placeOf,
   type Fastener,
+  type Item,
   type ItemIndex,
   type Link,
   type Part,
+  type Point,
   type Schools,
 } from '../../document';
-import { carriersOf, readStepKey, type ActionGraph, type HandStep } from '../../planning';
+import { carriersOf, readStepKey, stayingPlace, type ActionGraph, type HandStep } from '../../planning';
 import type { RefitStep } from './refit';
 import { pieceWords } from './step-verbs';
 
@@ -103,10 +117,45 @@ export const notesOut = (site: Site): string[] => [
     site.pieces.flatMap(({ type, item }) => {
       if (type === 'takeOff') return [];
       const one = findItem(site.index, item);
-      return [one?.technique, one?.note].flatMap((text) => (text ? [capital(ended(text))] : []));
+      const own = [one?.technique, one?.note, one && hardWords(one)];
+      return [
+        ...own.flatMap((text) => (text ? [capital(ended(text))] : [])),
+        ...ruleWords(site, item),
+        ...dropWords(site, item),
+      ];
     }),
   ),
 ];
+
+/** Why an item is hard to do, as recorded; that it is, where nobody said why. */
+function hardWords({ difficulty = 0, difficultyWhy }: Item): string | undefined {
+  return difficultyWhy ?? (difficulty >= HARD_FROM ? 'recorded as hard: take time over it' : undefined);
+}
+
+/** Why something else goes before an item, as recorded with that rule. */
+function ruleWords({ graph, step }: Site, item: string): string[] {
+  const { before = [] } = graph.documents.get(step.procedure!)!;
+  const presence = graph.presence.get(step.procedure!)!.of;
+  return before
+    .filter(({ first, then }) => parseReference(then)?.item === item && presence.get(itemOf(first)) !== 'absent')
+    .flatMap(({ why }) => (why ? [capital(ended(why))] : []));
+}
+
+const itemOf = (reference: string): string => parseReference(reference)?.item ?? reference;
+
+/** Which opening a loose piece is fetched through should it fall, where its place lies open to the cavity. */
+function dropWords({ index, graph, step, waysTaken }: Site, item: string): string[] {
+  const { access = [] } = graph.documents.get(step.procedure!)!;
+  const fastener = index.fasteners.get(item);
+  if (!access.length || !fastener || stayingPlace(graph.catalogue, fastener)) return [];
+  const covers = ownCovers(index, item, waysTaken[itemKey({ procedure: step.procedure!, item })]);
+  const isOpen = covers.some((id) => findPartKind(graph.catalogue, index.parts.get(id)?.kind ?? '')?.closesCavity);
+  if (!isOpen) return [];
+  const from = placeOf(index, item);
+  const far = ([x, y]: Point) => (from ? Math.hypot(x - from[0], y - from[1]) : 0);
+  const [{ name, use }] = [...access].sort((a, b) => far(a.at) - far(b.at));
+  return [`If one falls inside: by the ${name}${use ? ` (${use})` : ''}.`];
+}
 
 /** Notes of the way back: what was recorded for it, and what follows from the fastener. */
 export const notesIn = (site: Site): string[] => [

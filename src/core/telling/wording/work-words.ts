@@ -45,7 +45,11 @@ export function workStep(site: Site): Draft {
   return {
     verb: workKindOf(work.kind).verb,
     thing: withArticle(name),
-    where: covers.length ? capital(`with the ${listed(covers)} out of the way`) : '',
+    where: capital(
+      [onWords(site, work), covers.length ? `with the ${listed(covers)} out of the way` : '']
+        .filter(Boolean)
+        .join(', '),
+    ),
     lines: [
       ...datumLines(work),
       ...(work.material?.length ? [`with ${listed(work.material.map((one) => one.replace(/-/g, ' ')))}`] : []),
@@ -62,6 +66,12 @@ export function workStep(site: Site): Draft {
 export function workTitle(graph: ActionGraph, { procedure, item }: ItemRef): string {
   const index = graph.indexes.get(procedure)!;
   return `${workKindOf(index.works.get(item)!.kind).verb} ${withArticle(itemWords(index, item, graph.catalogue))}`;
+}
+
+/** "on the door speaker": the part work is done on, where its place is not a new part's anyway. */
+function onWords({ index, graph, step }: Site, { on }: Work): string {
+  if (!on || !index.parts.has(on) || takenOver(graph, { procedure: step.procedure!, item: on })) return '';
+  return `on ${withArticle(itemWords(index, on, graph.catalogue))}`;
 }
 
 /** What is out of the way for it: "door card and lower half of the water shield". */

@@ -10,6 +10,7 @@ export {
   linkKindOrGuess,
 } from './catalogue';
 export { comesBackOnNut } from './comes-back';
+export { HARD_FROM, slowedBy } from './difficulty';
 export { COMMON_DRIVES, parseDrive } from './drives';
 export { type OwnKind, extendCatalogue } from './extend';
 export { FASTENER_KINDS, fastenersOffered, type FastenerCode, type FastenerKind, type Glyph } from './fastener-kinds';

@@ -2,10 +2,10 @@
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import type { BranchView, ProcedureView } from '@/contracts/views';
-import { layersOf, mirror, numbersOf, peeled, peelSteps } from '@/core/document';
+import { itemsOf, layersOf, photosOf, mirror, numbersOf, peeled, peelSteps } from '@/core/document';
 import { applicabilityWords, oppositeSide, zoneName } from '@/core/trade';
 import { ItemList, PanelMap, Peel } from '../../map';
-import { PageHead } from '../../design';
+import { PageHead, PhotoLinks } from '../../design';
 import { ItemFacts } from './item-facts';
 import { Remarks } from './remarks';
 import { FromTheBay } from './from-the-bay';
@@ -118,6 +118,7 @@ export function ProcedurePage({
           <div className="fill-scroll" role="tabpanel" aria-label={TABS[tab]} tabIndex={0}>
             {tab === 'items' && (
               <>
+                {!selected && <PhotoLinks photos={photosOf(document)} alt="Photo of this zone" />}
                 {selected && <ItemFacts document={document} id={selected} />}
                 <ItemList document={document} selected={selected} onSelect={select} />
               </>
@@ -170,7 +171,7 @@ const TABS: Record<Tab, string> = {
 function Tabs({ view, tab, onChoose }: { view: ProcedureView; tab: Tab; onChoose: (tab: Tab) => void }) {
   const { document, proposals, check, revisions } = view;
   const counts: Record<Tab, number> = {
-    items: document.parts.length + document.fasteners.length + document.links.length,
+    items: itemsOf(document).length,
     bay: proposals.length,
     checker: check.remarks.length,
     revisions: revisions.length,

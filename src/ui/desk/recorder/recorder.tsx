@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
-import { layersOf, removalEffects, type Point, type ProcedureDocument } from '@/core/document';
+import { itemsOf, layersOf, removalEffects, type Point, type ProcedureDocument } from '@/core/document';
 import { zoneName } from '@/core/trade';
 import type { TestersView } from '@/contracts/views';
 import { ItemList } from '../../map';
@@ -109,7 +109,7 @@ export function Recorder({
   const errors = check && check.remarks.filter((remark) => remark.level === 'error').length;
   const tabs: [Tab, string][] = [
     ['item', 'Item'],
-    ['all', `All ${document.recordedOrder?.length ?? 0}`],
+    ['all', `All ${itemsOf(document).length}`],
     ['checks', check ? (check.remarks.length ? `To answer ${check.remarks.length}` : 'No questions') : 'Checking'],
     ['try', 'Try'],
     ['about', 'Procedure'],

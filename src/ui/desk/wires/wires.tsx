@@ -90,13 +90,15 @@ export function Wires({ q, rows, mayRecord }: { q: string; rows: WireView[]; may
   );
 }
 
-function HowSure({ wire: { polarity, how, sure } }: { wire: WireView }) {
+function HowSure({ wire: { polarity, how, jobs, heard, sure } }: { wire: WireView }) {
   if (polarity === null) return <span className="quiet">–</span>;
-  if (sure === null) return <span>not tested</span>;
+  if (sure === null) return <span>{heard ? `as on ${heard}; not tested here` : 'not tested'}</span>;
   return (
     <span>
       {sure >= SURE_ENOUGH ? '✓' : '△'} {Math.round(sure * 100)} % sure{' '}
-      <span className="quiet">{how.map((one) => HOW.get(one) ?? one).join(', ')}</span>
+      <span className="quiet">
+        {[...how.map((one) => HOW.get(one) ?? one), ...jobs.map((job) => `job ${job}`)].join(', ')}
+      </span>
     </span>
   );
 }

@@ -1,6 +1,14 @@
 'use client';
 import Button from 'react-bootstrap/Button';
-import { findItem, indexItems, namedWords, type Edit, type ProcedureDocument, drawingOf } from '@/core/document';
+import {
+  findItem,
+  indexItems,
+  namedWords,
+  numbersOf,
+  type Edit,
+  type ProcedureDocument,
+  drawingOf,
+} from '@/core/document';
 import { capital } from '@/core/trade';
 import { useCatalogue } from '../../../design';
 import { FastenerFields } from './fastener-fields';
@@ -35,8 +43,7 @@ export function Inspector({ document, id, onEdit, onRemove }: InspectorProps) {
   return (
     <section key={id} className="item-panel" aria-label="Selected item">
       <h2>
-        {place >= 0 && `${place + 1} · `}
-        {capital(namedWords(index, id, catalogue))}
+        {numbersOf(document).get(id)} · {capital(namedWords(index, id, catalogue))}
       </h2>
       {fastener && <FastenerFields document={document} item={fastener} change={change} />}
       {part && <PartFields document={document} item={part} change={change} mirrored={drawingOf(document).mirrored} />}

@@ -51,7 +51,8 @@ function wordsOf(document: ProcedureDocument, text: string): string {
   return read.state && read.state !== 'off' ? `${name}, ${read.state}` : name;
 }
 
-function WhenRows({ document, item, change }: ItemProps<Item>) {
+/** On which vehicles it is there at all, by their options. */
+export function WhenRows({ document, item, change }: ItemProps<Item>) {
   const options = Object.entries(document.options ?? {});
   if (options.length === 0) return null;
   const wanted = (option: string) => [item.when?.[option] ?? []].flat();

@@ -15,7 +15,7 @@ import { squareAround } from '../../../map';
 import { useDrawingTools } from '../tools';
 import { Group } from './group';
 import { named, partChoices, type ItemProps } from './item-props';
-import { LookOut, ReversibleRow } from './shared-fields';
+import { LookOut, ReversibleRow, WhenRows } from './shared-fields';
 
 const PHASES: [WorkPhase, string][] = [
   ['apart', 'to go on taking apart'],
@@ -111,6 +111,7 @@ export function WorkFields({ document, item: work, change }: ItemProps<Work>) {
           options={[['', 'as usual'], ...named(NAMED_TOOLS)]}
           onChange={(tool) => change({ tool: tool || undefined })}
         />
+        <WhenRows document={document} item={work} change={change} />
         <TextRow
           label="Material"
           value={work.material?.join(', ')}
