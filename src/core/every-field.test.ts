@@ -318,6 +318,7 @@ const ROWS: Record<string, Row> = {
     holds: { set: fastener('s1', { holds: ['card', 'cap'] }), seen: { out: true } },
     kind: { set: fastener('s1', { kind: 'bolt' }), seen: { out: 'bolt', drawing: true } },
     drive: { set: fastener('s1', { drive: 'T30' }), seen: { out: 'T30', back: 'T30', tools: 'T30', tray: 'T30' } },
+    tool: { set: fastener('k1', { tool: 'forked-lever' }), seen: { tools: 'orked lever' } },
     count: { set: fastener('s1', { count: 5 }), seen: { out: '5 T20', ledger: true } },
     at: {
       set: fastener('s1', {

@@ -98,6 +98,7 @@ const fastener = Joi.object({
   ...itemFields,
   holds: Joi.alternatives(reference, Joi.array().items(reference).min(1).max(50)).required(),
   kind: short.required(),
+  tool: short,
   drive: short,
   count,
   at: points,

@@ -81,6 +81,8 @@ export interface Fastener extends ItemBase {
   holds: string | string[];
   kind: string;
   drive?: string;
+  /** What it is worked with, where that is not its drive's own tool or its kind's usual one. */
+  tool?: string;
   count?: number;
   at?: Point[];
   length?: number;

@@ -47,8 +47,9 @@ export interface ItemActions {
   takeOff(part: Part): Action;
 }
 
-/** The tool a fastener's kind and drive ask for: the drive's own driver, else the kind's usual tool. */
+/** The tool a fastener asks for: the one it names, the driver of its drive, else the kind's usual tool. */
 export function releaseTool(catalogue: Catalogue, fastener: Fastener): string {
+  if (fastener.tool) return fastener.tool;
   const kind = fastenerKindOf(catalogue, fastener);
   if (fastener.drive) return parseDrive(fastener.drive)?.code ?? fastener.drive;
   return kind.tool;

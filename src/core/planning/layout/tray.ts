@@ -39,7 +39,7 @@ interface TrayClass {
 }
 
 /**
- * What makes two entries the same: threaded ones only where drive, length and thread are all known and equal and they return to
+ * What makes two entries the same: threaded ones only where drive and length are known and equal, nothing is known of one's thread that is not known of the other's, and they return to
  * the same part; others where kind and part are the same.
  */
 export function trayClass(catalogue: Catalogue, { id, procedure, fastener }: TrayEntry): string {
@@ -47,18 +47,18 @@ export function trayClass(catalogue: Catalogue, { id, procedure, fastener }: Tra
   const home = `${procedure}/${[...heldParts(fastener)].sort().join('+')}`;
   if (!kind.threaded) return `${kind.code}|${home}`;
   const drive = fastener.drive && (parseDrive(fastener.drive)?.code ?? fastener.drive);
-  if (!drive || fastener.length === undefined || !fastener.thread) return `alone|${id}`;
-  return `${kind.code}|${drive}|${fastener.length}|${fastener.thread}|${home}`;
+  if (!drive || fastener.length === undefined) return `alone|${id}`;
+  return `${kind.code}|${drive}|${fastener.length}|${fastener.thread ?? ''}|${home}`;
 }
 
 /** True where two different classes could be taken for one another: both threaded, or both of one kind. */
 const looksAlike = (a: TrayClass, b: TrayClass) => (a.threaded && b.threaded) || a.kind === b.kind;
 
-/** The part a released fastener stays on: where it is said to, or where it is moulded to it; null where it comes out loose. */
+/** The part a released fastener stays on: where it is said to, where it is moulded to it, or where it is only eased; null where it comes out loose. */
 export function stayingPlace(catalogue: Catalogue, fastener: Fastener): string | null {
   if (fastener.staysOn) return fastener.staysOn;
   const kind = fastenerKindOf(catalogue, fastener);
-  return kind.integral ? heldParts(fastener)[0] : null;
+  return kind.integral || kind.stays ? heldParts(fastener)[0] : null;
 }
 
 /**

@@ -1,5 +1,6 @@
 import type { ActionGraph } from '../graph';
 import type { RefitAction, RefitGraph } from '../refit';
+import { alikeKey } from './alike';
 import { Grouping } from './grouping';
 import {
   carrierOf,
@@ -16,7 +17,7 @@ import type { HandStep, RefitStepKind, StepOrder } from './step';
 
 /**
  * The steps that a hand makes of the way back: a part is offered up and what ties it is joined while it is held; it is seated with its own clips, hooks and tabs
- * in one go (brought back in it too where nothing is joined); all its turned fasteners are started, then tightened with one tool at a time. What is done with a part in the hand is put in order as
+ * in one go (brought back in it too where nothing is joined); its turned fasteners are started, then tightened, all of a part together but those that could be taken for one another. What is done with a part in the hand is put in order as
  * one; power is put where it is needed once the order is known.
  */
 export function refitSteps(
@@ -32,10 +33,12 @@ export function refitSteps(
     if (seat.type === 'seat' || seat.type === 'seal') joinAll(grouping, at, ownOf(graph, all, 'fit', seat), rank);
   });
   const ofPart = (action: RefitAction) => `${action.procedure}/${partOfItem(graph, action.procedure, action.item)}`;
+  const apart = keptApart(graph, all);
   joinAlike(grouping, all, (action, at) => {
     if (action.type === 'seal') return `seal ${ofPart(action)}`;
-    if (action.type === 'tighten') return `tighten ${ofPart(action)}|${action.tool}`;
-    const isAlike = action.type === 'start' || (action.type === 'join' && !isSrs(graph, action) && !isHeld(holds, at));
+    if (action.type === 'start') return `start ${ofPart(action)}|${apart(action)}`;
+    if (action.type === 'tighten') return `tighten ${ofPart(action)}|${action.tool}|${apart(action)}`;
+    const isAlike = action.type === 'join' && !isSrs(graph, action) && !isHeld(holds, at);
     return isAlike ? `${action.type} ${ofPart(action)}` : null;
   });
   const order = withoutPower(stepsOf(grouping, all, rank, (group) => describe(graph, group)));
@@ -53,6 +56,23 @@ export function refitSteps(
     ),
   );
   return { ...order, within };
+}
+
+/** What keeps a screw in a step of its own: that another one takes the same driver and must not go in its place, or a warning that holds of it alone. Empty where nothing does. */
+function keptApart(graph: ActionGraph, all: readonly RefitAction[]): (action: RefitAction) => string {
+  const fastenerOf = ({ procedure, item }: RefitAction) => graph.indexes.get(procedure!)!.fasteners.get(item)!;
+  const likes = new Map<string, Set<string>>();
+  const headOf = (action: RefitAction) => `${action.procedure}|${fastenerOf(action).drive ?? ''}`;
+  for (const action of all) {
+    if (action.type !== 'start') continue;
+    const own = likes.get(headOf(action)) ?? new Set<string>();
+    likes.set(headOf(action), own.add(alikeKey(graph.catalogue, fastenerOf(action))));
+  }
+  return (action) => {
+    const { refit } = fastenerOf(action);
+    const isWarned = refit?.limit || refit?.byHand || refit?.as;
+    return isWarned || likes.get(headOf(action))!.size > 1 ? alikeKey(graph.catalogue, fastenerOf(action)) : '';
+  };
 }
 
 const isHeld = (holds: readonly number[][], at: number) => holds.some((hold) => hold.includes(at));

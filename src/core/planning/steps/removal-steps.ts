@@ -1,6 +1,7 @@
 import { fastenerKindOf } from '../../trade';
-import type { ItemIndex } from '../../document';
+import { heldParts, type ItemIndex } from '../../document';
 import { releaseTool, stepKey, type Action, type ActionGraph } from '../graph';
+import { alikeKey } from './alike';
 import { Grouping } from './grouping';
 import { carrierOf, isSrs, joinAlike, joinAll, ownOf, partOfItem, stepsOf, type Grouped } from './make-steps';
 import type { HandStep, RemovalStepKind, StepOrder } from './step';
@@ -16,6 +17,20 @@ export function removalSteps(graph: ActionGraph, actions: Action[], before: numb
   actions.forEach((action, free) => {
     if (action.type === 'free' || action.type === 'peel')
       joinAll(grouping, free, ownOf(graph, actions, 'release', action), rank);
+  });
+  // The same screws of the same parts, reached by the same way, are one step.
+  joinAlike(grouping, actions, (action, at) => {
+    const fastener = action.type === 'release' ? indexOf(graph, action).fasteners.get(action.item)! : null;
+    if (!fastener || fastenerKindOf(graph.catalogue, fastener).release === 'pulled') return null;
+    const parts = [...heldParts(fastener)].sort().join('+');
+    return [
+      action.procedure,
+      parts,
+      action.tool,
+      alikeKey(graph.catalogue, fastener),
+      fastener.release,
+      before[at].join(),
+    ].join('|');
   });
   // Areas of one part are peeled back in one pull.
   joinAlike(grouping, actions, (action) => (action.type === 'peel' ? `${action.procedure}/${action.item}` : null));
@@ -50,10 +65,11 @@ export function removalSteps(graph: ActionGraph, actions: Action[], before: numb
 }
 
 /** A group without a link: turned where its fasteners are, pulled otherwise. */
-function handKind(graph: ActionGraph, [first, ...rest]: Action[]): RemovalStepKind {
-  if (rest.length || first.type !== 'release') return 'pull';
-  const fastener = indexOf(graph, first).fasteners.get(first.item)!;
-  return fastenerKindOf(graph.catalogue, fastener).release === 'pulled' ? 'pull' : 'turn';
+function handKind(graph: ActionGraph, group: Action[]): RemovalStepKind {
+  const isTurned = (action: Action) =>
+    action.type === 'release' &&
+    fastenerKindOf(graph.catalogue, indexOf(graph, action).fasteners.get(action.item)!).release !== 'pulled';
+  return group.every(isTurned) ? 'turn' : 'pull';
 }
 
 /** The tool of a pull: the part's own, else that of its first fastener, else what the motion asks for. */

@@ -1,4 +1,4 @@
-import { comesBackOnNut, findMotion, listed, lowerFirst, withArticle } from '../../trade';
+import { comesBackOnNut, fastenerKindOf, findMotion, listed, lowerFirst, withArticle } from '../../trade';
 import { countOf, heldParts, type Fastener, type Part } from '../../document';
 import { linkStep } from './link-words';
 import { fullNameBack, nameBack, takenOver } from './new-part-name';
@@ -108,6 +108,7 @@ export function screws(site: Site): Draft {
     lines: [
       ...(fasteners.length > 1 ? fasteners.map((one) => screwWords(site, one)) : []),
       ...(fasteners.length === 1 && isStart ? sizeWords(fasteners[0]) : []),
+      ...(isStart ? othersOf(site, fasteners) : []),
       ...(isStart && count > 1 ? ['all of them by hand before the first is tightened'] : []),
     ],
     notes: isStart ? notesIn(site) : site.pieces.flatMap(({ item }) => limitWords(site, item)),
@@ -119,6 +120,31 @@ export function screws(site: Site): Draft {
 export const sizeWords = ({ length, thread }: Pick<Fastener, 'length' | 'thread'>): string[] =>
   length || thread ? [[length ? `${length} mm long` : '', thread ?? ''].filter(Boolean).join(', ')] : [];
 
+/** Screws of the same drive that would go in here and are not these: "not the 35 mm ones of the pull cup". */
+function othersOf(site: Site, own: Fastener[]): string[] {
+  const [first] = own;
+  const { catalogue, presence } = site.graph;
+  const drive = plateOf(first);
+  const here = presence.get(site.step.procedure!)!.of;
+  const differs = (a: unknown, b: unknown) => a !== undefined && b !== undefined && a !== b;
+  const others = [...site.index.fasteners.values()].filter(
+    (one) =>
+      drive !== null &&
+      plateOf(one) === drive &&
+      !own.includes(one) &&
+      here.get(one.id) !== 'absent' &&
+      fastenerKindOf(catalogue, one).threaded &&
+      (differs(one.length, first.length) || differs(one.thread, first.thread)),
+  );
+  return others.slice(0, MOST_OTHERS).map((one) => {
+    const size = differs(one.length, first.length) ? `${one.length} mm` : one.thread!;
+    return `not the ${size} ${countOf(one) === 1 ? 'one' : 'ones'} of ${listed(heldParts(one).map((part) => withArticle(nameOf(site, part))))}`;
+  });
+}
+
+/** More look-alikes than this are no warning any more. */
+const MOST_OTHERS = 2;
+
 /** What the screws of a part hold now: the ring under it, where one is, else what is in its place. */
 function heldNow(site: Site, part: string, fasteners: Fastener[]): string {
   const over = takenOver(site.graph, { procedure: site.step.procedure!, item: part });
@@ -127,7 +153,7 @@ function heldNow(site: Site, part: string, fasteners: Fastener[]): string {
 }
 
 /** "2 × T20 where the pull-cup cap was": which screw goes where. */
-const screwWords = (site: Site, one: Fastener) =>
+export const screwWords = (site: Site, one: Fastener) =>
   [
     countOf(one) > 1 ? `${countOf(one)} ×` : '',
     plateOf(one) ?? nounOf(site, one),

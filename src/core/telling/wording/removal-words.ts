@@ -16,7 +16,7 @@ import {
   type Site,
 } from './step-site';
 import { regionsWords } from './refit';
-import { sizeWords } from './refit-words';
+import { screwWords, sizeWords } from './refit-words';
 import { freeingVerb } from './step-verbs';
 import { pryStartWords, pryToolWords } from './ways';
 
@@ -122,27 +122,29 @@ export function letGo(site: Site): Draft {
   };
 }
 
-/** One entry of turned or worked fasteners. */
+/** Turned or worked fasteners of one kind and size. */
 export function turn(site: Site): Draft {
-  const [fastener] = fastenersOf(site);
+  const fasteners = fastenersOf(site);
+  const [fastener] = fasteners;
   const kind = kindOf(site, fastener);
   const held = listed(heldParts(fastener).map((part) => withArticle(nameOf(site, part))));
-  const count = countOf(fastener);
+  const count = fasteners.reduce((sum, one) => sum + countOf(one), 0);
   return {
     verb: kind.verb,
     plate: plateOf(fastener),
     count,
-    thing: nounOf(site, fastener),
-    where: placeWords(site, fastener.id),
+    thing: fasteners.length === 1 ? nounOf(site, fastener) : kind.plural,
+    where: fasteners.length === 1 ? placeWords(site, fastener.id) : '',
     holds: held,
     lines: [
-      ...sizeWords(fastener),
+      ...(fasteners.length > 1 ? fasteners.map((one) => screwWords(site, one)) : []),
+      ...(fasteners.length === 1 ? sizeWords(fastener) : []),
       // "Give two turns to": what the verb says is not said again.
       ...(fastener.release && !kind.verb.toLowerCase().includes(fastener.release.toLowerCase())
         ? [fastener.release]
         : []),
     ],
     notes: notesOut(site),
-    done: stateWords(count, 'out'),
+    done: stateWords(count, kind.stays ? 'eased' : 'out'),
   };
 }

@@ -46,6 +46,8 @@ interface FastenerFacts {
   destructive: boolean;
   /** Moulded or stuck to the part: nothing loose comes out, so it needs no bin. */
   integral: boolean;
+  /** Only eased: it stays in the part it holds, and needs no bin. */
+  stays?: true;
   /** Pushed into its part before that goes back on: a C-clip into its crank. */
   goesIntoPart: boolean;
   verb: string;
@@ -173,6 +175,7 @@ const KINDS = {
     takesDrive: true,
     destructive: false,
     integral: false,
+    stays: true,
     goesIntoPart: false,
     verb: 'Give two turns to',
     refitVerb: 'Press home and nip up',

@@ -30,6 +30,7 @@ const NAMED: (Pick<Tool, 'code' | 'name'> & Partial<Tool>)[] = [
   { code: 'rivet-nut-tool', name: 'Rivet-nut tool' },
   { code: 'step-drill', name: 'Step drill', caution: 'drill' },
   { code: 'jigsaw', name: 'Jigsaw', caution: 'saw' },
+  { code: 'pin-punch', name: 'Pin punch' },
   { code: 'flat-blade', name: 'Thin flat blade' },
   { code: 'forked-lever', name: 'Forked lever' },
   { code: 'extension-75', name: '75 mm extension' },

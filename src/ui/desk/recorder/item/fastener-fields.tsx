@@ -112,6 +112,12 @@ export function FastenerFields({ document, item: fastener, change }: ItemProps<F
             onChange={(part) => change({ staysOn: part || undefined })}
           />
         )}
+        <SelectRow
+          label="Tool"
+          value={fastener.tool ?? ''}
+          options={[['', fastener.drive ? 'the driver of its size' : 'as usual'], ...named(NAMED_TOOLS)]}
+          onChange={(tool) => change({ tool: tool || undefined })}
+        />
         <TextRow label="Note" lines={2} value={fastener.note} onChange={(note) => change({ note }, true)} />
       </Group>
       <Group title="Going back">
