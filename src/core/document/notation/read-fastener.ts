@@ -1,7 +1,7 @@
 import type { Scan } from './scan';
 import { takeAngle, takeDrive, takeLength, takeRecess, takeRefit, takeThread } from './sizes';
 import type { FastenerWords } from './statement';
-import { COUNT, FASTENERS } from './vocabulary';
+import { COUNT, FASTENERS, kindOfPart } from './vocabulary';
 import { BEHIND, isNoFixture, isPlace, NAME, names, takeCount, takeKind, takeNamed, takeTimes, THE } from './words';
 
 const HOLDS = new RegExp(
@@ -41,14 +41,14 @@ export function readFastener(scan: Scan, subject: string | null, behindSubject: 
   if (!found && !drive) return null;
   const before = found ? scan.left().slice(0, found.at) : '';
   const thread = threadTold ?? takeThread(scan);
-  const ownLength = length ?? (found && takeBareLength(scan));
+  const ownLength = length ?? ((found || drive) && takeBareLength(scan));
   const reuse = scan.take(REUSE);
   const placed = holds.length || subject || behind.length ? null : scan.take(PLACE_OF);
   const around = holds.length || subject || placed ? null : scan.take(AROUND, (groups) => !isPlace(groups[1]));
   const kind = kindFor(found, drive, thread);
   const count = times ?? takeCount(scan);
   const told = holds.length ? holds : subject ? [subject] : names(scan, placed?.slice(1) ?? around ?? []);
-  const held = told.length || behind.length || behindSubject ? told : takeNamed(scan);
+  const held = told.length || behindSubject ? told : takeNamed(scan);
   // "Check the clips before refit" tells of none.
   const isTold =
     count !== undefined ||
@@ -56,10 +56,14 @@ export function readFastener(scan: Scan, subject: string | null, behindSubject: 
     held.length ||
     behind.length ||
     behindSubject ||
-    !/[a-z]/i.test(before.replace(/(?<![a-z])(?:an?|the)(?![a-z])/gi, ''));
+    (!goesOn(found!.words, scan.left().slice(found!.at)) &&
+      !/[a-z]/i.test(before.replace(/(?<![a-z])(?:an?|the)(?![a-z])/gi, '')));
   if (!isTold) return null;
   return {
-    kind,
+    kind:
+      kind === 'push-clip' && found?.words.match(/^clips?$/i) && held.some((part) => kindOfPart(part) === 'crank')
+        ? 'c-clip'
+        : kind,
     ...(name ? { name: scan.name(name[1]) } : {}),
     count: count ?? 1,
     holds: held.length ? held : null,
@@ -93,3 +97,8 @@ function kindFor(found: { kind: string } | null, drive: string | undefined, thre
   if (found) return found.kind;
   return thread?.startsWith('M') && drive?.startsWith('hex ') ? 'bolt' : 'screw';
 }
+
+/** Whether a kind that nobody counted only begins a remark: "clips break, have new ones". */
+const goesOn = (kind: string, after: string): boolean =>
+  /s$/.test(kind) &&
+  /^[|\s]*(?!in |on |at |of |along |around |round |under |behind |all |here|there)[a-z]/i.test(after);

@@ -1,4 +1,5 @@
 import { isMotionVerb, readMotions } from './motion-words';
+import { plainLine } from './plain-line';
 import { readFastener } from './read-fastener';
 import { readLink } from './read-link';
 import { readSentence } from './read-sentence';
@@ -8,10 +9,13 @@ import type { PartWords, Statement } from './statement';
 import { NOT_A_NAME, takeSeated, takeSubject } from './subject';
 import { readVehicle } from './vehicle-line';
 import { COUNT, FASTENERS, LINKS } from './vocabulary';
-import { BEHIND, hasKind, isNoFixture, names } from './words';
+import { BEHIND, hasKind, isHere, isNoFixture, names } from './words';
 
 /** A subject that is neither hiding anything nor quoted. */
 const PLAIN = { hides: false, isQuoted: false };
+
+/** A line that says what is not there: "no harness". */
+const NOTHING_THERE = /^\s*(?:[a-z]{1,3} )?no (?:[a-z]+ ?){1,3}$/i;
 
 const START = /(?<![\w-])(?:start(?:ing|s)?|begin(?:ning)?) (?:at |from |in |with )?(?:the |its )?([^|,;.]+)/d;
 /**
@@ -22,14 +26,16 @@ export function readLine(line: string): Statement {
   const said: Statement = { vehicle: null, parts: [], fasteners: [], links: [], works: [], notes: [] };
   said.vehicle = readVehicle(line);
   if (said.vehicle) return said;
-  const [body, note] = splitNote(line);
+  const [written, note] = splitNote(line);
+  const body = plainLine(written);
   const scan = new Scan(body);
   const work = readWork(scan);
   if (work) return finish({ ...said, works: [work] }, scan, note);
   const seated = takeSeated(scan);
   const isSrs = scan.take(/^\s*battery (?:off )?first(?: of all)?[:,]? */d) !== null;
   const { subject, hides, isQuoted } = seated ? { subject: seated.name, ...PLAIN } : takeSubject(scan);
-  if (subject && !isQuoted && NOT_A_NAME.test(subject)) return { ...said, notes: [line.trim()] };
+  if (subject && !isQuoted && (NOT_A_NAME.test(subject) || isHere(subject))) return { ...said, notes: [line.trim()] };
+  if (NOTHING_THERE.test(body)) return { ...said, notes: [line.trim()] };
   const isTether = !isQuoted && isLinkWord(subject);
   const own = subject && (isQuoted || !isKindWord(subject)) ? subject : null;
   const start = scan.take(START);
@@ -41,10 +47,12 @@ export function readLine(line: string): Statement {
   }
   const isLink = (hasKind(scan, LINKS) && !isFastenerFirst(scan)) || isTether;
   if (isLink) {
-    const link = readLink(isTether ? new Scan(`${subject}, ${rest(scan)}`) : scan, isTether ? null : own, isSrs);
+    const left = isTether || !own ? null : takeOwnMotions(said, own, scan.rest());
+    const told = isTether ? scan.inside(`${subject}, ${rest(scan)}`) : left ? scan.inside(left.join(', ')) : scan;
+    const link = readLink(told, isTether ? null : own, isSrs);
     if (link) {
       said.links.push(link);
-      return finish(said, isTether ? new Scan('') : scan, note);
+      return finish(said, told, note);
     }
   }
   for (const clause of fastenerClauses(scan)) {
@@ -96,7 +104,8 @@ const isKindWord = (words: string) =>
 function isFastenerFirst(scan: Scan): boolean {
   const first = (kinds: [RegExp, string][]) =>
     Math.min(...kinds.map(([pattern]) => scan.find(pattern)).filter((at) => at >= 0));
-  return first(FASTENERS) <= first(LINKS);
+  const drive = scan.find(/(?<![\w-])(?:\d ?x ?)?(?:torx |t|ph) ?\d{1,2}(?![\w/])/);
+  return Math.min(first(FASTENERS), drive < 0 ? Infinity : drive) <= first(LINKS);
 }
 
 /** A line's statements: what stands behind a semicolon is one of its own where it tells of a piece of its own. */

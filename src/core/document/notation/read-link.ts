@@ -18,7 +18,7 @@ const ON = new RegExp(
 );
 /** The tether itself, with what describes it before and where it goes behind: "long cable to latch". */
 const NAMED = new RegExp(
-  `((?:(?!(?:and|then|a|an|the|x|earth|ground|aerial|tether|check)(?![\\w-]))[a-z][\\w'/-]* +){0,3})(${LINKS.map(([pattern]) => pattern.source).join('|')})((?: to ${THE}[a-z][\\w'-]*| «\\d+»)?)`,
+  `((?:(?<![\\w'-])(?!(?:and|then|a|an|the|x|earth|ground|aerial|tether|check)(?![\\w-]))[a-z][\\w'/-]* +){0,3})(${LINKS.map(([pattern]) => pattern.source).join('|')})((?: to ${THE}[a-z][\\w'-]*| «\\d+»)?)`,
   'd',
 );
 const IS_COLOUR = new RegExp(`^${COLOUR}$`, 'i');

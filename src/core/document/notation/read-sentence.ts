@@ -1,6 +1,7 @@
 import { isMotionVerb, readMotions } from './motion-words';
 import type { PartWords } from './statement';
 import { NOT_A_NAME } from './subject';
+import { isHere } from './words';
 
 const VERB_FIRST =
   /^(\w+) (?:the |its )?((?!the )\w.*?)(?= (?:up|down|out|off|straight|at the|from|forwards?|rearwards?|backwards?|towards)(?![\w-]))(.*)$/i;
@@ -21,6 +22,7 @@ export function readSentence(line: string): PartWords | null {
 }
 
 function partOf(name: string, words: string): PartWords | null {
+  if (isHere(name)) return null;
   const read = readMotions(words);
   return read && { name, motions: read.motions, ...(read.rest.length ? { note: read.rest.join(', ') } : {}) };
 }

@@ -1,5 +1,7 @@
 import type { Scan } from './scan';
 import type { WorkWords } from './statement';
+import { FASTENERS, LINKS } from './vocabulary';
+import { hasKind } from './words';
 
 /** What people call a kind of work, at the beginning of a line. Regular expression sources. */
 const WORK_WORDS: [words: string, kind: string][] = [
@@ -14,7 +16,14 @@ const WORK_WORDS: [words: string, kind: string][] = [
   ['splice|solder|crimp', 'splice'],
   ['grease|lubricate', 'grease'],
   ['re-?pin', 're-pin'],
+  ['fit|mount', 'fit'],
+  ['put on|lay on|stick on', 'put-on'],
 ];
+/** A check is work where it says what has to work: "check the lock works"; "check for wires" is a remark. */
+const CHECK =
+  /^\s*(?:then )?(?:check|test) (?:that )?(?:the |its )?([^|,;.]+?) (?:works?|moves?|plays?|runs?|locks?|closes?|is on)(?![\w-])/d;
+/** What is put on and holds by itself is a fastener: "fit new clips". */
+const PUTS = new Set(['fit', 'put-on']);
 const KINDS = WORK_WORDS.map(([words, kind]): [RegExp, string] => [
   new RegExp(`^\\s*(?:then )?(?:${words}) (?!one|first)(?:the |a |an |through )*([^|,;.]+)`, 'd'),
   kind,
@@ -28,12 +37,16 @@ const MATERIAL = /(?<![\w-])(?:(?:seal(?:ed)?|prime|close) (?:it )?)?with (?:an?
 export function readWork(scan: Scan): WorkWords | null {
   const isOpen = scan.take(WHILE_OPEN) !== null;
   const aside = scan.take(ASIDE);
+  const check = aside ? null : scan.take(CHECK);
   const found = aside
     ? { kind: 'move-aside', name: aside[1] }
-    : KINDS.flatMap(([pattern, kind]) => {
-        const match = scan.has(pattern) ? scan.take(pattern) : null;
-        return match ? [{ kind, name: match[1] }] : [];
-      })[0];
+    : check
+      ? { kind: 'check', name: check[1] }
+      : KINDS.flatMap(([pattern, kind]) => {
+          const isPiece = PUTS.has(kind) && (hasKind(scan, FASTENERS) || hasKind(scan, LINKS));
+          const match = scan.has(pattern) && !isPiece ? scan.take(pattern) : null;
+          return match ? [{ kind, name: match[1] }] : [];
+        })[0];
   if (!found && !(isOpen && scan.has(/^\s*(?:vacuum|clean|grease)\s*(?:$|\|)/))) return null;
   const bare = found ? null : scan.take(/^\s*(vacuum|clean|grease)/d);
   const own = found ? scan.inside(found.name) : null;

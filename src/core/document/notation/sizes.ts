@@ -51,7 +51,11 @@ export function takeAngle(scan: Scan): number | undefined {
 }
 
 const LENGTHS = [
-  new RegExp(`(?<![\\w./])${LENGTH} ?(?:mm )?(?:long|in length)(?![\\w-])`, 'd'),
+  // "4 long black screws" are four.
+  new RegExp(
+    `(?<![\\w./])${LENGTH} ?(?:mm )?(?:long|in length)(?![\\w-])(?! (?:[a-z-]+ ){0,2}(?:screws|bolts|nuts|clips|pins))`,
+    'd',
+  ),
   new RegExp(`(?<![\\w-])(?:length|l ?=) ?${LENGTH}(?: ?mm)?(?![\\w/])`, 'd'),
 ];
 /** A length of its own behind a self-tapper is no head: those have a recess. */
@@ -61,7 +65,8 @@ const THREAD_LENGTHS = [
     `(?<![\\w./])${LENGTH} ?mm(?= (?:self|machine|wood|thread|coarse|fine))(?! (?:machine|coarse|fine)(?: thread(?:ed)?)? (?:bolt|nut))`,
     'd',
   ),
-  new RegExp(`(?<![\\w-])(?:m\\d+(?:\\.\\d+)?) ?x ?${LENGTH}(?! ?x)(?: ?mm)?(?![\\w/])`, 'd'),
+  // The thread itself is read by what reads threads.
+  new RegExp(`(?<=(?<![\\w-])m\\d+(?:\\.\\d+)? ?)x ?${LENGTH}(?! ?x)(?: ?mm)?(?![\\w/])`, 'd'),
 ];
 
 /** Reads how long it is, millimetres: "25 mm long", "20 long", "length 18", "L25". */

@@ -57,14 +57,17 @@ const FASTENER_WORDS: [words: string, kind: FastenerCode][] = [
   ['studs?', 'stud'],
   ['nuts?', 'nut'],
   ['bolts?|set ?screws?', 'bolt'],
-  ['(?:machine |wood |grub |self[- ]tapping )?screws?|self[- ]tappers?|tappers?', 'screw'],
+  [
+    '(?:machine |wood |grub |self[- ]tapping )?screws?(?! (?:plugs?|caps?|covers?|hole))|self[- ]tappers?|tappers?',
+    'screw',
+  ],
 ];
 
 /** What people call a tether. */
 const LINK_WORDS: [words: string, kind: LinkCode][] = [
   ['aerial(?: lead)?s?', 'aerial'],
   ['earth(?: lead| strap)?s?|ground leads?', 'earth'],
-  ['(?:multi)?plugs?|connectors?|multi[- ]?plugs?', 'connector'],
+  ['(?:multi)?(?<!screw )plugs?|connectors?|multi[- ]?plugs?', 'connector'],
   ['cables?', 'cable'],
   ['rods?', 'rod'],
   ['lamps?|lights?', 'lamp'],
@@ -86,10 +89,10 @@ const PART_WORDS: [words: string, kind: string][] = [
   ['armrest|arm rest|pad', 'armrest'],
   ['pocket|bin', 'pocket'],
   ['reflector', 'reflector'],
-  ['glove box', 'glove-box'],
+  ['glove ?box', 'glove-box'],
   ['mirror', 'mirror'],
   ['lamp|light', 'lamp'],
-  ['handle|grab', 'handle'],
+  ['handle|grab|pull[- ]cup', 'handle'],
   ['sensor', 'sensor'],
   ['module|ecu', 'module'],
   ['amplifier|amp', 'amplifier'],

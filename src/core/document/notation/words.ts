@@ -53,7 +53,7 @@ const countIn = (text: string) => (/^-?\d+$/.test(text) ? Number(text) : numberO
 export function takeCount(scan: Scan): number | undefined {
   const found = scan.take(
     new RegExp(
-      `(?<![\\w./°-])(${COUNT})(?![ -]?(?:mm|cm|°|deg|turns?|long|deep|minutes?|seconds?|stage|end|side|edge|after|by one|last|first|way|time|hand)(?![\\w])|[-/.]\\d)(?![\\w/.])`,
+      `(?<![\\w./°-])(${COUNT})(?![ -]?(?:mm|cm|°|deg|turns?|long(?! (?:[a-z-]+ ){0,2}(?:\\||screws|bolts|nuts|clips|pins))|deep|minutes?|seconds?|stage|end|side|edge|after|by one|last|first|way|time|hand)(?![\\w])|[-/.]\\d)(?![\\w/.])`,
       'd',
     ),
   );
@@ -65,8 +65,12 @@ export function takeCount(scan: Scan): number | undefined {
 export const isPlace = (name: string) =>
   /(?:corner|edge|end|middle|centre|top|bottom|front|rear|back|sides?|door|hole|recess|skin|there)$/i.test(name);
 
-/** Words that name nothing by themselves. */
-export const isHere = (name: string) => /^(?:it|them|that|this|there|here)$/i.test(name);
+/** Words that name nothing by themselves: what they mean stands elsewhere, or nowhere. */
+const NO_NAME =
+  /^(?:it|its|them|they|that|this|these|those|there|here|he|she|we|you|i|one|ones|other|others|each|every|all|both|rest|same|front|rear|back|top|bottom|side|left|right|middle|up|down|out|off|in|on|no|nd|car|cars|van|vehicle)$/i;
+/** Whether words name no part: a pronoun, a place, a vehicle, a torn letter. */
+export const isHere = (name: string) =>
+  !name.includes('«') && (NO_NAME.test(name.trim()) || name.trim().replace(/[^\p{L}\d]/gu, '').length < 2);
 /** The names in the groups of a match; "it" names nothing, unless it is in quotation marks. */
 export const names = (scan: Scan, groups: string[]) =>
   groups
