@@ -1,7 +1,7 @@
 import type { Db } from './pool';
 
 /** How many migrations the schema has that this program works with. */
-export const SCHEMA = 31;
+export const SCHEMA = 32;
 
 /** How many migrations the database has, and which version of the program brought it there. */
 export async function readSchema(db: Db): Promise<{ schema: number; version: string | null }> {

@@ -33,7 +33,7 @@ export async function replaceWires(
 /** Wires that hold every word, by procedure; at most `limit`. One `like` a word, as the trigram index serves it. */
 export async function searchWires(db: Db, words: string[], limit: number): Promise<FoundWire[]> {
   const { rows } = await db.query<FoundWire>(
-    `select w.procedure_id as procedure, p.title, p.side, w.item, w.connector, w.cavity, w.colour, w.does as "function", w.polarity, w.how, w.sure
+    `select w.procedure_id as procedure, p.title, p.side, w.item, w.connector, w.cavity, w.colour, w.does as "function", w.polarity, w.how, w.jobs, w.heard, w.sure
        from wires w join procedures p on p.id = w.procedure_id
       where p.retired_at is null ${words.map((_, at) => `and w.search_text like $${at + 2}`).join(' ')}
       order by p.title, p.id, w.position limit $1`,

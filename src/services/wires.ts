@@ -20,7 +20,7 @@ import { demand } from './permission';
 import { readSentTable } from './read-table';
 
 /** How wires are listed; others are listed anew. */
-const WIRES_VERSION = 1;
+const WIRES_VERSION = 2;
 /** Procedures listed at once. */
 const BATCH = 200;
 const MOST_FOUND = 400;

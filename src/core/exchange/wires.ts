@@ -19,7 +19,7 @@ export interface WireRow {
   /** The jobs it was tested at. */
   jobs: number[];
   /** Where else it was seen so, where nobody has tested it on this vehicle. */
-  heard?: string;
+  heard: string | null;
   /** How surely, 0.5…1; null where nothing was found out. */
   sure: number | null;
 }
@@ -46,6 +46,7 @@ export function wiresOf(document: ProcedureDocument): WireRow[] {
       polarity: null,
       how: [],
       jobs: [],
+      heard: null,
       sure: null,
     })),
   );
@@ -67,7 +68,7 @@ function pairRows({ id, links }: ProcedureDocument, pair: Pair, speaker: string)
       polarity,
       how,
       jobs: [...new Set((pair.verified ?? []).flatMap(({ job }) => job ?? []))],
-      ...(pair.heard ? { heard: pair.heard } : {}),
+      heard: pair.heard ?? null,
       sure: how.length ? sureBy(how) : null,
     };
   });

@@ -79,6 +79,15 @@ it('lines of hands that are new to it are read, most of them, and nothing is mad
   expect(1 - missed.length / lines.length, missed.join('\n')).toBeGreaterThanOrEqual(OF_NEW_HANDS);
 });
 
+it('each line of a page stands by itself with what it became, in the order of the page', () => {
+  const { lines } = readNotes('door card: 9 clips\n\nsee photo 3\nspeaker: 3 T25, 16 mm');
+  expect(lines.map(({ line, items }) => [line, items.length])).toEqual([
+    [1, 2],
+    [3, 0],
+    [4, 2],
+  ]);
+});
+
 describe('a kind of the catalogue', () => {
   it.each([...FASTENER_KINDS.values()])('is read by its own words: $name', ({ code, name, plural }) => {
     for (const line of [`1 ${name} holds card`, `3 ${plural} hold card`])

@@ -10,6 +10,8 @@ export interface ReadNotes {
   procedure: ProcedureDocument;
   /** Lines that were not understood, or only in part, by number from 1; `text` is what is left open. */
   unread: { line: number; text: string }[];
+  /** What each line made or told more of, by number from 1, in the order of the page; an empty line is left out. */
+  lines: { line: number; text: string; items: string[] }[];
 }
 
 /** Lines of a page that are read; more is a mistake at the clipboard. */
@@ -56,11 +58,14 @@ export function readNotes(text: string, into?: ProcedureDocument): ReadNotes {
   const lines = text.split(/\r\n|\r|\n/);
   let procedure = into ?? emptyProcedure(lines.map(readVehicle).find((vehicle) => vehicle !== null) ?? null);
   const unread: ReadNotes['unread'] = [];
+  const told: ReadNotes['lines'] = [];
   let spokenOf: string | null = null;
   let last: string | null = null;
   lines.forEach((written, at) => {
     const line = written.replace(/^\s*(?:[-*•·]|\d{1,2}[.)])\s+/, '').trim();
     if (!line) return;
+    const own: string[] = [];
+    told.push({ line: at + 1, text: written, items: own });
     if (at >= MAX_NOTE_LINES || line.length > MAX_NOTE) {
       unread.push({ line: at + 1, text: line.slice(0, MAX_NOTE) });
       return;
@@ -70,6 +75,7 @@ export function readNotes(text: string, into?: ProcedureDocument): ReadNotes {
       if (said.vehicle) return;
       const { document, items } = applyStatement(procedure, said, spokenOf);
       procedure = document;
+      own.push(...items);
       last = items.at(-1) ?? last;
       const isUnderstood = items.length > 0;
       for (const note of said.notes) {
@@ -79,7 +85,7 @@ export function readNotes(text: string, into?: ProcedureDocument): ReadNotes {
       spokenOf = lastPart(procedure, items) ?? spokenOf;
     }
   });
-  return { procedure, unread };
+  return { procedure, unread, lines: told };
 }
 
 /** The part a line spoke of, or that its fastener or tether belongs to. */

@@ -19,12 +19,25 @@ const isOther = (was: Item | undefined, item: Item) => was !== item && JSON.stri
 function useRead(document: ProcedureDocument, text: string) {
   return useMemo(() => {
     if (!text.trim()) return null;
-    const { procedure, unread } = readNotes(text, document);
+    const { procedure, unread, lines } = readNotes(text, document);
     const known = new Map(itemsOf(document).map((item) => [item.id, item]));
     const told = itemsOf(procedure)
       .filter((item) => isOther(known.get(item.id), item))
       .map((item) => ({ id: item.id, words: printItem(procedure, item.id) ?? item.id, isNew: !known.has(item.id) }));
-    return { procedure, unread, told };
+    const words = new Map(told.map((one) => [one.id, one]));
+    // An item stands with the line that told of it first.
+    const said = new Set<string>();
+    const byLine = lines.map(({ line, text: written, items }) => {
+      const own = [...new Set(items)].filter((id) => !said.has(id));
+      own.forEach((id) => said.add(id));
+      return {
+        line,
+        written,
+        made: own.flatMap((id) => words.get(id) ?? []),
+        open: unread.filter((one) => one.line === line).map((one) => one.text),
+      };
+    });
+    return { procedure, unread, told, byLine };
   }, [document, text]);
 }
 
@@ -118,6 +131,13 @@ function NotesSheet({
 }) {
   const [text, setText] = useState(first);
   const read = useRead(document, text);
+  /** A line that is put otherwise is read anew, with the page. */
+  const putLine = (line: number, written: string) => {
+    const lines = text.split(/\r\n|\r|\n/);
+    if (lines[line - 1] === written) return;
+    lines[line - 1] = written;
+    setText(lines.join('\n'));
+  };
   const take = () => {
     if (!read) return;
     onEdit({ type: 'take', document: read.procedure });
@@ -149,25 +169,36 @@ function NotesSheet({
           </p>
         </div>
         <div aria-live="polite">
-          <h3 className="label">Read as</h3>
-          <ul className="notes-read" tabIndex={0}>
-            {read?.told.map(({ id, words, isNew }) => (
-              <li key={id}>
-                <b>{isNew ? '+' : '~'}</b> {words}
+          <h3 className="label">Read as, line by line</h3>
+          <ol className="notes-read" tabIndex={0}>
+            {read?.byLine.map(({ line, written, made, open }) => (
+              <li key={`${line} ${written}`}>
+                <input
+                  className="form-control form-control-sm"
+                  aria-label={`Line ${line}`}
+                  defaultValue={written}
+                  onBlur={(event) => putLine(line, event.target.value)}
+                  onKeyDown={(event) => {
+                    if (event.key === 'Enter') event.currentTarget.blur();
+                  }}
+                />
+                {made.map(({ id, words, isNew }) => (
+                  <span key={id}>
+                    <b>{isNew ? '+' : '~'}</b> {words}
+                  </span>
+                ))}
+                {open.map((text) => (
+                  <span key={text} className="trouble">
+                    Line {line}: {text}
+                  </span>
+                ))}
               </li>
             ))}
-          </ul>
+          </ol>
           {read && read.unread.length > 0 && (
-            <>
-              <h3 className="label">Not understood, kept as notes</h3>
-              <ul className="notes-read trouble" tabIndex={0}>
-                {read.unread.map(({ line, text: open }) => (
-                  <li key={`${line} ${open}`}>
-                    Line {line}: {open}
-                  </li>
-                ))}
-              </ul>
-            </>
+            <p className="quiet mb-0">
+              {read.unread.length} not understood, kept as {read.unread.length === 1 ? 'a note' : 'notes'}.
+            </p>
           )}
         </div>
       </Modal.Body>

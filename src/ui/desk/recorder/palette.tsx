@@ -3,7 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import { COMMON_DRIVES, WORK_KINDS, PART_KINDS, type Catalogue, capital, foldText } from '@/core/trade';
 import { likelyNext, type ItemType, type Likely, type ProcedureDocument } from '@/core/document';
 import { useCatalogue } from '../../design';
-import { FastenerGlyph, Glyph, LinkGlyph, PartGlyph } from '../../map';
+import { FastenerGlyph, Glyph, LinkGlyph, PartGlyph, WorkGlyph } from '../../map';
 
 /** What the next tap in the drawing places. */
 export type Tool = Likely | null;
@@ -163,7 +163,7 @@ function KindGlyph({ type, kind }: Likely) {
         }}
       />
     );
-  return type === 'link' ? <LinkGlyph link={{ kind }} /> : <PartGlyph />;
+  return type === 'link' ? <LinkGlyph link={{ kind }} /> : type === 'work' ? <WorkGlyph /> : <PartGlyph />;
 }
 
 /** A letter typed anywhere outside a field begins the search; a full stop places the same again. */
