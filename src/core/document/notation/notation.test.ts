@@ -80,11 +80,15 @@ it('lines of hands that are new to it are read, most of them, and nothing is mad
 });
 
 it('each line of a page stands by itself with what it became, in the order of the page', () => {
-  const { lines } = readNotes('door card: 9 clips\n\nsee photo 3\nspeaker: 3 T25, 16 mm');
+  const { lines } = readNotes(
+    'door card: 9 clips\n\nsee photo 3\nspeaker: 3 T25, 16 mm\n2 T20 hold handle behind handle cap',
+  );
   expect(lines.map(({ line, items }) => [line, items.length])).toEqual([
     [1, 2],
     [3, 0],
     [4, 2],
+    // The cap that is only named is made by its line too.
+    [5, 3],
   ]);
 });
 

@@ -1,4 +1,4 @@
-import { applyEdit, findItem, indexItems, type ProcedureDocument } from '../procedure';
+import { applyEdit, findItem, indexItems, itemsOf, type ProcedureDocument } from '../procedure';
 import { slugOf, findZone, zoneName } from '../../trade';
 import { applyStatement } from './apply';
 import { readLine, splitLine } from './read-line';
@@ -74,8 +74,11 @@ export function readNotes(text: string, into?: ProcedureDocument): ReadNotes {
       const said = readLine(one);
       if (said.vehicle) return;
       const { document, items } = applyStatement(procedure, said, spokenOf);
+      const known = new Set(itemsOf(procedure).map(({ id }) => id));
+      // The parts that are only named on the way are made by their line too.
+      const made = itemsOf(document).flatMap(({ id }) => (known.has(id) || items.includes(id) ? [] : [id]));
+      own.push(...made, ...items);
       procedure = document;
-      own.push(...items);
       last = items.at(-1) ?? last;
       const isUnderstood = items.length > 0;
       for (const note of said.notes) {
