@@ -50,6 +50,19 @@ test('plans doors of both sides and a dash together, shows proof, tray, kit and 
   await expectAccessible(page);
 });
 
+test('a job that is opened from a plan comes back to it, with all that was wanted', async ({ page }) => {
+  await signIn(page, 'Tomas Varga', 'saltmarsh-bench');
+  await page.goto('/plan?procedure=kite-rear-door%40right&goal=kite-rear-door%40right/woofer&option.windows=crank');
+  await page.getByRole('button', { name: 'Take it to the bay' }).click();
+  await page.getByRole('link', { name: /^(?:Open one|or open a new one)$/ }).click();
+  await expect(page.getByRole('button', { name: /^Rear door, right/i })).toHaveAttribute('aria-pressed', 'true');
+  await page.getByLabel('What needs doing').fill('Rear speaker, right');
+  await page.getByLabel('Customer').fill('Juno Ferrand');
+  await page.getByRole('button', { name: /^Open/ }).click();
+  await expect(page).toHaveURL(/\/plan\?.*goal=kite-rear-door(?:@|%40)right(?:\/|%2F)woofer.*job=\d+/);
+  await expect(page.getByRole('region', { name: 'Take apart' })).toContainText('window crank');
+});
+
 test('says what is missing in the kit, and takes a substitute within the fit rules', async ({ page }) => {
   await signIn(page, 'Bea Nwosu', '3003');
   await page.goto('/kit');

@@ -33,9 +33,12 @@ const EMPTY: JobForm = {
 export function NewJob({
   vehicles,
   first,
+  plan,
 }: {
   vehicles: { make: string; model: string }[];
-  first: Pick<JobForm, 'make' | 'model' | 'body'>;
+  first: Pick<JobForm, 'make' | 'model' | 'body' | 'options' | 'zones'>;
+  /** The address of the plan it is opened for, which is gone back to. */
+  plan: string | null;
 }) {
   const {
     register,
@@ -72,7 +75,7 @@ export function NewJob({
   };
   const save = handleSubmit(async (values) => {
     const made = await run<{ number: number }>('POST', '/api/jobs', values);
-    if (made) router.push(`/jobs/${made.number}`);
+    if (made) router.push(plan ? `${plan}&job=${made.number}` : `/jobs/${made.number}`);
   });
   return (
     <>

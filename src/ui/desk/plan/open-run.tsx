@@ -10,7 +10,7 @@ import { parseFit } from '@/core/bench';
 import type { ProcedureDocument } from '@/core/document';
 import { doorWords, type Applicability } from '@/core/trade';
 import { Trouble, useSend } from '../../design';
-import type { Asked } from './plan-address';
+import { type Asked, planAddress } from './plan-address';
 
 export interface JobChoice {
   number: number;
@@ -43,10 +43,7 @@ export function OpenRun({
   const { busy, trouble, run } = useSend();
   const router = useRouter();
   const start = async () => {
-    const newParts = lines
-      .split('\n')
-      .map((line) => line.trim())
-      .filter(Boolean);
+    const newParts = linesOf(lines);
     const { procedures, goals, options, fits, sets } = asked;
     const body = { procedures, goals, options, fits, sets, job, order, trayBins, newParts };
     const made = await run<{ id: string }>('POST', '/api/runs', body);
@@ -65,15 +62,16 @@ export function OpenRun({
         <Modal.Body>
           {jobs.length === 0 && (
             <p>
-              There is no job for this vehicle yet. <Link href={newJobAddress(vehicle)}>Open one</Link>, its vehicle is
-              filled in.
+              There is no job for this vehicle yet.{' '}
+              <Link href={newJobAddress(vehicle, { ...asked, lines: linesOf(lines) }, documents)}>Open one</Link>, its
+              vehicle is filled in.
             </p>
           )}
           {jobs.length > 0 && (
             <>
               <Form.Group controlId="run-job" className="mb-3">
                 <Form.Label>For which job</Form.Label>{' '}
-                <Link className="small" href={newJobAddress(vehicle)}>
+                <Link className="small" href={newJobAddress(vehicle, { ...asked, lines: linesOf(lines) }, documents)}>
                   or open a new one
                 </Link>
                 <Form.Select value={job} onChange={(event) => setJob(Number(event.target.value))}>
@@ -103,8 +101,23 @@ export function OpenRun({
   );
 }
 
-const newJobAddress = ({ make, model, body }: Applicability) =>
-  `/jobs/new?${new URLSearchParams({ make, model, ...(body ? { body } : {}) })}`;
+/** A new job for the vehicle of a plan, its zones ticked; it comes back to the very plan. */
+function newJobAddress(
+  { make, model, body }: Applicability,
+  asked: Asked,
+  documents: Pick<ProcedureDocument, 'zone' | 'side'>[],
+): string {
+  const query = new URLSearchParams({ make, model, ...(body ? { body } : {}), plan: planAddress(asked, null) });
+  for (const [option, value] of Object.entries(asked.options)) query.append(`option.${option}`, value);
+  for (const { zone, side } of documents) query.append('zone', `${zone}.${side}`);
+  return `/jobs/new?${query}`;
+}
+
+const linesOf = (text: string): string[] =>
+  text
+    .split('\n')
+    .map((line) => line.trim())
+    .filter(Boolean);
 
 /** What the plan puts in, each a line of the list. */
 const partsIn = ({ fits }: Asked, documents: Pick<ProcedureDocument, 'id' | 'zone' | 'side'>[]): string[] =>

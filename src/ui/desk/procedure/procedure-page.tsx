@@ -59,7 +59,7 @@ export function ProcedurePage({
     <div className="fill-page">
       <PageHead
         title={row.title}
-        under={`${zoneName(row.zone)}${row.side === 'centre' ? '' : `, ${row.side}`} · ${document.applies.map(applicabilityWords).join(', ')}`}
+        under={`${zoneName(row.zone)}${row.side === 'centre' ? '' : `, ${document.side}${otherSide ? ', mirrored' : ''}`} · ${document.applies.map(applicabilityWords).join(', ')}`}
       >
         <FilesMenu id={row.id} />
         {mayRecord && isOurs && (
@@ -76,7 +76,10 @@ export function ProcedurePage({
           </Link>
         )}
         {current && !view.retired && (
-          <Link className="btn btn-primary" href={`/plan?procedure=${encodeURIComponent(row.id)}`}>
+          <Link
+            className="btn btn-primary"
+            href={`/plan?procedure=${encodeURIComponent(otherSide ? document.id : row.id)}`}
+          >
             Plan
           </Link>
         )}
