@@ -1,9 +1,10 @@
-import { comesBackOnNut, fastenerKindOf, findMotion, listed, lowerFirst, withArticle } from '../../trade';
+import { comesBackOnNut, fastenerKindOf, findMotion, listed, withArticle } from '../../trade';
 import { countOf, heldParts, type Fastener, type Part } from '../../document';
 import { linkStep } from './link-words';
 import { fullNameBack, nameBack, takenOver } from './new-part-name';
 import { regionsWords } from './refit';
 import { regionsOf } from './removal-words';
+import { screwWords, sizeWords } from './screw-words';
 import { butylWords } from './ways';
 import {
   countedPieces,
@@ -116,10 +117,6 @@ export function screws(site: Site): Draft {
   };
 }
 
-/** "35 mm long, M5". */
-export const sizeWords = ({ length, thread }: Pick<Fastener, 'length' | 'thread'>): string[] =>
-  length || thread ? [[length ? `${length} mm long` : '', thread ?? ''].filter(Boolean).join(', ')] : [];
-
 /** Screws of the same drive that would go in here and are not these: "not the 35 mm ones of the pull cup". */
 function othersOf(site: Site, own: Fastener[]): string[] {
   const [first] = own;
@@ -151,17 +148,6 @@ function heldNow(site: Site, part: string, fasteners: Fastener[]): string {
   const name = withArticle(nameOf(site, part));
   return over && fasteners.every(({ id }) => over.ringHeldBy.includes(id)) ? `the ring for ${name}` : name;
 }
-
-/** "2 × T20 where the pull-cup cap was": which screw goes where. */
-export const screwWords = (site: Site, one: Fastener) =>
-  [
-    countOf(one) > 1 ? `${countOf(one)} ×` : '',
-    plateOf(one) ?? nounOf(site, one),
-    one.length ? `× ${one.length} mm` : '',
-    lowerFirst(placeWords(site, one.id)),
-  ]
-    .filter(Boolean)
-    .join(' ');
 
 const limitWords = (site: Site, item: string): string[] => {
   const limit = site.index.fasteners.get(item)?.refit?.limit;

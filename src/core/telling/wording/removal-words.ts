@@ -16,7 +16,7 @@ import {
   type Site,
 } from './step-site';
 import { regionsWords } from './refit';
-import { screwWords, sizeWords } from './refit-words';
+import { screwWords, sizeWords } from './screw-words';
 import { freeingVerb } from './step-verbs';
 import { pryStartWords, pryToolWords } from './ways';
 
