@@ -26,7 +26,7 @@ export default async function NewJobPage({ searchParams }: { searchParams: Promi
     ),
   );
   // Only a plan of this very shop is gone back to.
-  const plan = [query.plan ?? ''].flat()[0];
+  const plan = Buffer.from([query.plan ?? ''].flat()[0], 'base64url').toString('latin1');
   return (
     <NewJob
       vehicles={vehicles}

@@ -107,11 +107,19 @@ function newJobAddress(
   asked: Asked,
   documents: Pick<ProcedureDocument, 'zone' | 'side'>[],
 ): string {
-  const query = new URLSearchParams({ make, model, ...(body ? { body } : {}), plan: planAddress(asked, null) });
+  const query = new URLSearchParams({
+    make,
+    model,
+    ...(body ? { body } : {}),
+    plan: inAddress(planAddress(asked, null)),
+  });
   for (const [option, value] of Object.entries(asked.options)) query.append(`option.${option}`, value);
   for (const { zone, side } of documents) query.append('zone', `${zone}.${side}`);
   return `/jobs/new?${query}`;
 }
+
+/** An address within an address, as base64url: nothing in it is encoded twice. */
+const inAddress = (address: string): string => btoa(address).replace(/\+/g, '-').replace(/\//g, '_').replace(/=+$/, '');
 
 const linesOf = (text: string): string[] =>
   text
