@@ -12,7 +12,7 @@ import {
   numbersOf,
 } from '@/core/document';
 import { useCatalogue, Plate } from '../design';
-import { FastenerGlyph, Glyph, LinkGlyph, PartGlyph, WorkGlyph } from './mark';
+import { Glyph, ItemGlyph, PartGlyph } from './mark';
 
 /** Everything on the map as a list by layers, for keyboard and screen reader; selection is shared with the map. */
 export function ItemList({
@@ -72,17 +72,7 @@ function ItemRow({
   const fastener = index.fasteners.get(id);
   const link = index.links.get(id);
   const work = index.works.get(id);
-  const part = index.parts.get(id);
   const item = findItem(index, id)!;
-  const glyph = fastener ? (
-    <FastenerGlyph fastener={fastener} />
-  ) : link ? (
-    <LinkGlyph link={link} />
-  ) : part ? (
-    <PartGlyph />
-  ) : (
-    <WorkGlyph />
-  );
   const when = Object.entries(item.when ?? {})
     .map(([option, value]) => `${option}: ${[value].flat().join('/')}`)
     .join(', ');
@@ -91,7 +81,7 @@ function ItemRow({
       <span className="item-number" aria-hidden="true">
         {n}
       </span>
-      <Glyph>{glyph}</Glyph>
+      <Glyph>{index.parts.has(id) ? <PartGlyph /> : <ItemGlyph index={index} id={id} />}</Glyph>
       <span className="name">
         {fastener && !fastener.name
           ? (findFastenerKind(catalogue, fastener.kind)?.name ?? fastener.kind)

@@ -2,10 +2,12 @@
 import {
   fastenerGlyph,
   linkGlyph,
+  markOf,
   PART_GLYPH,
   WORK_GLYPH,
   type Stroke,
   type Fastener,
+  type ItemIndex,
   type Link,
 } from '@/core/document';
 import { useCatalogue } from '../design';
@@ -27,6 +29,11 @@ export const FastenerGlyph = ({ fastener }: { fastener: Pick<Fastener, 'kind' | 
 
 /** The mark of a link, around (0,0). SRS links wear a second, red frame. */
 export const LinkGlyph = ({ link }: { link: Pick<Link, 'kind' | 'safety'> }) => <Strokes of={linkGlyph(link)} />;
+
+/** The mark of an item that is drawn as one: a fastener, a link or work. */
+export const ItemGlyph = ({ index, id }: { index: ItemIndex; id: string }) => (
+  <Strokes of={markOf(useCatalogue(), index, id)} />
+);
 
 /** The mark of a part in lists: a small panel. */
 export const PartGlyph = () => <Strokes of={PART_GLYPH} />;

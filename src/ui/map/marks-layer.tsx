@@ -7,7 +7,7 @@ import {
   placeMarks,
   placesOf,
 } from '@/core/document';
-import { FastenerGlyph, LinkGlyph, WorkGlyph } from './mark';
+import { ItemGlyph } from './mark';
 
 /** Radius of a mark as it is drawn, before it is scaled. */
 const MARK_RADIUS = 16;
@@ -44,12 +44,6 @@ export function Marks({
       <ItemGlyph index={index} id={mark.id} />
     </Mark>
   ));
-}
-
-function ItemGlyph({ index, id }: { index: ReturnType<typeof indexItems>; id: string }) {
-  const fastener = index.fasteners.get(id);
-  const link = index.links.get(id);
-  return fastener ? <FastenerGlyph fastener={fastener} /> : link ? <LinkGlyph link={link} /> : <WorkGlyph />;
 }
 
 function Mark({

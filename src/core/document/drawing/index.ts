@@ -1,7 +1,7 @@
 export { FEATURE_KINDS, featurePath, newFeature } from './features';
 export { numbersOf, placeCallOuts } from './call-outs';
 export { boundsOf, type Drawing, drawingOf, inset, polygonPoints, roundedPath, toDrawing, toMap } from './geometry';
-export { fastenerGlyph, linkGlyph, PART_GLYPH, type Stroke, WORK_GLYPH } from './glyphs';
+export { fastenerGlyph, linkGlyph, markOf, PART_GLYPH, type Stroke, WORK_GLYPH } from './glyphs';
 export { leaderPlace, placesFor, placesOf } from './item-places';
 export { placeMarks, type Placed } from './marks';
 export { outlineCorners, outlineOf } from './outline-corners';

@@ -25,5 +25,5 @@ export function plainLine(line: string): string {
   const [, part, before, after] = BEHIND_IT.exec(open) ?? [];
   if (part && isPart(part)) return `${before}${part}${after}`;
   const [, name, told, verb] = NAME_THEN_VERB.exec(open) ?? [];
-  return name && isPart(name) && isMotionVerb(verb) && !/^(?:up|down|out|off)$/i.test(verb) ? `${name}: ${told}` : open;
+  return name && isPart(name) && isMotionVerb(verb) ? `${name}: ${told}` : open;
 }

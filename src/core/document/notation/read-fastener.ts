@@ -45,7 +45,6 @@ export function readFastener(scan: Scan, subject: string | null, behindSubject: 
   const reuse = scan.take(REUSE);
   const placed = holds.length || subject || behind.length ? null : scan.take(PLACE_OF);
   const around = holds.length || subject || placed ? null : scan.take(AROUND, (groups) => !isPlace(groups[1]));
-  const kind = kindFor(found, drive, thread);
   const count = times ?? takeCount(scan);
   const told = holds.length ? holds : subject ? [subject] : names(scan, placed?.slice(1) ?? around ?? []);
   const held = told.length || behindSubject ? told : takeNamed(scan);
@@ -60,10 +59,7 @@ export function readFastener(scan: Scan, subject: string | null, behindSubject: 
       !/[a-z]/i.test(before.replace(/(?<![a-z])(?:an?|the)(?![a-z])/gi, '')));
   if (!isTold) return null;
   return {
-    kind:
-      kind === 'push-clip' && found?.words.match(/^clips?$/i) && held.some((part) => kindOfPart(part) === 'crank')
-        ? 'c-clip'
-        : kind,
+    kind: kindFor(found, drive, thread, held),
     ...(name ? { name: scan.name(name[1]) } : {}),
     count: count ?? 1,
     holds: held.length ? held : null,
@@ -93,7 +89,14 @@ function takeBareLength(scan: Scan): number | undefined {
   return found ? Number(found[1].replace(',', '.')) : undefined;
 }
 
-function kindFor(found: { kind: string } | null, drive: string | undefined, thread: string | undefined): string {
+function kindFor(
+  found: { kind: string; words: string } | null,
+  drive: string | undefined,
+  thread: string | undefined,
+  held: string[],
+): string {
+  // What is called a clip on a crank is its C-clip.
+  if (found && /^clips?$/i.test(found.words) && held.some((part) => kindOfPart(part) === 'crank')) return 'c-clip';
   if (found) return found.kind;
   return thread?.startsWith('M') && drive?.startsWith('hex ') ? 'bolt' : 'screw';
 }

@@ -59,6 +59,7 @@ export function readNotes(text: string, into?: ProcedureDocument): ReadNotes {
   let procedure = into ?? emptyProcedure(lines.map(readVehicle).find((vehicle) => vehicle !== null) ?? null);
   const unread: ReadNotes['unread'] = [];
   const told: ReadNotes['lines'] = [];
+  const known = new Set(itemsOf(procedure).map(({ id }) => id));
   let spokenOf: string | null = null;
   let last: string | null = null;
   lines.forEach((written, at) => {
@@ -74,9 +75,9 @@ export function readNotes(text: string, into?: ProcedureDocument): ReadNotes {
       const said = readLine(one);
       if (said.vehicle) return;
       const { document, items } = applyStatement(procedure, said, spokenOf);
-      const known = new Set(itemsOf(procedure).map(({ id }) => id));
       // The parts that are only named on the way are made by their line too.
       const made = itemsOf(document).flatMap(({ id }) => (known.has(id) || items.includes(id) ? [] : [id]));
+      for (const id of [...made, ...items]) known.add(id);
       own.push(...made, ...items);
       procedure = document;
       last = items.at(-1) ?? last;

@@ -1,16 +1,13 @@
 import type { Scan } from './scan';
 import { COUNT, isPartName, LINKS } from './vocabulary';
-import { NAME, THE } from './words';
+import { NAME, NAME_WITH_PLACE, SHORTEST_NAME, THE } from './words';
 
 const VERBS = `has(?: got)?|have|hangs? (?:on|from)|sits? on|rests? on|is on|are on|is held (?:on |in )?(?:by|with)|held (?:on |in )?(?:by|with)|is stuck (?:on |down )?(?:with|by)|stuck (?:on |down )?(?:with|by)|is fixed (?:by|with)|fixed (?:by|with)|comes off with|goes on with|comes (?=off|out|up|down)|(?=(?:pops|pulls|pries|lifts|slides|swings|hinges|tilts|twists|rolls|drops|peels|unclips)(?![\\w-]))|is (?=riveted|glued|taped|stapled)|on(?= (?:${COUNT}) )|on (?:its|a|an|the) (?=(?:c[- ]?)?(?:clip|hook|tab|screw|nut|pin)s?(?![\\w-]))|with(?= (?:${COUNT}) )`;
 const COLON = new RegExp(`^\\s*${THE}([^:|,;]{1,60}?) ?: *`, 'd');
 const ENDS_IN_COUNT = new RegExp(` (?:on|with|by) (?:${COUNT})(?![\\w-])`, 'i');
-const HIDES = new RegExp(
-  `^\\s*${THE}(${NAME.slice(1, -1)}(?: (?:at|on|in) (?:the )?[a-z][\\w' -]*?)?) +(?:hides?|covers?) +`,
-  'd',
-);
+const HIDES = new RegExp(`^\\s*${THE}${NAME_WITH_PLACE} +(?:hides?|covers?) +`, 'd');
 /** Names end before the first of these, not the last. */
-const HAS = new RegExp(`^\\s*${THE}${NAME.replace(/\)\*\)$/, ')*?)')} +(?:${VERBS}),? *`, 'd');
+const HAS = new RegExp(`^\\s*${THE}${SHORTEST_NAME} +(?:${VERBS}),? *`, 'd');
 
 /** A line's own subject: what stands before its colon, or before "has", "hides", "hangs on". */
 export function takeSubject(scan: Scan): { subject: string | null; hides: boolean; isQuoted: boolean } {

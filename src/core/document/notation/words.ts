@@ -8,6 +8,10 @@ const WORD = `(?!(?:${STOPS})(?![\\w'-]))[a-z][\\w'/&-]*`;
 
 /** A name: words up to what was read out, a comma, or a word that begins something else. */
 export const NAME = `(«\\d+»|${WORD}(?: +${WORD})*)`;
+/** The same, as short as what follows allows. */
+export const SHORTEST_NAME = `(«\\d+»|${WORD}(?: +${WORD})*?)`;
+/** A name with where that is: "reflector at the shut edge". */
+export const NAME_WITH_PLACE = `(${NAME.slice(1, -1)}(?: (?:at|on|in) (?:the )?[a-z][\\w' -]*?)?)`;
 /** An article, which is no part of a name. */
 export const THE = '(?:the |its |an |a (?!pillar))?';
 

@@ -1,18 +1,12 @@
-import { doorWords } from '../../trade';
+import { vehicleDoorWords } from './names';
 import type { Mount, Pair, ProcedureDocument } from './types';
-
-/** The door that something was seen on: "Velden Kite, rear door, left". */
-const seenOn = (document: ProcedureDocument): string => {
-  const [first] = document.applies;
-  return [first ? `${first.make} ${first.model}` : '', doorWords(document)].filter(Boolean).join(', ');
-};
 
 /**
  * A procedure as it is for another vehicle or side than the one it was seen on: what was tested and measured there names where that was and proves nothing here. Colours and measures stay, to be
  * looked at first. What is hearsay already keeps its first source.
  */
 export function asHearsay(document: ProcedureDocument): ProcedureDocument {
-  const from = seenOn(document);
+  const from = vehicleDoorWords(document);
   const pairs = document.pairs?.map(({ verified, heard, ...pair }): Pair => {
     const told = heard ?? (verified?.length ? from : undefined);
     return told ? { ...pair, heard: told } : pair;

@@ -28,7 +28,7 @@ export { layersOf } from './layers';
 export { readDocument } from './migrate';
 export { asHearsay, withoutEvidence } from './hearsay';
 export { mirror, mirroredSide, recordedId, turned } from './mirror';
-export { countedWords, heldWords, itemWords, namedWords, severalWords } from './names';
+export { countedWords, heldWords, itemWords, namedWords, severalWords, vehicleDoorWords } from './names';
 export { checkOptions, listOptions } from './options';
 export { type MarkedPhoto, photoIds, photosOf, photosOfItems, scaledPhoto } from './photos';
 export { LONGEST_SECONDS, recordingsOfItems } from './recordings';

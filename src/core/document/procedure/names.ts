@@ -5,9 +5,11 @@ import {
   parseDrive,
   type Catalogue,
   BASE_CATALOGUE,
+  doorWords,
   lowerFirst,
 } from '../../trade';
 import { countOf, findItem, heldParts, linkOwner, type ItemIndex } from './items';
+import type { ProcedureDocument } from './types';
 
 /** A part's, fastener's or link's name in running text: "the T20 screws", "door card". Unknown ids are shown as written. */
 export function itemWords(index: ItemIndex, id: string, catalogue: Catalogue = BASE_CATALOGUE): string {
@@ -58,4 +60,10 @@ export function namedWords(index: ItemIndex, id: string, catalogue: Catalogue = 
   const link = index.links.get(id);
   const owner = fastener ? heldWords(index, id) : link && linkOwner(link) ? itemWords(index, linkOwner(link)!) : '';
   return owner ? `${words} of the ${owner}` : words;
+}
+
+/** The vehicle and door a procedure is of: "Velden Kite, rear door, left". */
+export function vehicleDoorWords(document: Pick<ProcedureDocument, 'applies' | 'zone' | 'side'>): string {
+  const [first] = document.applies;
+  return [first ? `${first.make} ${first.model}` : '', doorWords(document)].filter(Boolean).join(', ');
 }

@@ -1,4 +1,4 @@
-import { workKindOf, capital, comesBackNew, doorWords, fastenerKindOf, listed, withArticle } from '../../trade';
+import { workKindOf, capital, comesBackNew, fastenerKindOf, listed, withArticle } from '../../trade';
 import type { ActionGraph } from '../../planning';
 import { spanWords } from '../../shop';
 import {
@@ -7,6 +7,7 @@ import {
   type ItemIndex,
   itemWords,
   parseReference,
+  vehicleDoorWords,
   type ItemRef,
   type Work,
 } from '../../document';
@@ -108,7 +109,7 @@ function oldPartLines({ index, graph, step }: Site, { replaces, takesOver }: Wor
   const carried = takesOver ? [] : [...index.parts.values()].filter(({ on }) => on === old.id);
   const over = carried.map(({ id }) => itemWords(index, id, graph.catalogue));
   const pieces = piecesOf(index, graph, old.id, takesOver?.returns ?? []);
-  const label = [vehicleOf(graph, step.procedure!), name].join(': ');
+  const label = [vehicleDoorWords(graph.documents.get(step.procedure!)!), name].join(': ');
   return [
     ...(over.length ? [`move the ${listed(over)} over from the old ${name}`] : []),
     ...(pieces.kept.length
@@ -131,11 +132,4 @@ function piecesOf(index: ItemIndex, graph: ActionGraph, part: string, returns: s
     pieces[list].push(countedWords(index, one.id, graph.catalogue));
   }
   return pieces;
-}
-
-/** "Velden Kite, rear door, left" */
-function vehicleOf(graph: ActionGraph, procedure: string): string {
-  const document = graph.documents.get(procedure)!;
-  const [first] = document.applies;
-  return [first ? `${first.make} ${first.model}` : '', doorWords(document)].filter(Boolean).join(', ');
 }

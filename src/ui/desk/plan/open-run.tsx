@@ -42,6 +42,7 @@ export function OpenRun({
   const [lines, setLines] = useState(() => [...(asked.lines ?? []), ...partsIn(asked, documents)].join('\n'));
   const { busy, trouble, run } = useSend();
   const router = useRouter();
+  const newJob = newJobAddress(vehicle, { ...asked, lines: linesOf(lines) }, documents);
   const start = async () => {
     const newParts = linesOf(lines);
     const { procedures, goals, options, fits, sets } = asked;
@@ -62,16 +63,14 @@ export function OpenRun({
         <Modal.Body>
           {jobs.length === 0 && (
             <p>
-              There is no job for this vehicle yet.{' '}
-              <Link href={newJobAddress(vehicle, { ...asked, lines: linesOf(lines) }, documents)}>Open one</Link>, its
-              vehicle is filled in.
+              There is no job for this vehicle yet. <Link href={newJob}>Open one</Link>, its vehicle is filled in.
             </p>
           )}
           {jobs.length > 0 && (
             <>
               <Form.Group controlId="run-job" className="mb-3">
                 <Form.Label>For which job</Form.Label>{' '}
-                <Link className="small" href={newJobAddress(vehicle, { ...asked, lines: linesOf(lines) }, documents)}>
+                <Link className="small" href={newJob}>
                   or open a new one
                 </Link>
                 <Form.Select value={job} onChange={(event) => setJob(Number(event.target.value))}>
