@@ -41,8 +41,9 @@ export function noLessThanDoors(
 ): Duration {
   const unknown = new Set(doorsOpened(graph, removal)).size * LEAST_DOOR_SECONDS;
   const isKnown = paces[workKey([...graph.documents.values()])] !== undefined;
-  const share = isKnown || likelySeconds === 0 ? 1 : Math.max(1, unknown / likelySeconds);
-  return { likelySeconds: likelySeconds * share, safeSeconds: safeSeconds * share };
+  if (isKnown || likelySeconds === 0 || likelySeconds >= unknown) return { likelySeconds, safeSeconds };
+  // The least is said as it is, not as a product that rounds below it.
+  return { likelySeconds: unknown, safeSeconds: Math.max(unknown, (safeSeconds * unknown) / likelySeconds) };
 }
 
 /** How long taking apart and putting back take together. Waiting is in the steps where the shop knows its time. */
